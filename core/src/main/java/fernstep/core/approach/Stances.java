@@ -1,0 +1,75 @@
+package fernstep.core.approach;
+
+/** One practitioner's choices, one per question on which schools differ. */
+public record Stances(
+        Activation activation,
+        Spine spine,
+        Breath breath,
+        EffortTiming effortTiming,
+        Doming doming,
+        GapReading gapReading,
+        Start start,
+        DoseStance dose,
+        Flexion flexion,
+        Garment garment) {
+
+    public enum Activation {
+        DRAW_IN_LIGHT,
+        FLOOR_FIRST,
+        BRACE_ALL_ROUND
+    }
+
+    public enum Spine {
+        NATURAL_CURVE,
+        LIGHT_IMPRINT,
+        BY_FINDING
+    }
+
+    public enum Breath {
+        RIBS_WIDE,
+        BELLY_SOFT,
+        ALL_ROUND,
+        STRAW_BLOW
+    }
+
+    public enum EffortTiming {
+        EXHALE_EFFORT_ONLY,
+        EXHALE_EVERY_MOVE,
+        BREATHE_THROUGH
+    }
+
+    public enum Doming {
+        NONE_ALLOWED,
+        SOFT_TOLERATED
+    }
+
+    public enum GapReading {
+        MORE_THAN_TWO_FINGERS,
+        TWO_OR_MORE_FINGERS,
+        WIDTH_BY_SITE,
+        FUNCTION_FIRST
+    }
+
+    public enum Start {
+        EARLY_GENTLE,
+        CLEARANCE_FIRST
+    }
+
+    public enum DoseStance {
+        MICRO_DAILY,
+        SETS_WEEKLY,
+        BREATH_COUNTED,
+        MASTERY_REPS,
+        MINUTES_DAILY
+    }
+
+    public enum Flexion {
+        AVOID,
+        LATE_GRADED
+    }
+
+    public enum Garment {
+        SUGGEST,
+        OPTIONAL
+    }
+}

@@ -1,0 +1,18 @@
+package fernstep.core.catalogue;
+
+/** A whole-numbered span, both ends included. */
+public record Span(int min, int max) {
+    public Span {
+        if (min < 0 || max < min) {
+            throw new IllegalArgumentException("a span runs from a small to a larger number, was " + min + "–" + max);
+        }
+    }
+
+    public int clamp(int value) {
+        return Math.max(min, Math.min(max, value));
+    }
+
+    public boolean holds(int value) {
+        return value >= min && value <= max;
+    }
+}

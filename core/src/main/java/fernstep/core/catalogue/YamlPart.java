@@ -1,0 +1,214 @@
+package fernstep.core.catalogue;
+
+import java.io.StringReader;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.yaml.snakeyaml.LoaderOptions;
+import org.yaml.snakeyaml.Yaml;
+import org.yaml.snakeyaml.error.MarkedYAMLException;
+import org.yaml.snakeyaml.nodes.MappingNode;
+import org.yaml.snakeyaml.nodes.Node;
+import org.yaml.snakeyaml.nodes.NodeTuple;
+import org.yaml.snakeyaml.nodes.ScalarNode;
+import org.yaml.snakeyaml.nodes.SequenceNode;
+
+/** A mapping in a catalogue text that knows its file and lines, and which of its fields have been read. */
+final class YamlPart {
+    private final String file;
+    private final Node node;
+    private final Map<String, Node> fields = new LinkedHashMap<>();
+    private final Set<String> read = new LinkedHashSet<>();
+
+    private YamlPart(String file, Node node) {
+        this.file = file;
+        this.node = node;
+        if (!(node instanceof MappingNode mapping)) {
+            throw problem(node, "expected fields");
+        }
+        for (NodeTuple tuple : mapping.getValue()) {
+            String name = ((ScalarNode) tuple.getKeyNode()).getValue();
+            if (fields.put(name, tuple.getValueNode()) != null) {
+                throw problem(tuple.getKeyNode(), "'" + name + "' stands twice");
+            }
+        }
+    }
+
+    static YamlPart parse(String file, String text) {
+        try {
+            Node root = new Yaml(new LoaderOptions()).compose(new StringReader(text));
+            if (root == null) {
+                throw new CatalogueProblem(file, 1, "the file is empty");
+            }
+            return new YamlPart(file, root);
+        } catch (MarkedYAMLException e) {
+            int line = e.getProblemMark() == null ? 1 : e.getProblemMark().getLine() + 1;
+            throw new CatalogueProblem(file, line, "not readable: " + e.getProblem());
+        }
+    }
+
+    boolean has(String field) {
+        return fields.containsKey(field);
+    }
+
+    String text(String field) {
+        return scalar(required(field), field);
+    }
+
+    Optional<String> optionalText(String field) {
+        return optional(field).map(n -> scalar(n, field));
+    }
+
+    boolean flag(String field, boolean otherwise) {
+        return optional(field)
+                .map(n -> switch (scalar(n, field)) {
+                    case "true" -> true;
+                    case "false" -> false;
+                    default -> throw problem(n, "'" + field + "' must be true or false");
+                })
+                .orElse(otherwise);
+    }
+
+    int whole(String field) {
+        return (int) number(required(field), field, true);
+    }
+
+    <E extends Enum<E>> E code(String field, Class<E> type) {
+        return code(required(field), field, type);
+    }
+
+    <E extends Enum<E>> List<E> codes(String field, Class<E> type) {
+        return optional(field)
+                .map(n -> items(n, field).stream()
+                        .map(item -> code(item, field, type))
+                        .toList())
+                .orElse(List.of());
+    }
+
+    List<Double> numbers(String field, int count) {
+        Node n = required(field);
+        List<Double> values = items(n, field).stream()
+                .map(item -> number(item, field, false))
+                .toList();
+        if (values.size() != count) {
+            throw problem(n, "'" + field + "' needs " + count + " numbers");
+        }
+        return values;
+    }
+
+    Optional<Span> span(String field) {
+        return optional(field).map(n -> {
+            List<Double> ends = items(n, field).stream()
+                    .map(item -> number(item, field, true))
+                    .toList();
+            if (ends.size() != 2 || ends.get(1) < ends.get(0)) {
+                throw problem(n, "'" + field + "' needs two numbers, the smaller first");
+            }
+            return new Span(ends.get(0).intValue(), ends.get(1).intValue());
+        });
+    }
+
+    YamlPart part(String field) {
+        return new YamlPart(file, required(field));
+    }
+
+    Optional<YamlPart> optionalPart(String field) {
+        return optional(field).map(n -> new YamlPart(file, n));
+    }
+
+    List<YamlPart> parts(String field) {
+        return optional(field)
+                .map(n -> items(n, field).stream()
+                        .map(item -> new YamlPart(file, item))
+                        .toList())
+                .orElse(List.of());
+    }
+
+    <E extends Enum<E>> Map<String, String> textByCode(String field, Class<E> type) {
+        return optionalPart(field)
+                .map(p -> {
+                    Map<String, String> texts = new LinkedHashMap<>();
+                    p.fields.forEach((name, n) -> {
+                        texts.put(code(name, n, field, type).name(), p.text(name));
+                    });
+                    return texts;
+                })
+                .orElse(Map.of());
+    }
+
+    /** Called when all was read: a field nobody asked for is a spelling mistake. */
+    void nothingElse() {
+        fields.forEach((name, n) -> {
+            if (!read.contains(name)) {
+                throw problem(n, "unknown field '" + name + "'");
+            }
+        });
+    }
+
+    CatalogueProblem problem(String field, String reason) {
+        return problem(fields.getOrDefault(field, node), reason);
+    }
+
+    private CatalogueProblem problem(Node at, String reason) {
+        return new CatalogueProblem(file, at.getStartMark().getLine() + 1, reason);
+    }
+
+    private Node required(String field) {
+        return optional(field).orElseThrow(() -> problem(node, "'" + field + "' is missing"));
+    }
+
+    private Optional<Node> optional(String field) {
+        read.add(field);
+        return Optional.ofNullable(fields.get(field));
+    }
+
+    private String scalar(Node n, String field) {
+        if (!(n instanceof ScalarNode scalar) || scalar.getValue().isBlank()) {
+            throw problem(n, "'" + field + "' needs a value");
+        }
+        return scalar.getValue();
+    }
+
+    private List<Node> items(Node n, String field) {
+        if (!(n instanceof SequenceNode sequence)) {
+            throw problem(n, "'" + field + "' needs a list");
+        }
+        return new ArrayList<>(sequence.getValue());
+    }
+
+    private double number(Node n, String field, boolean whole) {
+        String text = scalar(n, field);
+        try {
+            double value = Double.parseDouble(text);
+            if (whole && value != Math.rint(value)) {
+                throw problem(n, "'" + field + "' needs a whole number, was " + text);
+            }
+            return value;
+        } catch (NumberFormatException e) {
+            throw problem(n, "'" + field + "' needs a number, was " + text);
+        }
+    }
+
+    private <E extends Enum<E>> E code(Node n, String field, Class<E> type) {
+        return code(scalar(n, field), n, field, type);
+    }
+
+    private <E extends Enum<E>> E code(String text, Node n, String field, Class<E> type) {
+        return Arrays.stream(type.getEnumConstants())
+                .filter(e -> e.name().equals(text))
+                .findFirst()
+                .orElseThrow(() -> problem(
+                        n,
+                        "'" + field + "' was " + text + "; it must be one of "
+                                + String.join(
+                                        ", ",
+                                        Arrays.stream(type.getEnumConstants())
+                                                .map(Enum::name)
+                                                .toList())));
+    }
+}

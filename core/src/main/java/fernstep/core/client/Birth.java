@@ -1,0 +1,16 @@
+package fernstep.core.client;
+
+import fernstep.core.measure.Range;
+import java.time.LocalDate;
+
+/** One birth: date, how, and the perineal tear degree from 0 (none) to 4. */
+public record Birth(LocalDate date, BirthMode mode, int tearDegree) {
+    public Birth {
+        Range.TEAR_DEGREE.check(tearDegree);
+    }
+
+    BodyEvent asEvent() {
+        return new BodyEvent(
+                mode == BirthMode.CAESAREAN ? BodyEvent.Kind.CAESAREAN : BodyEvent.Kind.VAGINAL_BIRTH, date, "");
+    }
+}

@@ -1,0 +1,7 @@
+package fernstep.core.client;
+
+public enum BirthMode {
+    VAGINAL,
+    ASSISTED,
+    CAESAREAN
+}

@@ -1,0 +1,38 @@
+package fernstep.core.decision;
+
+import fernstep.core.measure.Reason;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What one rule answers to one sign.
+ *
+ * @param options the levers that could have been used, best first; the chosen one leads when the move eases
+ */
+record Candidate(
+        RuleId rule,
+        Move move,
+        @Nullable LeverChange change,
+        @Nullable String stepBackTo,
+        Reason reason,
+        @Nullable Seen sign,
+        List<LeverChange> options,
+        boolean closesLoadedRungs,
+        boolean refers) {
+
+    static Candidate plain(RuleId rule, Move move, @Nullable Seen sign, String reasonKey, Object... facts) {
+        return new Candidate(rule, move, null, null, Reason.of(reasonKey, facts), sign, List.of(), false, false);
+    }
+
+    Candidate withOptions(List<LeverChange> levers) {
+        return new Candidate(rule, move, change, stepBackTo, reason, sign, levers, closesLoadedRungs, refers);
+    }
+
+    Candidate closingLoadedRungs() {
+        return new Candidate(rule, move, change, stepBackTo, reason, sign, options, true, refers);
+    }
+
+    Candidate referring() {
+        return new Candidate(rule, move, change, stepBackTo, reason, sign, options, closesLoadedRungs, true);
+    }
+}

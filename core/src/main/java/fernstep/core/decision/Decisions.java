@@ -1,0 +1,177 @@
+package fernstep.core.decision;
+
+import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Reason;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/** From what is seen to the next safe move: every rule answers, the strongest move wins, then the lower rule. */
+public final class Decisions {
+    private static final int SIGNS_FOR_R13 = 2;
+
+    private Decisions() {}
+
+    public static Advice next(Situation s) {
+        List<Candidate> candidates = new ArrayList<>();
+        if (!s.emergencies().isEmpty()) {
+            candidates.add(Candidate.plain(
+                            RuleId.R1,
+                            Move.REFER_NOW,
+                            null,
+                            "R1.refer",
+                            s.emergencies().iterator().next())
+                    .referring());
+        }
+        SignRules rules = new SignRules(s);
+        s.seen().forEach(sign -> candidates.add(rules.answer(sign)));
+        manyAtOnce(s, rules, candidates);
+        if (candidates.isEmpty()) {
+            candidates.add(Candidate.plain(RuleId.R12, Move.CARRY_ON, null, "R12.nothing"));
+        }
+        Candidate best = candidates.stream()
+                .min(Comparator.comparing(Candidate::move)
+                        .reversed()
+                        .thenComparing(Candidate::rule))
+                .orElseThrow();
+        return advice(s, best, candidates);
+    }
+
+    /** Rule 13: two clear losses of control in one repetition are one rung too many. */
+    private static void manyAtOnce(Situation s, SignRules rules, List<Candidate> candidates) {
+        Set<SignCode> clear = EnumSet.noneOf(SignCode.class);
+        Set<Integer> repsNow = new java.util.HashSet<>();
+        s.seen().forEach(x -> repsNow.add(x.rep()));
+        Stream<Seen> sameRep = s.soFar().stream()
+                .filter(r -> repsNow.contains(r.rep()))
+                .flatMap(r -> r.signs().stream());
+        Stream.concat(s.seen().stream(), sameRep)
+                .filter(Seen::clearly)
+                .filter(x -> rules.notASign(x).isEmpty())
+                .map(Seen::sign)
+                .filter(Decisions::lossOfControl)
+                .forEach(clear::add);
+        boolean now = s.seen().stream().anyMatch(x -> clear.contains(x.sign()));
+        if (now && clear.size() >= SIGNS_FOR_R13) {
+            Candidate strongest = candidates.get(0);
+            candidates.add(s.catalogue()
+                    .previous(s.rung())
+                    .map(back -> new Candidate(
+                            RuleId.R13,
+                            Move.STEP_BACK,
+                            null,
+                            back.code(),
+                            Reason.of("R13.back", clear.size(), back.code()),
+                            strongest.sign(),
+                            strongest.options(),
+                            false,
+                            false))
+                    .orElseGet(
+                            () -> Candidate.plain(RuleId.R13, Move.END_EXERCISE, strongest.sign(), "noRungBack")));
+        }
+    }
+
+    private static boolean lossOfControl(SignCode sign) {
+        RuleId rule = SignRules.ruleOf(sign);
+        return rule.compareTo(RuleId.R4) >= 0 && rule.compareTo(RuleId.R9) <= 0;
+    }
+
+    private static Advice advice(Situation s, Candidate best, List<Candidate> all) {
+        List<String> alsoSeen = new ArrayList<>();
+        s.emergencies().stream().map(Enum::name).forEach(alsoSeen::add);
+        s.seen().stream().map(x -> x.sign().name()).distinct().forEach(alsoSeen::add);
+        Seen deciding = best.sign();
+        if (best.rule() == RuleId.R1) {
+            alsoSeen.remove(0);
+        } else if (deciding != null && best.rule() != RuleId.R13) {
+            alsoSeen.remove(deciding.sign().name());
+        }
+        Double loadChange = best.change() != null
+                ? best.change().loadChangePct()
+                : best.stepBackTo() != null
+                        ? new Levers(s)
+                                .stepChangePct(s.catalogue().rung(best.stepBackTo()))
+                        : null;
+        return new Advice(
+                best.move(),
+                best.change(),
+                best.stepBackTo(),
+                loadChange,
+                best.rule(),
+                best.reason(),
+                watchNext(s, best),
+                runnerUp(s, best),
+                alsoSeen,
+                all.stream().anyMatch(Candidate::closesLoadedRungs),
+                best.refers());
+    }
+
+    private static @Nullable SignCode watchNext(Situation s, Candidate best) {
+        if (best.move().compareTo(Move.END_EXERCISE) >= 0) {
+            return null;
+        }
+        Seen sign = best.sign();
+        return sign != null
+                ? sign.sign()
+                : s.rung().watch().stream().findFirst().orElse(null);
+    }
+
+    private static Advice.@Nullable RunnerUp runnerUp(Situation s, Candidate best) {
+        Rung back = s.catalogue().previous(s.rung()).orElse(null);
+        return switch (best.move()) {
+            case CARRY_ON ->
+                best.options().isEmpty()
+                        ? plain(Move.CUE, "runner.nothingToCorrect")
+                        : with(best.options().get(0), "runner.stillInside");
+            case CUE ->
+                best.options().isEmpty()
+                        ? plain(Move.STEP_BACK, "runner.cueFirst")
+                        : with(best.options().get(0), "runner.cueFirst");
+            case EASE -> runnerUpOfEase(best);
+            case EASE_ONE_SIDE -> plain(Move.STEP_BACK, "runner.otherSideHolds");
+            case END_SET -> plain(Move.CARRY_ON, "runner.formFading");
+            case STEP_BACK ->
+                best.options().isEmpty()
+                        ? plain(Move.END_EXERCISE, "runner.stepIsEnough")
+                        : with(
+                                best.options().get(0),
+                                best.rule() == RuleId.R13 ? "runner.tooManySigns" : "runner.easeNotEnough");
+            case END_EXERCISE ->
+                back == null ? plain(Move.END_SESSION, "runner.restIsFine") : plain(Move.STEP_BACK, "runner.notToday");
+            case END_SESSION -> plain(Move.END_EXERCISE, "runner.twoSessions");
+            case REFER_NOW -> plain(Move.END_SESSION, "runner.cannotWait");
+        };
+    }
+
+    private static Advice.RunnerUp runnerUpOfEase(Candidate best) {
+        if (best.options().size() < 2) {
+            return plain(Move.STEP_BACK, "runner.easeFirst");
+        }
+        LeverChange chosen = Objects.requireNonNull(best.options().get(0));
+        LeverChange second = best.options().get(1);
+        boolean bothKnown = chosen.loadChangePct() != null && second.loadChangePct() != null;
+        return bothKnown && second.loadChangePct() >= chosen.loadChangePct()
+                ? new Advice.RunnerUp(
+                        Move.EASE,
+                        second,
+                        Reason.of(
+                                "runner.lessRelief",
+                                Math.round(-second.loadChangePct()),
+                                Math.round(-chosen.loadChangePct())))
+                : with(second, "runner.laterInOrder");
+    }
+
+    private static Advice.RunnerUp plain(Move move, String key) {
+        return new Advice.RunnerUp(move, null, Reason.of(key));
+    }
+
+    private static Advice.RunnerUp with(LeverChange change, String key) {
+        return new Advice.RunnerUp(Move.EASE, change, Reason.of(key));
+    }
+}

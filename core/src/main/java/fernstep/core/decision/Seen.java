@@ -1,0 +1,80 @@
+package fernstep.core.decision;
+
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Range;
+import fernstep.core.measure.Side;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One sign as it was seen.
+ *
+ * @param side where it showed, or null where the sign or the rung has no side
+ * @param rep repetition in which it came, from 1, or null
+ * @param second seconds into the hold when it came, or null
+ * @param painLevel 0 to 10 with {@code PAIN}
+ * @param recoverable with {@code SET_LOST}: whether the set could be brought back in place
+ */
+public record Seen(
+        SignCode sign,
+        Severity severity,
+        @Nullable Side side,
+        @Nullable Integer rep,
+        @Nullable Double second,
+        @Nullable Integer painLevel,
+        @Nullable String place,
+        boolean sharp,
+        @Nullable Boolean recoverable) {
+
+    public enum Severity {
+        SLIGHT,
+        CLEAR
+    }
+
+    public Seen {
+        if (rep != null) {
+            Range.REP.check(rep);
+        }
+        if (second != null) {
+            Range.SECOND.check(second);
+        }
+        if (painLevel != null) {
+            Range.PAIN_LEVEL.check(painLevel);
+        }
+    }
+
+    public static Seen of(SignCode sign, Severity severity) {
+        return new Seen(sign, severity, null, null, null, null, null, false, null);
+    }
+
+    public static Seen slight(SignCode sign) {
+        return of(sign, Severity.SLIGHT);
+    }
+
+    public static Seen clear(SignCode sign) {
+        return of(sign, Severity.CLEAR);
+    }
+
+    public Seen inRep(int number) {
+        return new Seen(sign, severity, side, number, second, painLevel, place, sharp, recoverable);
+    }
+
+    public Seen atSecond(double at) {
+        return new Seen(sign, severity, side, rep, at, painLevel, place, sharp, recoverable);
+    }
+
+    public Seen on(Side where) {
+        return new Seen(sign, severity, where, rep, second, painLevel, place, sharp, recoverable);
+    }
+
+    public Seen withPain(int level, @Nullable String where) {
+        return new Seen(sign, severity, side, rep, second, level, where, sharp, recoverable);
+    }
+
+    public Seen recoverable(boolean can) {
+        return new Seen(sign, severity, side, rep, second, painLevel, place, sharp, can);
+    }
+
+    public boolean clearly() {
+        return severity == Severity.CLEAR;
+    }
+}

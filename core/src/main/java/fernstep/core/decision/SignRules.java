@@ -1,0 +1,306 @@
+package fernstep.core.decision;
+
+import fernstep.core.approach.Stances;
+import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Reason;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** The rules that answer a single sign, in the order of their strength. Each sign belongs to exactly one. */
+final class SignRules {
+    private static final int PAIN_STOPS_AT = 4;
+    private static final int SET_CUES_PER_SET = 2;
+    private static final int SOFT_EASES = 2;
+
+    static final List<SignRule> TABLE = List.of(
+            new SignRule(RuleId.R2, Set.of(SignCode.PAIN), SignRules::pain),
+            new SignRule(RuleId.R3, Set.of(SignCode.BEARS_DOWN, SignCode.HEAVY, SignCode.LEAK), SignRules::floor),
+            new SignRule(RuleId.R4, Set.of(SignCode.DOME_FIRM), SignRules::firmDome),
+            new SignRule(RuleId.R5, Set.of(SignCode.DOME_SOFT), SignRules::softDome),
+            new SignRule(
+                    RuleId.R6,
+                    Set.of(
+                            SignCode.WALL_BULGE,
+                            SignCode.BELLY_DROPS,
+                            SignCode.RIBS_FLARE,
+                            SignCode.BACK_ARCHES,
+                            SignCode.BACK_PRESSED),
+                    SignRules::controlSlips),
+            new SignRule(RuleId.R7, Set.of(SignCode.BREATH_HELD), SignRules::breathHeld),
+            new SignRule(RuleId.R8, Set.of(SignCode.PELVIS_ROCKS, SignCode.CONTACT_LOST), SignRules::turns),
+            new SignRule(RuleId.R9, Set.of(SignCode.SET_LOST), SignRules::setLost),
+            new SignRule(
+                    RuleId.R10,
+                    Set.of(SignCode.HIP_GRIP, SignCode.NECK_SHOULDERS, SignCode.RUSHED, SignCode.NO_LET_GO),
+                    SignRules::habits),
+            new SignRule(RuleId.R11, Set.of(SignCode.TIRED), SignRules::tired));
+
+    private static final Map<SignCode, SignRule> BY_SIGN = bySign();
+
+    private final Situation s;
+    private final Levers levers;
+
+    SignRules(Situation s) {
+        this.s = s;
+        this.levers = new Levers(s);
+    }
+
+    private static Map<SignCode, SignRule> bySign() {
+        Map<SignCode, SignRule> map = new EnumMap<>(SignCode.class);
+        TABLE.forEach(rule -> rule.signs().forEach(sign -> {
+            if (map.put(sign, rule) != null) {
+                throw new IllegalStateException(sign + " stands in two rules");
+            }
+        }));
+        return map;
+    }
+
+    static RuleId ruleOf(SignCode sign) {
+        SignRule rule = BY_SIGN.get(sign);
+        if (rule == null) {
+            throw new IllegalStateException("no rule answers " + sign);
+        }
+        return rule.id();
+    }
+
+    Candidate answer(Seen sign) {
+        Optional<Reason> notASign = notASign(sign);
+        if (notASign.isPresent()) {
+            return new Candidate(
+                    RuleId.R12, Move.CARRY_ON, null, null, notASign.get(), sign, List.of(), false, false);
+        }
+        RuleId id = ruleOf(sign.sign());
+        SignRule rule = BY_SIGN.get(sign.sign());
+        return rule.response().answer(this, id, sign);
+    }
+
+    /** What the stance aims for is not a sign. */
+    Optional<Reason> notASign(Seen sign) {
+        if (sign.sign() == SignCode.BACK_PRESSED && s.stances().spine() != Stances.Spine.NATURAL_CURVE) {
+            return Optional.of(Reason.of("R12.pressedIsAim"));
+        }
+        boolean gentlePush = sign.sign() == SignCode.WALL_BULGE && !sign.clearly();
+        if (gentlePush && s.stances().activation() == Stances.Activation.BRACE_ALL_ROUND) {
+            return Optional.of(Reason.of("R12.pushIsAim"));
+        }
+        boolean noPain = sign.sign() == SignCode.PAIN
+                && !sign.sharp()
+                && sign.painLevel() != null
+                && sign.painLevel() == 0;
+        return noPain ? Optional.of(Reason.of("R12.noPain")) : Optional.empty();
+    }
+
+    private Candidate pain(RuleId id, Seen sign) {
+        boolean strong = sign.sharp() || sign.painLevel() == null || sign.painLevel() >= PAIN_STOPS_AT;
+        if (strong) {
+            return samePainBefore(sign)
+                    ? Candidate.plain(id, Move.REFER_NOW, sign, "R2.refer").referring()
+                    : Candidate.plain(id, Move.END_EXERCISE, sign, sign.sharp() ? "R2.sharp" : "R2.stop");
+        }
+        return s.timesEased(SignCode.PAIN) > 0
+                ? stepBack(id, sign, "R2.back")
+                : ease(id, sign, "R2.ease", List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE));
+    }
+
+    private boolean samePainBefore(Seen sign) {
+        return s.earlierSessions().stream()
+                .flatMap(e -> e.signs().stream())
+                .anyMatch(before -> before.sign() == SignCode.PAIN
+                        && (before.place() == null
+                                || sign.place() == null
+                                || before.place().equalsIgnoreCase(sign.place())));
+    }
+
+    private Candidate floor(RuleId id, Seen sign) {
+        boolean before = s.earlierSessionsWith(sign.sign()) > 0;
+        return switch (sign.sign()) {
+            case HEAVY ->
+                before
+                        ? Candidate.plain(id, Move.END_SESSION, sign, "R3.heavyAgain")
+                                .closingLoadedRungs()
+                                .referring()
+                        : Candidate.plain(id, Move.END_EXERCISE, sign, "R3.heavy")
+                                .closingLoadedRungs();
+            case BEARS_DOWN ->
+                Candidate.plain(id, Move.END_EXERCISE, sign, "R3.bearsDown").closingLoadedRungs();
+            default ->
+                before
+                        ? Candidate.plain(id, Move.REFER_NOW, sign, "R3.leakAgain")
+                                .referring()
+                        : ease(id, sign, "R3.leak", List.of(Lever.EASIER_POSITION, Lever.RAISE_RANGE));
+        };
+    }
+
+    private Candidate firmDome(RuleId id, Seen sign) {
+        if (s.pregnant()) {
+            return stepBack(id, sign, "R4.pregnant");
+        }
+        return s.timesEased(SignCode.DOME_FIRM) > 0
+                ? stepBack(id, sign, "R4.back")
+                : ease(id, sign, "R4.ease", levers.byRelief(sign));
+    }
+
+    private Candidate softDome(RuleId id, Seen sign) {
+        if (s.stances().doming() == Stances.Doming.SOFT_TOLERATED) {
+            return SoftRidge.of(s, sign)
+                    .map(why -> ease(id, sign, why, List.of(Lever.SHORTEN_HOLD, Lever.RAISE_RANGE)))
+                    .orElseGet(() -> Candidate.plain(
+                                    id, Move.CARRY_ON, sign, "R5.tolerated", SoftRidge.LIMIT_S, SoftRidge.REPS)
+                            .withOptions(levers.offered(sign, List.of(Lever.SHORTEN_HOLD, Lever.RAISE_RANGE))));
+        }
+        if (s.pregnant()) {
+            return stepBack(id, sign, "R5.pregnant");
+        }
+        if (s.timesEased(SignCode.DOME_SOFT) >= SOFT_EASES) {
+            return stepBack(id, sign, "R5.back");
+        }
+        List<Lever> order = new ArrayList<>();
+        s.soFar().stream()
+                .filter(r -> r.move() == Move.EASE && r.has(SignCode.DOME_SOFT) && r.lever() != null)
+                .forEach(r -> order.add(r.lever()));
+        order.addAll(levers.byRelief(sign));
+        return ease(id, sign, order.size() > levers.byRelief(sign).size() ? "R5.easeAgain" : "R5.ease", order);
+    }
+
+    private Candidate controlSlips(RuleId id, Seen sign) {
+        if (s.timesEased(sign.sign()) > 0) {
+            return stepBack(id, sign, id + ".back");
+        }
+        boolean firstAndSlight = !sign.clearly() && s.timesMoved(sign.sign(), Move.CUE) == 0;
+        List<Lever> order =
+                switch (sign.sign()) {
+                    case RIBS_FLARE -> List.of(Lever.SUPPORT, Lever.RAISE_RANGE, Lever.BEND_KNEE);
+                    case BACK_ARCHES -> List.of(Lever.RAISE_RANGE, Lever.CHANGE_SPINE, Lever.BEND_KNEE);
+                    default -> List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE);
+                };
+        return firstAndSlight ? cue(id, sign, id + ".cue", order) : ease(id, sign, id + ".ease", order);
+    }
+
+    private Candidate breathHeld(RuleId id, Seen sign) {
+        boolean again = s.seenBefore(SignCode.BREATH_HELD);
+        List<Lever> chain =
+                switch (s.timesEased(SignCode.BREATH_HELD)) {
+                    case 0 -> List.of(Lever.CHANGE_BREATH, Lever.SHORTEN_HOLD);
+                    case 1 -> List.of(Lever.SHORTEN_HOLD, Lever.CHANGE_BREATH);
+                    default -> List.of();
+                };
+        String twoSessions = s.earlierSessionsWith(SignCode.BREATH_HELD) > 0 ? "R7.cueBreathFirst" : "R7.cue";
+        if (!again) {
+            return cue(id, sign, twoSessions, List.of(Lever.CHANGE_BREATH, Lever.SHORTEN_HOLD));
+        }
+        return levers.first(sign, ledByHistory(sign, chain))
+                .map(change -> easeWith(
+                        id,
+                        Move.EASE,
+                        sign,
+                        change.lever() == Lever.CHANGE_BREATH ? "R7.breath" : "R7.hold",
+                        List.of(change)))
+                .orElseGet(() -> stepBack(id, sign, "R7.back"));
+    }
+
+    private List<Lever> ledByHistory(Seen sign, List<Lever> chain) {
+        List<Lever> order = new ArrayList<>();
+        if (!chain.isEmpty()) {
+            s.history().stream()
+                    .filter(h -> h.sign() == sign.sign() && h.cleared() && !s.leverUsed(h.lever()))
+                    .forEach(h -> order.add(h.lever()));
+        }
+        order.addAll(chain);
+        return order;
+    }
+
+    private Candidate turns(RuleId id, Seen sign) {
+        if (s.onBothSides(sign.sign())) {
+            return controlSlips(id, sign);
+        }
+        Optional<LeverChange> range = levers.first(sign, List.of(Lever.RAISE_RANGE));
+        if (s.timesEased(sign.sign()) == 0 && range.isPresent()) {
+            List<LeverChange> options = levers.offered(sign, List.of(Lever.RAISE_RANGE));
+            return new Candidate(
+                    id,
+                    Move.EASE_ONE_SIDE,
+                    range.get(),
+                    null,
+                    Reason.of("R8.oneSide", sideWord(sign)),
+                    sign,
+                    options,
+                    false,
+                    false);
+        }
+        return s.catalogue()
+                .previous(s.rung())
+                .map(back -> new Candidate(
+                        id,
+                        Move.EASE_ONE_SIDE,
+                        null,
+                        back.code(),
+                        Reason.of("R8.oneSideBack", sideWord(sign), back.code()),
+                        sign,
+                        List.of(),
+                        false,
+                        false))
+                .orElseGet(() -> Candidate.plain(id, Move.END_EXERCISE, sign, "noRungBack"));
+    }
+
+    private Object sideWord(Seen sign) {
+        return s.sideOf(sign) == null ? "" : s.sideOf(sign);
+    }
+
+    private Candidate setLost(RuleId id, Seen sign) {
+        boolean canReset = Boolean.TRUE.equals(sign.recoverable())
+                && s.timesMoved(SignCode.SET_LOST, Move.CUE) < SET_CUES_PER_SET;
+        return canReset
+                ? cue(id, sign, "R9.cue", List.of(Lever.ADD_HELPER, Lever.RAISE_RANGE))
+                : stepBack(id, sign, Boolean.TRUE.equals(sign.recoverable()) ? "R9.backThird" : "R9.back");
+    }
+
+    private Candidate habits(RuleId id, Seen sign) {
+        List<Lever> order = List.of(Lever.SLOWER, Lever.SUPPORT, Lever.FEWER_REPS);
+        return s.seenBefore(sign.sign()) ? ease(id, sign, "R10.ease", order) : cue(id, sign, "R10.cue", order);
+    }
+
+    private Candidate tired(RuleId id, Seen sign) {
+        return sign.clearly()
+                ? Candidate.plain(id, Move.END_SET, sign, "R11.end")
+                : Candidate.plain(id, Move.CARRY_ON, sign, "R11.wanted");
+    }
+
+    private Candidate cue(RuleId id, Seen sign, String reasonKey, List<Lever> wouldBe) {
+        return Candidate.plain(id, Move.CUE, sign, reasonKey, sign.sign()).withOptions(levers.offered(sign, wouldBe));
+    }
+
+    /** With no lever left, easing is not possible: the step back takes its place. */
+    private Candidate ease(RuleId id, Seen sign, String reasonKey, List<Lever> preferred) {
+        List<LeverChange> options = levers.offered(sign, preferred);
+        return options.isEmpty()
+                ? stepBack(id, sign, "noLeverLeft")
+                : easeWith(id, Move.EASE, sign, reasonKey, options);
+    }
+
+    private static Candidate easeWith(RuleId id, Move move, Seen sign, String reasonKey, List<LeverChange> options) {
+        return new Candidate(
+                id, move, options.get(0), null, Reason.of(reasonKey, sign.sign()), sign, options, false, false);
+    }
+
+    private Candidate stepBack(RuleId id, Seen sign, String reasonKey) {
+        Optional<Rung> back = s.catalogue().previous(s.rung());
+        List<LeverChange> options = levers.offered(sign, levers.byRelief(sign));
+        return back.map(rung -> new Candidate(
+                        id,
+                        Move.STEP_BACK,
+                        null,
+                        rung.code(),
+                        Reason.of(reasonKey, sign.sign(), rung.code()),
+                        sign,
+                        options,
+                        false,
+                        false))
+                .orElseGet(() -> Candidate.plain(id, Move.END_EXERCISE, sign, "noRungBack"));
+    }
+}

@@ -1,0 +1,64 @@
+package fernstep.core.decision;
+
+import fernstep.core.findings.SignCode;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** When a tolerated soft ridge stops being tolerable. */
+final class SoftRidge {
+    /** Longest time in it per repetition, s. */
+    static final int LIMIT_S = 10;
+    /** Repetitions over which it must not grow. */
+    static final int REPS = 3;
+
+    private SoftRidge() {}
+
+    /** The key of the reason to ease, or empty while it may stay. */
+    static Optional<String> of(Situation s, Seen now) {
+        if (tooLong(s, now)) {
+            return Optional.of("R5.tooLong");
+        }
+        if (growing(s, now)) {
+            return Optional.of("R5.growing");
+        }
+        return earlierThanLastSession(s, now) ? Optional.of("R5.earlier") : Optional.empty();
+    }
+
+    private static boolean tooLong(Situation s, Seen now) {
+        Double hold = s.setting().holdS();
+        return hold != null && now.second() != null && hold - now.second() > LIMIT_S;
+    }
+
+    /** Slight before and clear now, or coming sooner in each of the last three sightings. */
+    private static boolean growing(Situation s, Seen now) {
+        List<Seen> sightings = new ArrayList<>();
+        s.soFar().forEach(r -> r.signs().stream()
+                .filter(x -> x.sign() == SignCode.DOME_SOFT)
+                .forEach(sightings::add));
+        List<Seen> last =
+                new ArrayList<>(sightings.subList(Math.max(0, sightings.size() - (REPS - 1)), sightings.size()));
+        boolean clearer = now.clearly() && last.stream().anyMatch(x -> !x.clearly());
+        last.add(now);
+        boolean sooner = last.size() == REPS;
+        for (int i = 1; sooner && i < last.size(); i++) {
+            Double before = last.get(i - 1).second();
+            Double then = last.get(i).second();
+            sooner = before != null && then != null && then < before;
+        }
+        return clearer || sooner;
+    }
+
+    private static boolean earlierThanLastSession(Situation s, Seen now) {
+        return s.earlierSessions().stream()
+                .max(Comparator.comparing(Situation.EarlierSession::date))
+                .stream()
+                .flatMap(e -> e.signs().stream())
+                .filter(x -> x.sign() == SignCode.DOME_SOFT && x.rep() != null)
+                .map(Seen::rep)
+                .min(Comparator.naturalOrder())
+                .map(rep -> now.rep() != null && now.rep() < rep)
+                .orElse(false);
+    }
+}

@@ -1,0 +1,77 @@
+package fernstep.core.findings;
+
+import fernstep.core.measure.Side;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the checks found, as far as they were done; a missing check is null or absent, never a guess.
+ *
+ * @param setGrade deep-core set per side, 0 to 5
+ * @param toleranceBreaths breaths taken before the set is lost
+ * @param floatScore highest clean rung of the leg-float test per side, 0 to 5
+ */
+public record Findings(
+        @Nullable Cough cough,
+        Map<Side, Integer> setGrade,
+        @Nullable Integer toleranceBreaths,
+        @Nullable BreathPattern breathPattern,
+        Map<Side, Integer> floatScore,
+        @Nullable LumbarGap lumbarGap,
+        @Nullable RibsOverPelvis ribs,
+        @Nullable Doming doming) {
+
+    public static final Findings NONE = new Findings(null, Map.of(), null, null, Map.of(), null, null, null);
+    private static final int POOR_TOLERANCE_BREATHS = 2;
+    public static final int FLOAT_RUNGS = 5;
+
+    public Findings {
+        setGrade = Map.copyOf(setGrade);
+        floatScore = Map.copyOf(floatScore);
+    }
+
+    /** The low belly's answer to a cough. */
+    public enum Cough {
+        DRAWS_IN,
+        NO_CHANGE,
+        PUSHES_OUT
+    }
+
+    public enum BreathPattern {
+        RIBS_ALL_ROUND,
+        BELLY,
+        CHEST_UP,
+        REVERSED
+    }
+
+    /** Space under the low back, lying. */
+    public enum LumbarGap {
+        NONE,
+        FLAT_HAND,
+        FIST
+    }
+
+    public enum RibsOverPelvis {
+        RIBS_AHEAD,
+        STACKED,
+        RIBS_BEHIND
+    }
+
+    public enum Doming {
+        NONE,
+        SOFT,
+        FIRM
+    }
+
+    /** Reversed reflex, or the breath is lost within two breaths: nothing loaded above the first float. */
+    public boolean breathComesFirst() {
+        return cough == Cough.PUSHES_OUT
+                || (toleranceBreaths != null && toleranceBreaths <= POOR_TOLERANCE_BREATHS);
+    }
+
+    /** The grade of the weaker side: the deep-core set works as one, so the weaker side decides what is safe. */
+    public Optional<Integer> weakerSetGrade() {
+        return setGrade.values().stream().min(Integer::compare);
+    }
+}

@@ -1,0 +1,80 @@
+package fernstep.core.measure;
+
+/** The possible values of each measured quantity, both ends included. A value outside is refused, never clipped. */
+public enum Range {
+    WIDTH_MM("Width", 0, 200, "mm"),
+    SITE_CM("Site", -20, 20, "cm"),
+    FINGERS("Finger-widths", 0, 10, "fingers"),
+    FINGER_TABLE_MM("Finger width", 5, 200, "mm"),
+    DEPTH_MM("Depth", 0, 60, "mm"),
+    SEM_MM("Typical error", 0.1, 20, "mm"),
+    MASS_KG("Body mass", 25, 250, "kg"),
+    HEIGHT_CM("Height", 120, 220, "cm"),
+    AGE_YEARS("Age", 12, 100, "years"),
+    TEAR_DEGREE("Tear degree", 0, 4, ""),
+    HOLD_S("Hold", 0, 600, "s"),
+    REPS("Repetitions", 0, 100, ""),
+    SETS("Sets", 0, 10, ""),
+    BREATHS("Breaths", 0, 100, ""),
+    PER_DAY("Sessions a day", 1, 6, ""),
+    DAYS_PER_WEEK("Days a week", 1, 7, ""),
+    MINUTES_PER_DAY("Minutes a day", 3, 90, "min"),
+    RANGE_FRACTION("Range", 0, 1, ""),
+    SET_GRADE("Set grade", 0, 5, ""),
+    FLOAT_SCORE("Float score", 0, 5, ""),
+    EFFORT("Effort", 0, 10, ""),
+    PAIN_LEVEL("Pain", 0, 10, ""),
+    SECOND("Second", 0, 600, "s"),
+    REP("Repetition", 0, 200, "");
+
+    private final String label;
+    private final double min;
+    private final double max;
+    private final String unit;
+
+    Range(String label, double min, double max, String unit) {
+        this.label = label;
+        this.min = min;
+        this.max = max;
+        this.unit = unit;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    public double min() {
+        return min;
+    }
+
+    public double max() {
+        return max;
+    }
+
+    public String unit() {
+        return unit;
+    }
+
+    public boolean holds(double value) {
+        return value >= min && value <= max;
+    }
+
+    /** @throws OutOfRange if the value is outside, or not finite */
+    public double check(double value) {
+        if (!holds(value)) {
+            throw new OutOfRange(this, value);
+        }
+        return value;
+    }
+
+    /** @throws OutOfRange if the value is outside */
+    public int check(int value) {
+        check((double) value);
+        return value;
+    }
+
+    /** The allowed span in words, as shown beside a field: "from 0 to 200 mm". */
+    public String allowed() {
+        return "from " + Numbers.plain(min) + " to " + Numbers.plain(max) + (unit.isEmpty() ? "" : " " + unit);
+    }
+}

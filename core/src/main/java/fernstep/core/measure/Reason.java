@@ -1,0 +1,17 @@
+package fernstep.core.measure;
+
+import java.util.List;
+
+/**
+ * Why a rule answered as it did: a stable key and its facts. The sentence for it lives in a message file, so that a
+ * second language is a file.
+ */
+public record Reason(String key, List<Object> facts) {
+    public Reason {
+        facts = List.copyOf(facts);
+    }
+
+    public static Reason of(String key, Object... facts) {
+        return new Reason(key, List.of(facts));
+    }
+}

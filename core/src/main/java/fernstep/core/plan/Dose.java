@@ -1,0 +1,50 @@
+package fernstep.core.plan;
+
+import fernstep.core.measure.Range;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * sets × reps × hold (or breaths) × sessions a day × days a week.
+ *
+ * @param reps repetitions a set, or null where breaths count
+ * @param holdS seconds held per repetition, or in all where there are no repetitions; null where nothing is held
+ * @param breaths breaths a set, or null
+ */
+public record Dose(
+        int sets,
+        @Nullable Integer reps,
+        @Nullable Integer holdS,
+        @Nullable Integer breaths,
+        int perDay,
+        int daysPerWeek) {
+    public Dose {
+        Range.SETS.check(sets);
+        if (reps != null) {
+            Range.REPS.check(reps);
+        }
+        if (holdS != null) {
+            Range.HOLD_S.check(holdS);
+        }
+        if (breaths != null) {
+            Range.BREATHS.check(breaths);
+        }
+        Range.PER_DAY.check(perDay);
+        Range.DAYS_PER_WEEK.check(daysPerWeek);
+    }
+
+    Dose withSets(int n) {
+        return new Dose(n, reps, holdS, breaths, perDay, daysPerWeek);
+    }
+
+    Dose withReps(int n) {
+        return new Dose(sets, n, holdS, breaths, perDay, daysPerWeek);
+    }
+
+    Dose withHoldS(int n) {
+        return new Dose(sets, reps, n, breaths, perDay, daysPerWeek);
+    }
+
+    Dose withBreaths(int n) {
+        return new Dose(sets, reps, holdS, n, perDay, daysPerWeek);
+    }
+}

@@ -1,0 +1,142 @@
+package fernstep.core.plan;
+
+import fernstep.core.approach.Stances.DoseStance;
+import fernstep.core.catalogue.Span;
+import fernstep.core.catalogue.Window;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/** How a dose stance works inside a rung's window, and what one notch is. */
+public final class DoseRules {
+    private static final int REPS_NOTCH = 2;
+    private static final int HOLD_NOTCH_S = 2;
+    private static final int BREATHS_NOTCH = 1;
+
+    private DoseRules() {}
+
+    /** What a stance asks for, before the rung's window bounds it. */
+    private record Shape(
+            Span sets, @Nullable Span reps, @Nullable Span holdS, @Nullable Span breaths, int perDay, int days) {
+
+        static Shape of(DoseStance stance) {
+            return switch (stance) {
+                case MICRO_DAILY -> new Shape(new Span(1, 1), new Span(10, 10), new Span(10, 10), null, 3, 7);
+                case SETS_WEEKLY -> new Shape(new Span(2, 3), new Span(7, 15), null, null, 1, 3);
+                case BREATH_COUNTED -> new Shape(new Span(2, 3), null, null, new Span(4, 6), 1, 5);
+                case MASTERY_REPS -> new Shape(new Span(1, 1), new Span(10, 20), null, null, 1, 5);
+                case MINUTES_DAILY -> new Shape(new Span(1, 1), null, null, new Span(2, 20), 1, 7);
+            };
+        }
+    }
+
+    /** The part of the rung's window in which this stance moves. */
+    public static Window window(Window rung, DoseStance stance) {
+        Shape shape = Shape.of(stance);
+        return new Window(
+                inside(rung.sets(), shape.sets()),
+                rung.reps() == null ? null : inside(rung.reps(), shape.reps()),
+                rung.holdS() == null ? null : inside(rung.holdS(), shape.holdS()),
+                rung.breaths() == null ? null : inside(rung.breaths(), shape.breaths()));
+    }
+
+    /**
+     * Where both spans leave room to grow, their common part. A stance that names one number is a ceiling inside the
+     * window; a stance that has nothing to say, or nothing in common, leaves the rung's own span.
+     */
+    private static Span inside(Span rung, @Nullable Span stance) {
+        if (stance == null) {
+            return rung;
+        }
+        if (stance.min() == stance.max()) {
+            return new Span(rung.min(), rung.clamp(stance.max()));
+        }
+        int low = Math.max(rung.min(), stance.min());
+        int high = Math.min(rung.max(), stance.max());
+        return low < high ? new Span(low, high) : rung;
+    }
+
+    public static Dose minimum(Window window, DoseStance stance) {
+        Shape shape = Shape.of(stance);
+        return new Dose(
+                window.sets().min(),
+                window.reps() == null ? null : window.reps().min(),
+                window.holdS() == null ? null : window.holdS().min(),
+                window.breaths() == null ? null : window.breaths().min(),
+                shape.perDay(),
+                shape.days());
+    }
+
+    public static Dose top(Window window, DoseStance stance) {
+        Shape shape = Shape.of(stance);
+        return new Dose(
+                window.sets().max(),
+                window.reps() == null ? null : window.reps().max(),
+                window.holdS() == null ? null : window.holdS().max(),
+                window.breaths() == null ? null : window.breaths().max(),
+                shape.perDay(),
+                shape.days());
+    }
+
+    /** Repetitions (+2), then hold (+2 s) or breaths (+1), then sets (+1); empty at the window's top. */
+    public static Optional<Dose> notchUp(Dose dose, Window window) {
+        if (grows(dose.reps(), window.reps())) {
+            return Optional.of(dose.withReps(window.reps().clamp(dose.reps() + REPS_NOTCH)));
+        }
+        if (grows(dose.holdS(), window.holdS())) {
+            return Optional.of(dose.withHoldS(window.holdS().clamp(dose.holdS() + HOLD_NOTCH_S)));
+        }
+        if (grows(dose.breaths(), window.breaths())) {
+            return Optional.of(dose.withBreaths(window.breaths().clamp(dose.breaths() + BREATHS_NOTCH)));
+        }
+        return grows(dose.sets(), window.sets()) ? Optional.of(dose.withSets(dose.sets() + 1)) : Optional.empty();
+    }
+
+    /** The same steps taken back in the opposite order; empty at the window's minimum. */
+    public static Optional<Dose> notchDown(Dose dose, Window window) {
+        if (shrinks(dose.sets(), window.sets())) {
+            return Optional.of(dose.withSets(dose.sets() - 1));
+        }
+        if (shrinks(dose.breaths(), window.breaths())) {
+            return Optional.of(dose.withBreaths(window.breaths().clamp(dose.breaths() - BREATHS_NOTCH)));
+        }
+        if (shrinks(dose.holdS(), window.holdS())) {
+            return Optional.of(dose.withHoldS(window.holdS().clamp(dose.holdS() - HOLD_NOTCH_S)));
+        }
+        return shrinks(dose.reps(), window.reps())
+                ? Optional.of(dose.withReps(window.reps().clamp(dose.reps() - REPS_NOTCH)))
+                : Optional.empty();
+    }
+
+    /** How far the dose has come through its window, 0 at the minimum to 1 at the top, counted in notches. */
+    public static double share(Dose dose, Window window, DoseStance stance) {
+        Dose step = minimum(window, stance);
+        int all = 0;
+        int done = 0;
+        for (Optional<Dose> next = Optional.of(step); next.isPresent(); next = notchUp(next.get(), window)) {
+            all++;
+            if (reached(dose, next.get())) {
+                done = all;
+            }
+        }
+        return all <= 1 ? 1 : (double) (Math.max(1, done) - 1) / (all - 1);
+    }
+
+    private static boolean reached(Dose dose, Dose step) {
+        return dose.sets() >= step.sets()
+                && atLeast(dose.reps(), step.reps())
+                && atLeast(dose.holdS(), step.holdS())
+                && atLeast(dose.breaths(), step.breaths());
+    }
+
+    private static boolean atLeast(@Nullable Integer value, @Nullable Integer step) {
+        return step == null || (value != null && value >= step);
+    }
+
+    private static boolean grows(@Nullable Integer value, @Nullable Span span) {
+        return value != null && span != null && value < span.max();
+    }
+
+    private static boolean shrinks(@Nullable Integer value, @Nullable Span span) {
+        return value != null && span != null && value > span.min();
+    }
+}

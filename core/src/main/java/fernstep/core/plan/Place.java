@@ -1,0 +1,10 @@
+package fernstep.core.plan;
+
+import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
+import fernstep.core.screening.Strand;
+import org.jspecify.annotations.Nullable;
+
+/** Where she stands on a strand: rung and dose, per side where the rung has sides. */
+public record Place(
+        Strand strand, @Nullable Side side, String rung, Dose dose, Reason why) {}

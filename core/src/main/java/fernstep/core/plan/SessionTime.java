@@ -1,0 +1,47 @@
+package fernstep.core.plan;
+
+import fernstep.core.catalogue.Position;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Tempo;
+import java.util.List;
+
+/** Time from tempo and dose, never guessed. Seconds. */
+public final class SessionTime {
+    public static final int REST_BETWEEN_SETS_S = 30;
+    public static final int CHANGE_OF_POSITION_S = 20;
+
+    private SessionTime() {}
+
+    /** One item as dosed, rest between its sets included. */
+    public static int seconds(Rung rung, Dose dose) {
+        return dose.sets() * setSeconds(rung, dose) + (dose.sets() - 1) * REST_BETWEEN_SETS_S;
+    }
+
+    private static int setSeconds(Rung rung, Dose dose) {
+        Tempo t = rung.tempo();
+        int hold = dose.holdS() == null ? 0 : dose.holdS();
+        int times = dose.reps() != null ? dose.reps() : dose.breaths() != null ? dose.breaths() : 1;
+        return times * (t.liftS() + hold + t.returnS() + t.restS());
+    }
+
+    /** Seconds under load: all but the rests; 0 for a rung that does not count as load. */
+    public static int loadSeconds(Rung rung, Dose dose) {
+        if (!rung.loaded()) {
+            return 0;
+        }
+        int times = dose.reps() != null ? dose.reps() : dose.breaths() != null ? dose.breaths() : 1;
+        int hold = dose.holdS() == null ? 0 : dose.holdS();
+        return dose.sets() * times * (rung.tempo().liftS() + hold + rung.tempo().returnS());
+    }
+
+    /** Changes between neighbours in this order, 20 s each. */
+    public static int changesSeconds(List<Position> order) {
+        int changes = 0;
+        for (int i = 1; i < order.size(); i++) {
+            if (order.get(i) != order.get(i - 1)) {
+                changes++;
+            }
+        }
+        return changes * CHANGE_OF_POSITION_S;
+    }
+}

@@ -1,0 +1,279 @@
+package fernstep.core.progress;
+
+import fernstep.core.approach.Stances.DoseStance;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Window;
+import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.Dose;
+import fernstep.core.plan.DoseRules;
+import fernstep.core.plan.RungGates;
+import fernstep.core.plan.Waiting;
+import fernstep.core.progress.SessionResult.Kind;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the log of one rung and side, since its last change, means for the next session. {@link #of} is the one entry.
+ *
+ * @param credits clean, light sessions without a next-day symptom since the last change or setback
+ * @param waitingFor why the next rung is not open yet; empty unless the change waits
+ */
+public record Progress(
+        int credits, Change change, Dose dose, String rung, Reason reason, List<Waiting> waitingFor) {
+    private static final int CREDITS_NEEDED = 2;
+    private static final int HELPED_IN_A_ROW = 3;
+    private static final int NOTCH_DOWN_AFTER_DAYS = 14;
+    private static final int RUNG_DOWN_AFTER_DAYS = 28;
+    private static final int RECHECK_AFTER_DAYS = 42;
+    private static final int RECHECK_GRACE_DAYS = 14;
+
+    /** What happens to the dose or the rung. */
+    public enum Change {
+        NOTCH_UP,
+        NEXT_RUNG,
+        READY_WAITING,
+        HOLD,
+        NOTCH_DOWN,
+        RUNG_DOWN,
+        RECHECK_FIRST,
+        REFER
+    }
+
+    /**
+     * The question put to the rules.
+     *
+     * @param window the dose window in force; the rung's own as the stance uses it, or one the practitioner set
+     * @param log results since the last change of dose or rung, any order
+     * @param recheckDue the day the separation re-check is due, or null
+     * @param recheckWidened the last re-check showed a real widening
+     * @param askFirstStands an ask-first answer stands today
+     */
+    public record Question(
+            Catalogue catalogue,
+            Rung rung,
+            @Nullable Side side,
+            Dose dose,
+            Window window,
+            DoseStance stance,
+            List<SessionResult> log,
+            LocalDate today,
+            @Nullable LocalDate recheckDue,
+            boolean recheckWidened,
+            boolean askFirstStands,
+            RungGates.Known known) {
+        public Question {
+            log = log.stream()
+                    .sorted(Comparator.comparing(SessionResult::date))
+                    .toList();
+        }
+    }
+
+    public static Progress of(Question q) {
+        return new Step(q).answer();
+    }
+
+    /** The rules in the order in which they are asked: what is unsafe, what was lost, what went wrong, what was earned. */
+    private static final class Step {
+        private final Question q;
+        private final List<SessionResult> credited;
+
+        Step(Question q) {
+            this.q = q;
+            this.credited = credited();
+        }
+
+        Progress answer() {
+            return referOrHold()
+                    .or(this::gap)
+                    .or(this::lastWentWrong)
+                    .or(this::helpedInARow)
+                    .or(this::earned)
+                    .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.keepGoing", credits(), CREDITS_NEEDED)));
+        }
+
+        private List<SessionResult> credited() {
+            List<SessionResult> since = new ArrayList<>();
+            for (SessionResult r : q.log()) {
+                if (r.kind() != Kind.CLEAN && r.kind() != Kind.HELPED) {
+                    since.clear();
+                } else if (r.earnsCredit(q.today())) {
+                    since.add(r);
+                }
+            }
+            return since;
+        }
+
+        private int credits() {
+            return credited.size();
+        }
+
+        private Optional<Progress> referOrHold() {
+            long symptomDays =
+                    q.log().stream().filter(SessionResult::holdsEverything).count();
+            if (symptomDays >= 2) {
+                return Optional.of(stay(Change.REFER, Reason.of("progress.refer", symptomDays)));
+            }
+            boolean lastHolds = last().map(SessionResult::holdsEverything).orElse(false);
+            return lastHolds
+                    ? Optional.of(stay(Change.HOLD, Reason.of("progress.nextDay")))
+                    : Optional.empty();
+        }
+
+        private Optional<Progress> gap() {
+            if (last().isEmpty()) {
+                return Optional.empty();
+            }
+            long days = ChronoUnit.DAYS.between(last().get().date(), q.today());
+            if (days >= RECHECK_AFTER_DAYS) {
+                return Optional.of(stay(Change.RECHECK_FIRST, Reason.of("progress.gapRecheck", days)));
+            }
+            if (days >= RUNG_DOWN_AFTER_DAYS) {
+                return Optional.of(rungDown(Reason.of("progress.gapRung", days)));
+            }
+            return days >= NOTCH_DOWN_AFTER_DAYS
+                    ? Optional.of(notchDown(Reason.of("progress.gapNotch", days)))
+                    : Optional.empty();
+        }
+
+        private Optional<Progress> lastWentWrong() {
+            Kind last = last().map(SessionResult::kind).orElse(Kind.CLEAN);
+            return switch (last) {
+                case STOPPED -> Optional.of(toMinimum());
+                case STEPPED_BACK -> Optional.of(rungDown(Reason.of("progress.steppedBack")));
+                case EASED -> endsWith(Kind.EASED, 2)
+                        ? Optional.of(notchDown(Reason.of("progress.easedTwice")))
+                        : Optional.of(stay(Change.HOLD, Reason.of("progress.easedOnce")));
+                case CLEAN, HELPED -> Optional.empty();
+            };
+        }
+
+        private Optional<Progress> helpedInARow() {
+            return endsWith(Kind.HELPED, HELPED_IN_A_ROW)
+                    ? Optional.of(stay(Change.HOLD, Reason.of("progress.tryWithoutHelp")))
+                    : Optional.empty();
+        }
+
+        private Optional<Progress> earned() {
+            long days = credited.stream().map(SessionResult::date).distinct().count();
+            if (credits() < CREDITS_NEEDED || days < CREDITS_NEEDED) {
+                return Optional.empty();
+            }
+            Optional<Dose> up = DoseRules.notchUp(q.dose(), q.window());
+            if (up.isPresent()) {
+                return Optional.of(new Progress(
+                        credits(),
+                        Change.NOTCH_UP,
+                        up.get(),
+                        q.rung().code(),
+                        Reason.of("progress.notchUp", credits()),
+                        List.of()));
+            }
+            return Optional.of(q.catalogue().next(q.rung()).map(this::nextRung).orElseGet(() -> stay(
+                    Change.HOLD, Reason.of("progress.topOfStrand"))));
+        }
+
+        private Progress nextRung(Rung next) {
+            List<Waiting> waiting = new ArrayList<>(blocks());
+            Set<RungGates.Done> done = new HashSet<>(q.known().done());
+            done.add(new RungGates.Done(q.rung().code(), q.rung().perSide() ? q.side() : null));
+            waiting.addAll(RungGates.waiting(
+                    next,
+                    q.side(),
+                    new RungGates.Known(
+                            q.known().screening(), q.known().pregnant(), q.known().findings(), done)));
+            if (!waiting.isEmpty()) {
+                return new Progress(
+                        credits(),
+                        Change.READY_WAITING,
+                        q.dose(),
+                        q.rung().code(),
+                        Reason.of("progress.readyWaiting", next.code()),
+                        List.copyOf(waiting));
+            }
+            Window window = DoseRules.window(next.window(), q.stance());
+            return new Progress(
+                    credits(),
+                    Change.NEXT_RUNG,
+                    keepingDays(DoseRules.minimum(window, q.stance())),
+                    next.code(),
+                    Reason.of("progress.nextRung", next.code()),
+                    List.of());
+        }
+
+        /** What stops every rise, whatever the log says. */
+        private List<Waiting> blocks() {
+            List<Waiting> blocks = new ArrayList<>();
+            LocalDate due = q.recheckDue();
+            if (due != null && q.today().isAfter(due.plusDays(RECHECK_GRACE_DAYS))) {
+                blocks.add(new Waiting("RECHECK", due, Reason.of("waiting.recheck", due)));
+            }
+            if (q.recheckWidened()) {
+                blocks.add(new Waiting("WIDENING", null, Reason.of("waiting.widening")));
+            }
+            if (q.askFirstStands()) {
+                blocks.add(new Waiting("ASK_FIRST", null, Reason.of("waiting.askFirst")));
+            }
+            return blocks;
+        }
+
+        private Progress notchDown(Reason reason) {
+            return DoseRules.notchDown(q.dose(), q.window())
+                    .map(d -> new Progress(0, Change.NOTCH_DOWN, d, q.rung().code(), reason, List.of()))
+                    .orElseGet(() -> new Progress(
+                            0, Change.HOLD, q.dose(), q.rung().code(), Reason.of("progress.atMinimum"), List.of()));
+        }
+
+        private Progress rungDown(Reason reason) {
+            return q.catalogue()
+                    .previous(q.rung())
+                    .map(back -> new Progress(
+                            0,
+                            Change.RUNG_DOWN,
+                            keepingDays(DoseRules.top(DoseRules.window(back.window(), q.stance()), q.stance())),
+                            back.code(),
+                            reason,
+                            List.of()))
+                    .orElseGet(this::toMinimum);
+        }
+
+        /** Same rung at its smallest dose, after a clean breath session. */
+        private Progress toMinimum() {
+            Dose minimum = keepingDays(DoseRules.minimum(q.window(), q.stance()));
+            Change change = minimum.equals(q.dose()) ? Change.HOLD : Change.NOTCH_DOWN;
+            return new Progress(
+                    0,
+                    change,
+                    minimum,
+                    q.rung().code(),
+                    Reason.of("progress.minimum"),
+                    List.of(new Waiting("BREATH_SESSION", null, Reason.of("waiting.breathSession"))));
+        }
+
+        private Progress stay(Change change, Reason reason) {
+            return new Progress(credits(), change, q.dose(), q.rung().code(), reason, List.of());
+        }
+
+        private Dose keepingDays(Dose d) {
+            return new Dose(
+                    d.sets(), d.reps(), d.holdS(), d.breaths(), q.dose().perDay(), q.dose().daysPerWeek());
+        }
+
+        private Optional<SessionResult> last() {
+            return q.log().isEmpty() ? Optional.empty() : Optional.of(q.log().get(q.log().size() - 1));
+        }
+
+        private boolean endsWith(Kind kind, int times) {
+            int n = q.log().size();
+            return n >= times && q.log().subList(n - times, n).stream().allMatch(r -> r.kind() == kind);
+        }
+    }
+}

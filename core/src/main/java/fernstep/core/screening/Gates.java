@@ -1,0 +1,190 @@
+package fernstep.core.screening;
+
+import fernstep.core.approach.Stances;
+import fernstep.core.client.BodyEvent;
+import fernstep.core.client.Clearance.Scope;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.measure.Reason;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.ToIntFunction;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The gate table. A gate counts from every birth and operation by its own wait and takes the latest day; a clearance
+ * counts only when given after the latest of them.
+ */
+final class Gates {
+    static final int WALL_LOADED_DAYS = 56;
+    private static final int LOADED_DAYS = 42;
+    private static final int TWELVE_WEEKS_DAYS = 84;
+    private static final int CURL_DAYS = 168;
+    private static final int SORE_WALL_DAYS = 7;
+    private static final int WALL_GENTLE_DAYS = 3;
+
+    private final Screening.Question q;
+    private final ClientFacts facts;
+    private final Outcome outcome;
+
+    private Gates(Screening.Question q, Outcome outcome) {
+        this.q = q;
+        this.facts = q.facts();
+        this.outcome = outcome;
+    }
+
+    static Map<GateCode, Gate> of(Screening.Question q, Outcome outcome) {
+        Gates g = new Gates(q, outcome);
+        Map<GateCode, Gate> all = new EnumMap<>(GateCode.class);
+        Stream.of(
+                        g.separationCheck(),
+                        g.gentleSet(),
+                        g.garment(),
+                        g.firstLoaded(),
+                        g.oppositeLimbs(),
+                        g.longLever(),
+                        g.curl())
+                .forEach(gate -> all.put(gate.code(), gate));
+        return all;
+    }
+
+    private Gate separationCheck() {
+        boolean free = facts.pregnant() || facts.events().isEmpty();
+        return free ? unconditional(GateCode.SEPARATION_CHECK) : early(GateCode.SEPARATION_CHECK, soreWallDays());
+    }
+
+    private Gate gentleSet() {
+        boolean free = facts.pregnant() || facts.events().isEmpty();
+        return free ? unconditional(GateCode.GENTLE_SET) : early(GateCode.GENTLE_SET, WALL_GENTLE_DAYS);
+    }
+
+    private Gate garment() {
+        if (facts.pregnant()) {
+            return closed(GateCode.GARMENT, null, "gate.afterBirth");
+        }
+        if (facts.events().isEmpty() || clearanceFirst()) {
+            return unconditional(GateCode.GARMENT);
+        }
+        return dated(GateCode.GARMENT, latest(e -> e.opensTheWall() ? soreWallDays() : 1), List.of());
+    }
+
+    private Gate firstLoaded() {
+        if (noEvents()) {
+            return unconditional(GateCode.FIRST_LOADED);
+        }
+        return dated(GateCode.FIRST_LOADED, firstLoadedDay(), missing(Scope.EXERCISE));
+    }
+
+    private Gate oppositeLimbs() {
+        if (noEvents()) {
+            return unconditional(GateCode.OPPOSITE_LIMBS);
+        }
+        LocalDate day = later(firstLoadedDay(), latest(e -> e.opensTheWall() ? TWELVE_WEEKS_DAYS : LOADED_DAYS));
+        return dated(GateCode.OPPOSITE_LIMBS, day, missing(Scope.EXERCISE));
+    }
+
+    private Gate longLever() {
+        if (facts.pregnant()) {
+            return closed(GateCode.LONG_LEVER, null, "gate.afterBirth");
+        }
+        if (noEvents()) {
+            return unconditional(GateCode.LONG_LEVER);
+        }
+        return dated(GateCode.LONG_LEVER, latest(e -> TWELVE_WEEKS_DAYS), missing(Scope.EXERCISE));
+    }
+
+    private Gate curl() {
+        if (q.stances().flexion() == Stances.Flexion.AVOID) {
+            return closed(GateCode.CURL, null, "gate.flexionAvoided");
+        }
+        if (facts.pregnant()) {
+            return closed(GateCode.CURL, null, "gate.afterBirth");
+        }
+        if (noEvents()) {
+            return unconditional(GateCode.CURL);
+        }
+        boolean full = facts.cleared(Scope.FULL, q.today());
+        LocalDate day = full ? firstLoadedDay() : latest(e -> CURL_DAYS);
+        return dated(GateCode.CURL, day, missing(Scope.EXERCISE));
+    }
+
+    /** The two gates that the start stance moves: by day, or by clearance alone. */
+    private Gate early(GateCode code, int wallDays) {
+        if (clearanceFirst()) {
+            return dated(code, null, missing(Scope.GENTLE));
+        }
+        return dated(code, latest(e -> e.opensTheWall() ? wallDays : 1), List.of());
+    }
+
+    private @Nullable LocalDate firstLoadedDay() {
+        return latest(e -> e.opensTheWall() ? WALL_LOADED_DAYS : LOADED_DAYS);
+    }
+
+    private Gate dated(GateCode code, @Nullable LocalDate day, List<Scope> missing) {
+        boolean dayReached = day == null || !q.today().isBefore(day);
+        boolean open = dayReached && missing.isEmpty() && !outcome.closesGates();
+        return new Gate(code, open, day, missing, reason(open, dayReached, day, missing));
+    }
+
+    private Reason reason(boolean open, boolean dayReached, @Nullable LocalDate day, List<Scope> missing) {
+        if (open) {
+            return Reason.of("gate.open");
+        }
+        if (outcome.closesGates()) {
+            return Reason.of("gate.outcome", outcome);
+        }
+        if (day == null || dayReached) {
+            return Reason.of(clearanceTooOld() ? "gate.clearanceTooOld" : "gate.clearance", missing.get(0));
+        }
+        return missing.isEmpty() ? Reason.of("gate.day", day) : Reason.of("gate.dayAndClearance", day, missing.get(0));
+    }
+
+    /** Something is on file, but it was given before the event or has run out. */
+    private boolean clearanceTooOld() {
+        return !facts.clearances().isEmpty()
+                && facts.clearances().stream().noneMatch(c -> c.counts(facts.clearancesCountSince(), q.today()));
+    }
+
+    private Gate unconditional(GateCode code) {
+        return outcome.closesGates()
+                ? closed(code, null, "gate.outcome", outcome)
+                : new Gate(code, true, null, List.of(), Reason.of("gate.open"));
+    }
+
+    private static Gate closed(GateCode code, @Nullable LocalDate day, String key, Object... facts) {
+        return new Gate(code, false, day, List.of(), Reason.of(key, facts));
+    }
+
+    private List<Scope> missing(Scope scope) {
+        return facts.cleared(scope, q.today()) ? List.of() : List.of(scope);
+    }
+
+    private boolean noEvents() {
+        return !facts.pregnant() && facts.events().isEmpty();
+    }
+
+    private boolean clearanceFirst() {
+        return q.stances().start() == Stances.Start.CLEARANCE_FIRST;
+    }
+
+    private int soreWallDays() {
+        return q.answers().contains(Answer.SCAR_TENDER) ? SORE_WALL_DAYS : WALL_GENTLE_DAYS;
+    }
+
+    private @Nullable LocalDate latest(ToIntFunction<BodyEvent.Kind> wait) {
+        return facts.events().stream()
+                .map(e -> e.date().plusDays(wait.applyAsInt(e.kind())))
+                .max(Comparator.naturalOrder())
+                .orElse(null);
+    }
+
+    private static @Nullable LocalDate later(@Nullable LocalDate a, @Nullable LocalDate b) {
+        if (a == null || b == null) {
+            return a == null ? b : a;
+        }
+        return a.isAfter(b) ? a : b;
+    }
+}

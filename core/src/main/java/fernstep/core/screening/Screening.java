@@ -1,0 +1,191 @@
+package fernstep.core.screening;
+
+import fernstep.core.approach.Stances;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Restriction;
+import fernstep.core.measure.Reason;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** May she train today. {@link #of} is the one entry. */
+public record Screening(
+        Outcome outcome,
+        List<Finding> reasons,
+        Stage stage,
+        List<DerivedRestriction> restrictions,
+        Map<GateCode, Gate> gates,
+        Set<Strand> allowedStrands,
+        @Nullable LocalDate recheckDue) {
+
+    public static final int RECHECK_DAYS = 42;
+    private static final int TEAR_DAYS = 84;
+    private static final int SEVERE_TEAR = 3;
+
+    /** One reason for the outcome; {@code fromFacts} when her record says it although nobody ticked it today. */
+    public record Finding(Answer answer, boolean fromFacts) {}
+
+    /** A closed position: recorded for her, or derived today with the reason. */
+    public record DerivedRestriction(Restriction code, boolean derived, Reason reason) {}
+
+    /**
+     * The question put to the rules.
+     *
+     * @param lastSeparationCheck the day of the last one, or null
+     * @param askFirstOverridden a therapist has written why today may go on in spite of an ask-first answer
+     * @param liftedRestrictions derived restrictions a therapist has lifted, with a reason kept elsewhere
+     */
+    public record Question(
+            ClientFacts facts,
+            Set<Answer> answers,
+            Stances stances,
+            LocalDate today,
+            @Nullable LocalDate lastSeparationCheck,
+            boolean askFirstOverridden,
+            Set<Restriction> liftedRestrictions) {
+
+        public static Question of(ClientFacts facts, Collection<Answer> answers, Stances stances, LocalDate today) {
+            Set<Answer> set = EnumSet.noneOf(Answer.class);
+            set.addAll(answers);
+            return new Question(facts, set, stances, today, null, false, Set.of());
+        }
+
+        public Question withLastCheck(@Nullable LocalDate last) {
+            return new Question(facts, answers, stances, today, last, askFirstOverridden, liftedRestrictions);
+        }
+
+        public Question withOverrides(boolean askFirst, Set<Restriction> lifted) {
+            return new Question(facts, answers, stances, today, lastSeparationCheck, askFirst, lifted);
+        }
+    }
+
+    public static Screening of(Question q) {
+        List<Finding> findings = findings(q);
+        Outcome outcome = findings.stream()
+                .map(f -> f.answer().leadsTo())
+                .min(Comparator.naturalOrder())
+                .orElse(Outcome.GO);
+        if (outcome == Outcome.ASK_FIRST && q.askFirstOverridden()) {
+            outcome = Outcome.ADAPT;
+        }
+        Map<GateCode, Gate> gates = Gates.of(q, outcome);
+        return new Screening(
+                outcome,
+                findings,
+                Stage.of(q.facts(), q.today()),
+                restrictions(q),
+                gates,
+                allowed(outcome, q, gates),
+                recheckDue(q, gates));
+    }
+
+    public boolean open(GateCode code) {
+        Gate gate = gates.get(code);
+        return gate != null && gate.open();
+    }
+
+    /** Every position closed today, recorded or derived. */
+    public Set<Restriction> closed() {
+        Set<Restriction> all = EnumSet.noneOf(Restriction.class);
+        restrictions.forEach(r -> all.add(r.code()));
+        return all;
+    }
+
+    private static List<Finding> findings(Question q) {
+        List<Finding> found = new ArrayList<>();
+        q.answers().forEach(a -> found.add(new Finding(a, false)));
+        boolean freshSevereTear = q.facts().births().stream()
+                .anyMatch(b -> b.tearDegree() >= SEVERE_TEAR
+                        && q.today().isBefore(b.date().plusDays(TEAR_DAYS)));
+        if (freshSevereTear && !q.answers().contains(Answer.TEAR_RECENT)) {
+            found.add(new Finding(Answer.TEAR_RECENT, true));
+        }
+        found.sort(Comparator.comparing(Finding::answer));
+        return List.copyOf(found);
+    }
+
+    private static List<DerivedRestriction> restrictions(Question q) {
+        Map<Restriction, DerivedRestriction> all = new LinkedHashMap<>();
+        EnumSet.copyOf(
+                        q.facts().restrictions().isEmpty()
+                                ? EnumSet.noneOf(Restriction.class)
+                                : q.facts().restrictions())
+                .forEach(r -> all.put(r, new DerivedRestriction(r, false, Reason.of("restriction.recorded"))));
+        derived(q).forEach(d -> {
+            if (!q.liftedRestrictions().contains(d.code())) {
+                all.putIfAbsent(d.code(), d);
+            }
+        });
+        return List.copyOf(all.values());
+    }
+
+    private static List<DerivedRestriction> derived(Question q) {
+        List<DerivedRestriction> found = new ArrayList<>();
+        Optional<Integer> week = q.facts().gestationDays(q.today()).map(d -> d / 7);
+        week.filter(w -> w >= 12)
+                .ifPresent(w -> found.add(derived(Restriction.NO_PRONE, "restriction.pregnant.prone", w)));
+        week.filter(w -> w >= 16 && w < 20)
+                .ifPresent(w -> found.add(derived(Restriction.SUPINE_LIMITED, "restriction.pregnant.limited", w)));
+        week.filter(w -> w >= 20)
+                .ifPresent(w -> found.add(derived(Restriction.SUPINE_INCLINED, "restriction.pregnant.inclined", w)));
+        q.facts().events().stream()
+                .filter(e -> e.kind() == fernstep.core.client.BodyEvent.Kind.CAESAREAN)
+                .filter(e -> q.today().isBefore(e.date().plusDays(Gates.WALL_LOADED_DAYS)))
+                .findFirst()
+                .ifPresent(e -> found.add(derived(
+                        Restriction.NO_PRONE,
+                        "restriction.caesarean.prone",
+                        e.date().plusDays(Gates.WALL_LOADED_DAYS))));
+        q.answers().forEach(a -> a.closesToday()
+                .ifPresent(r -> found.add(new DerivedRestriction(r, true, Reason.of("restriction.answer", a)))));
+        return found;
+    }
+
+    private static DerivedRestriction derived(Restriction code, String key, Object fact) {
+        return new DerivedRestriction(code, true, Reason.of(key, fact));
+    }
+
+    private static Set<Strand> allowed(Outcome outcome, Question q, Map<GateCode, Gate> gates) {
+        Set<Strand> allowed = EnumSet.noneOf(Strand.class);
+        boolean bornToday = !q.facts().pregnant()
+                && q.facts()
+                        .latestEvent()
+                        .map(e -> !e.date().isBefore(q.today()))
+                        .orElse(false);
+        if (outcome == Outcome.REFER_NOW || bornToday) {
+            return allowed;
+        }
+        for (Strand strand : Strand.values()) {
+            boolean open = strand.opensWith()
+                    .map(code -> {
+                        Gate gate = gates.get(code);
+                        return gate != null && gate.open();
+                    })
+                    .orElse(true);
+            if (open) {
+                allowed.add(strand);
+            }
+        }
+        return allowed;
+    }
+
+    private static @Nullable LocalDate recheckDue(Question q, Map<GateCode, Gate> gates) {
+        if (q.lastSeparationCheck() != null) {
+            return q.lastSeparationCheck().plusDays(RECHECK_DAYS);
+        }
+        Gate check = gates.get(GateCode.SEPARATION_CHECK);
+        if (check == null || (!check.open() && check.opensOn() == null)) {
+            return null;
+        }
+        LocalDate opens = check.opensOn();
+        return opens != null && opens.isAfter(q.today()) ? opens : q.today();
+    }
+}

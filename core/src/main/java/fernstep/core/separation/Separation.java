@@ -1,0 +1,89 @@
+package fernstep.core.separation;
+
+import fernstep.core.approach.Stances.GapReading;
+import fernstep.core.screening.Stage;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+
+/** The separation check, worked out. {@link #of} is the one entry. */
+public record Separation(List<Width> widths, List<SiteResult> sites, Map<Condition, Profile> profiles) {
+
+    /** The readings of one visit and whose hands took them. */
+    public record Check(List<Reading> readings, Examiner examiner) {
+        /** @throws IllegalArgumentException if a site, condition and method stand twice: repeats belong together */
+        public Check {
+            readings = List.copyOf(readings);
+            for (int i = 0; i < readings.size(); i++) {
+                for (Reading earlier : readings.subList(0, i)) {
+                    if (earlier.sameSpot(readings.get(i))
+                            && earlier.method() == readings.get(i).method()) {
+                        throw new IllegalArgumentException("site " + earlier.siteCm() + " cm, " + earlier.condition()
+                                + " stands twice; give repeats as values of one reading");
+                    }
+                }
+            }
+        }
+    }
+
+    public static Separation of(
+            Check now, @Nullable Check previous, GapReading stance, Stage.ForWidth stage) {
+        List<Width> before = previous == null
+                ? List.of()
+                : previous.readings().stream()
+                        .map(r -> Width.of(r, previous.examiner()))
+                        .toList();
+        List<Width> widths = now.readings().stream()
+                .map(r -> Width.of(r, now.examiner()))
+                .map(w -> before(w, before).map(w::comparedWith).orElse(w))
+                .toList();
+        Map<Condition, Profile> profiles = new EnumMap<>(Condition.class);
+        for (Condition condition : Condition.values()) {
+            Profile profile = Profile.of(widths, condition);
+            if (!profile.isEmpty()) {
+                profiles.put(condition, profile);
+            }
+        }
+        return new Separation(widths, sites(widths, now.examiner(), stance, stage), profiles);
+    }
+
+    /** The same site and condition on the previous visit, by the same method where there is a choice. */
+    private static Optional<Width> before(Width now, List<Width> before) {
+        return before.stream()
+                .filter(b -> b.reading().sameSpot(now.reading()))
+                .min(Comparator.comparing(
+                                (Width b) -> b.reading().method() != now.reading().method())
+                        .thenComparing(Width::errorMm));
+    }
+
+    private static List<SiteResult> sites(
+            List<Width> widths, Examiner examiner, GapReading stance, Stage.ForWidth stage) {
+        TreeSet<Double> sites = new TreeSet<>(Comparator.reverseOrder());
+        widths.forEach(w -> sites.add(w.reading().siteCm()));
+        List<SiteResult> results = new ArrayList<>();
+        for (double site : sites) {
+            Width rest = at(widths, site, Condition.REST);
+            Width lift = at(widths, site, Condition.HEAD_LIFT);
+            Width liftSet = at(widths, site, Condition.HEAD_LIFT_SET);
+            Double closure =
+                    rest == null || lift == null || rest.mm() == 0 ? null : 100 * (rest.mm() - lift.mm()) / rest.mm();
+            Double setEffect = lift == null || liftSet == null ? null : lift.mm() - liftSet.mm();
+            Width judged = rest != null ? rest : lift;
+            Verdict verdict = judged == null ? null : VerdictRules.judge(stance, stage, examiner, judged, closure);
+            results.add(new SiteResult(site, closure, setEffect, verdict));
+        }
+        return List.copyOf(results);
+    }
+
+    private static @Nullable Width at(List<Width> widths, double site, Condition condition) {
+        return widths.stream()
+                .filter(w -> w.reading().siteCm() == site && w.reading().condition() == condition)
+                .min(Comparator.comparing(Width::errorMm))
+                .orElse(null);
+    }
+}

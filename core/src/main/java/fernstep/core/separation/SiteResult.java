@@ -1,0 +1,15 @@
+package fernstep.core.separation;
+
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What one site says.
+ *
+ * @param closurePct (rest − lift)/rest in %; negative is a gap that opens on effort; null without both, or at rest 0
+ * @param setEffectMm lift − lift with set; null without both
+ */
+public record SiteResult(
+        double siteCm,
+        @Nullable Double closurePct,
+        @Nullable Double setEffectMm,
+        @Nullable Verdict verdict) {}

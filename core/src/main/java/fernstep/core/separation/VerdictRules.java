@@ -1,0 +1,96 @@
+package fernstep.core.separation;
+
+import fernstep.core.approach.Stances.GapReading;
+import fernstep.core.measure.Numbers;
+import fernstep.core.measure.Reason;
+import fernstep.core.screening.Stage;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The four readings of a gap. Finger stances after Sperstad 2016 (Br J Sports Med 50:1092); by site after Beer 2009
+ * (Clin Anat 22:706) and, at the navel, Rath 1996 (Surg Radiol Anat 18:281).
+ */
+final class VerdictRules {
+    private static final double TWO_FINGERS = 2;
+    private static final double MARKED_FINGERS = 4;
+    private static final double MARKED_FACTOR = 1.5;
+    private static final double UPPER_SITE_CM = 3;
+    private static final double UPPER_LIMIT_MM = 22;
+    private static final double NAVEL_LIMIT_MM = 27;
+    private static final double LOWER_SITE_CM = -2;
+    private static final double LOWER_LIMIT_MM = 16;
+
+    private VerdictRules() {}
+
+    static Verdict judge(
+            GapReading stance, Stage.ForWidth stage, Examiner examiner, Width width, @Nullable Double closurePct) {
+        if (stage == Stage.ForWidth.PREGNANT || stage == Stage.ForWidth.POSTNATAL_FIRST_6_WEEKS) {
+            return new Verdict(Verdict.Code.BASELINE_ONLY, null, stance, Reason.of("verdict.baseline"));
+        }
+        return switch (stance) {
+            case MORE_THAN_TWO_FINGERS ->
+                byFingers(stance, examiner, width, width.fingers() > TWO_FINGERS, "verdict.moreThanTwo");
+            case TWO_OR_MORE_FINGERS ->
+                byFingers(stance, examiner, width, width.fingers() >= TWO_FINGERS, "verdict.twoOrMore");
+            case WIDTH_BY_SITE -> bySite(width);
+            case FUNCTION_FIRST -> byFunction(width, closurePct);
+        };
+    }
+
+    private static Verdict byFingers(
+            GapReading stance, Examiner examiner, Width width, boolean wide, String key) {
+        Verdict.Code code = width.fingers() >= MARKED_FINGERS
+                ? Verdict.Code.MARKEDLY_WIDER
+                : wide ? Verdict.Code.WIDER : Verdict.Code.USUAL;
+        double limit = examiner.calibration().toMm(TWO_FINGERS);
+        return new Verdict(
+                code,
+                limit,
+                stance,
+                Reason.of(key, Numbers.rounded(width.fingers(), 1), Numbers.rounded(limit, 1), code));
+    }
+
+    private static Verdict bySite(Width width) {
+        double limit = limitAt(width.reading().siteCm());
+        Verdict.Code code = width.mm() >= MARKED_FACTOR * limit
+                ? Verdict.Code.MARKEDLY_WIDER
+                : width.mm() > limit ? Verdict.Code.WIDER : Verdict.Code.USUAL;
+        return new Verdict(
+                code,
+                limit,
+                GapReading.WIDTH_BY_SITE,
+                Reason.of("verdict.bySite", Numbers.rounded(width.mm(), 1), Numbers.rounded(limit, 1), code));
+    }
+
+    /** Limits between the published sites interpolate linearly; beyond them the outer value goes on. */
+    static double limitAt(double siteCm) {
+        if (siteCm >= 0) {
+            double share = Math.min(1, siteCm / UPPER_SITE_CM);
+            return NAVEL_LIMIT_MM + share * (UPPER_LIMIT_MM - NAVEL_LIMIT_MM);
+        }
+        double share = Math.min(1, siteCm / LOWER_SITE_CM);
+        return NAVEL_LIMIT_MM + share * (LOWER_LIMIT_MM - NAVEL_LIMIT_MM);
+    }
+
+    /** Two questions: does the tissue answer the finger, does the gap keep from opening on effort. */
+    private static Verdict byFunction(Width width, @Nullable Double closurePct) {
+        Feel feel = width.reading().feel();
+        if (feel == null && closurePct == null) {
+            return new Verdict(
+                    Verdict.Code.BASELINE_ONLY,
+                    null,
+                    GapReading.FUNCTION_FIRST,
+                    Reason.of("verdict.function.unknown"));
+        }
+        boolean soft = feel == Feel.SOFT;
+        boolean opens = closurePct != null && closurePct < 0;
+        Verdict.Code code = soft && opens
+                ? Verdict.Code.MARKEDLY_WIDER
+                : soft || opens ? Verdict.Code.WIDER : Verdict.Code.USUAL;
+        String key = soft && opens
+                ? "verdict.function.both"
+                : soft ? "verdict.function.soft" : opens ? "verdict.function.opens" : "verdict.function.holds";
+        return new Verdict(
+                code, null, GapReading.FUNCTION_FIRST, Reason.of(key, Numbers.rounded(width.mm(), 1)));
+    }
+}

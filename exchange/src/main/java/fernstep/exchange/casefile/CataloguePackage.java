@@ -1,0 +1,39 @@
+package fernstep.exchange.casefile;
+
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.screening.Strand;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+
+/** The strand files that ship with the core. */
+public final class CataloguePackage {
+    private static final String FOLDER = "/fernstep/catalogue/";
+
+    private CataloguePackage() {}
+
+    /** @throws fernstep.core.catalogue.CatalogueProblem naming file, line and reason */
+    public static Catalogue shipped() {
+        return Catalogue.read(texts());
+    }
+
+    /** The text of each shipped file under its name, in strand order. */
+    public static Map<String, String> texts() {
+        Map<String, String> texts = new LinkedHashMap<>();
+        for (Strand strand : Strand.values()) {
+            String file = strand.name().toLowerCase(Locale.ROOT).replace('_', '-') + ".yaml";
+            try (InputStream in = Catalogue.class.getResourceAsStream(FOLDER + file)) {
+                if (in != null) {
+                    texts.put(file, new String(in.readAllBytes(), StandardCharsets.UTF_8));
+                }
+            } catch (IOException e) {
+                throw new UncheckedIOException("catalogue file " + file, e);
+            }
+        }
+        return texts;
+    }
+}

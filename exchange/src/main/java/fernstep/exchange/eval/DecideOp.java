@@ -1,0 +1,216 @@
+package fernstep.exchange.eval;
+
+import fernstep.core.approach.Stances;
+import fernstep.core.body.Body;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Helper;
+import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Licence;
+import fernstep.core.client.Restriction;
+import fernstep.core.decision.Advice;
+import fernstep.core.decision.Decisions;
+import fernstep.core.decision.LeverChange;
+import fernstep.core.decision.Move;
+import fernstep.core.decision.RepRecord;
+import fernstep.core.decision.Seen;
+import fernstep.core.decision.Setting;
+import fernstep.core.decision.Situation;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Range;
+import fernstep.core.measure.Side;
+import fernstep.core.screening.Answer;
+import fernstep.core.screening.Screening;
+import fernstep.exchange.casefile.CaseObject;
+import fernstep.exchange.casefile.ClientReader;
+import fernstep.exchange.wording.Wording;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
+
+/** {@code op: "decide"}: what is seen leads to the next safe move. */
+final class DecideOp implements Operation {
+    private final Wording wording;
+    private final Supplier<Catalogue> catalogue;
+
+    DecideOp(Wording wording, Supplier<Catalogue> catalogue) {
+        this.wording = wording;
+        this.catalogue = catalogue;
+    }
+
+    @Override
+    public Map<String, Object> answer(CaseObject request) {
+        Rung rung = RungReader.read(request, "rung", catalogue.get());
+        Side side = request.optionalCode("side", Side.class).orElse(null);
+        Stances stances = ClientReader.stances(request);
+        LocalDate today = request.optionalDate("today").orElse(null);
+        Optional<ClientFacts> facts = request.optionalObject("client").map(c -> ClientReader.client(c, today));
+        Set<Answer> answers = request.codes("answers", Answer.class);
+        Setting setting = request.optionalObject("setting").map(DecideOp::setting).orElse(Setting.FULL);
+        Set<Answer> emergencies = EnumSet.noneOf(Answer.class);
+        List<Seen> seen = seen(request, "seen", emergencies);
+        List<RepRecord> soFar = request.objects("soFar").stream().map(this::rep).toList();
+        List<Situation.PastLever> history =
+                request.objects("history").stream().map(DecideOp::past).toList();
+        List<Situation.EarlierSession> earlier =
+                request.objects("earlierSessions").stream().map(this::earlier).toList();
+        request.optionalCode("licence", Licence.class);
+        request.nothingElse();
+        return asJson(Decisions.next(new Situation(
+                catalogue.get(),
+                rung,
+                side,
+                stances,
+                facts.map(ClientFacts::pregnant).orElse(false),
+                facts.map(f -> closed(f, answers, stances, today)).orElse(Set.of()),
+                Body.of(facts.map(ClientFacts::massKg).orElse(null), facts.map(ClientFacts::heightCm).orElse(null)),
+                setting,
+                emergencies,
+                seen,
+                soFar,
+                history,
+                earlier)), rung);
+    }
+
+    /** With a day, the derived restrictions count too. */
+    private static Set<Restriction> closed(
+            ClientFacts facts, Set<Answer> answers, Stances stances, @Nullable LocalDate today) {
+        return today == null
+                ? facts.restrictions()
+                : Screening.of(Screening.Question.of(facts, answers, stances, today))
+                        .closed();
+    }
+
+    private static Setting setting(CaseObject s) {
+        double range = s.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0);
+        Double hold = s.optionalNumber("holdS", Range.HOLD_S).orElse(null);
+        Integer reps = s.optionalWhole("reps", Range.REPS).orElse(null);
+        Set<Helper> helpers = s.codes("helpers", Helper.class);
+        s.nothingElse();
+        return new Setting(range, hold, reps, helpers);
+    }
+
+    private static List<Seen> seen(CaseObject holder, String field, Set<Answer> emergencies) {
+        List<Seen> seen = new ArrayList<>();
+        holder.objects(field).forEach(s -> {
+            Optional<Answer> emergency = emergency(s.text("sign"));
+            if (emergency.isPresent()) {
+                s.optionalCode("severity", Seen.Severity.class);
+                s.optionalCode("side", Side.class);
+                s.optionalWhole("rep", Range.REP);
+                s.optionalNumber("second", Range.SECOND);
+                s.nothingElse();
+                emergencies.add(emergency.get());
+            } else {
+                seen.add(sign(s));
+            }
+        });
+        return seen;
+    }
+
+    private static Optional<Answer> emergency(String code) {
+        return Arrays.stream(Answer.values())
+                .filter(Answer::emergency)
+                .filter(a -> a.name().equals(code))
+                .findFirst();
+    }
+
+    /** A severity left out counts as clear: the cautious reading. */
+    private static Seen sign(CaseObject s) {
+        SignCode code = s.code("sign", SignCode.class);
+        Seen seen = new Seen(
+                code,
+                s.optionalCode("severity", Seen.Severity.class).orElse(Seen.Severity.CLEAR),
+                s.optionalCode("side", Side.class).orElse(null),
+                s.optionalWhole("rep", Range.REP).orElse(null),
+                s.optionalNumber("second", Range.SECOND).orElse(null),
+                s.optionalWhole("level", Range.PAIN_LEVEL).orElse(null),
+                s.optionalText("place").orElse(null),
+                s.optionalFlag("sharp").orElse(false),
+                s.optionalFlag("recoverable").orElse(null));
+        s.nothingElse();
+        return seen;
+    }
+
+    private RepRecord rep(CaseObject r) {
+        RepRecord rep = new RepRecord(
+                r.whole("rep", Range.REP),
+                signs(r),
+                r.optionalCode("move", Move.class).orElse(null),
+                r.optionalCode("lever", Lever.class).orElse(null));
+        r.nothingElse();
+        return rep;
+    }
+
+    /** Bare codes or full signs. */
+    private static List<Seen> signs(CaseObject holder) {
+        return holder.items(
+                "signs",
+                (item, at) -> CaseObject.codeOrObject(
+                        item,
+                        at,
+                        code -> Seen.clear(CaseObject.code(item, at, SignCode.class)),
+                        DecideOp::sign));
+    }
+
+    private static Situation.PastLever past(CaseObject h) {
+        Situation.PastLever past = new Situation.PastLever(
+                h.code("sign", SignCode.class),
+                h.code("lever", Lever.class),
+                h.optionalFlag("cleared").orElse(false));
+        h.optionalText("rung");
+        h.optionalDate("date");
+        h.nothingElse();
+        return past;
+    }
+
+    private Situation.EarlierSession earlier(CaseObject e) {
+        Situation.EarlierSession session = new Situation.EarlierSession(e.date("date"), signs(e));
+        e.nothingElse();
+        return session;
+    }
+
+    private Map<String, Object> asJson(Advice a, Rung rung) {
+        LeverChange change = a.change();
+        boolean back = change == null && a.stepBackTo() != null;
+        return Json.object(
+                "move",
+                a.move(),
+                "lever",
+                change == null ? null : change.lever(),
+                "from",
+                back ? rung.code() : change == null ? null : change.from(),
+                "to",
+                back ? a.stepBackTo() : change == null ? null : change.to(),
+                "loadChangePct",
+                Json.rounded(a.loadChangePct()),
+                "rule",
+                a.rule(),
+                "reason",
+                wording.of(a.reason()),
+                "watchNext",
+                a.watchNext(),
+                "runnerUp",
+                a.runnerUp() == null
+                        ? null
+                        : Json.object(
+                                "move",
+                                a.runnerUp().move(),
+                                "lever",
+                                a.runnerUp().change() == null
+                                        ? null
+                                        : a.runnerUp().change().lever(),
+                                "reason",
+                                wording.of(a.runnerUp().reason())),
+                "alsoSeen",
+                a.alsoSeen());
+    }
+}

@@ -1,0 +1,141 @@
+package fernstep.exchange.eval;
+
+import fernstep.core.approach.Stances.GapReading;
+import fernstep.core.measure.Range;
+import fernstep.core.screening.Stage;
+import fernstep.core.separation.Condition;
+import fernstep.core.separation.Examiner;
+import fernstep.core.separation.Feel;
+import fernstep.core.separation.FingerCalibration;
+import fernstep.core.separation.Method;
+import fernstep.core.separation.Reading;
+import fernstep.core.separation.Separation;
+import fernstep.core.separation.SiteResult;
+import fernstep.core.separation.Width;
+import fernstep.exchange.casefile.CaseObject;
+import fernstep.exchange.wording.Wording;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** {@code op: "separation"}: widths, error, change, verdict and area. */
+final class SeparationOp implements Operation {
+    private static final Range VALUE = Range.WIDTH_MM;
+    private final Wording wording;
+
+    SeparationOp(Wording wording) {
+        this.wording = wording;
+    }
+
+    @Override
+    public Map<String, Object> answer(CaseObject request) {
+        Examiner examiner = examiner(request, "calibrationMm", "semMm");
+        Examiner examinerBefore = request.has("previousCalibrationMm") || request.has("previousSemMm")
+                ? examiner(request, "previousCalibrationMm", "previousSemMm")
+                : examiner;
+        GapReading stance = request.code("gapStance", GapReading.class);
+        Stage.ForWidth stage = request.code("stage", Stage.ForWidth.class);
+        Separation.Check now = check(request, "readings", examiner);
+        if (now.readings().isEmpty()) {
+            throw request.problem("readings", "at least one reading is needed", "[{siteCm, condition, method, values}]");
+        }
+        Separation.Check before =
+                request.has("previous") ? check(request, "previous", examinerBefore) : null;
+        request.nothingElse();
+        return asJson(request.checked("readings", () -> Separation.of(now, before, stance, stage)));
+    }
+
+    private static Examiner examiner(CaseObject request, String calibrationField, String semField) {
+        FingerCalibration calibration = request.has(calibrationField)
+                ? request.checked(
+                        calibrationField,
+                        () -> FingerCalibration.of(request.numbers(calibrationField, Range.FINGER_TABLE_MM)))
+                : FingerCalibration.NOT_CALIBRATED;
+        Map<Method, Double> own = new EnumMap<>(Method.class);
+        Optional<CaseObject> sem = request.optionalObject(semField);
+        sem.ifPresent(s -> {
+            for (Method method : Method.values()) {
+                s.optionalNumber(method.name(), Range.SEM_MM).ifPresent(v -> own.put(method, v));
+            }
+            s.nothingElse();
+        });
+        return new Examiner(calibration, own);
+    }
+
+    private static Separation.Check check(CaseObject request, String field, Examiner examiner) {
+        List<Reading> readings =
+                request.objects(field).stream().map(SeparationOp::reading).toList();
+        return request.checked(field, () -> new Separation.Check(readings, examiner));
+    }
+
+    private static Reading reading(CaseObject r) {
+        double site = r.number("siteCm", Range.SITE_CM);
+        Condition condition = r.code("condition", Condition.class);
+        Method method = r.code("method", Method.class);
+        List<Double> values = r.numbers("values", method == Method.FINGERS ? Range.FINGERS : VALUE);
+        Double depth = r.optionalNumber("depthMm", Range.DEPTH_MM).orElse(null);
+        Feel feel = r.optionalCode("feel", Feel.class).orElse(null);
+        r.nothingElse();
+        return r.checked("values", () -> new Reading(site, condition, method, values, depth, feel));
+    }
+
+    private Map<String, Object> asJson(Separation s) {
+        Map<String, Object> area = new LinkedHashMap<>();
+        for (Condition condition : Condition.values()) {
+            Optional.ofNullable(s.profiles().get(condition))
+                    .flatMap(p -> p.areaMm2())
+                    .ifPresent(mm2 -> area.put(condition.name(), Json.rounded(mm2)));
+        }
+        return Json.object(
+                "readings",
+                s.widths().stream().map(SeparationOp::width).toList(),
+                "sites",
+                s.sites().stream().map(this::site).toList(),
+                "areaMm2",
+                area);
+    }
+
+    private static Map<String, Object> width(Width w) {
+        Map<String, Object> json = Json.object(
+                "siteCm",
+                w.reading().siteCm(),
+                "condition",
+                w.reading().condition(),
+                "widthMm",
+                Json.rounded(w.mm()),
+                "semMm",
+                Json.rounded(w.errorMm()),
+                "calibrated",
+                w.calibrated());
+        if (w.change() != null) {
+            json.put("changeMm", Json.rounded(w.change().mm()));
+            json.put("smallestRealChangeMm", Json.rounded(w.change().smallestRealMm()));
+            json.put("change", w.change().kind());
+        }
+        return json;
+    }
+
+    private Map<String, Object> site(SiteResult s) {
+        return Json.object(
+                "siteCm",
+                s.siteCm(),
+                "closurePct",
+                Json.rounded(s.closurePct()),
+                "setEffectMm",
+                Json.rounded(s.setEffectMm()),
+                "verdict",
+                s.verdict() == null
+                        ? null
+                        : Json.object(
+                                "code",
+                                s.verdict().code(),
+                                "limitMm",
+                                Json.rounded(s.verdict().limitMm()),
+                                "stance",
+                                s.verdict().stance(),
+                                "text",
+                                wording.of(s.verdict().reason())));
+    }
+}
