@@ -69,6 +69,11 @@ public record Plan(List<PlanItem> items, List<NotOpen> notOpen, int minutesAvail
         return secondsTotal() <= minutesAvailable * 60;
     }
 
+    /** How much of her minutes the plan takes, 0 to 100. */
+    public int fillPct() {
+        return Math.min(100, 100 * secondsTotal() / (minutesAvailable * 60));
+    }
+
     /** Rungs that count as done: below where she stands, and those the float test showed clean. */
     public static Set<RungGates.Done> done(Catalogue catalogue, Findings findings, List<Place> places) {
         Set<RungGates.Done> done = new HashSet<>();
@@ -176,14 +181,15 @@ public record Plan(List<PlanItem> items, List<NotOpen> notOpen, int minutesAvail
             Dose base = c.dose() == null || steppedDown ? DoseRules.minimum(window, q.stances().dose()) : c.dose();
             Dose dose = base.withSets(base.sets() + extraSets);
             Reason why = steppedDown ? Reason.of("why.gateBelow", c.rung().code()) : c.why();
-            items.add(item(rung, side, dose, why));
+            items.add(item(rung, side, base, dose, why));
         }
 
-        private PlanItem item(Rung rung, @Nullable Side side, Dose dose, Reason why) {
+        private PlanItem item(Rung rung, @Nullable Side side, Dose base, Dose dose, Reason why) {
             LyingLegs legs = rung.legsAt(1).orElse(null);
             return new PlanItem(
                     rung,
                     side,
+                    base,
                     dose,
                     1,
                     legs == null ? null : legs.working().hipDeg(),

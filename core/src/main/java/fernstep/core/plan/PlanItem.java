@@ -11,6 +11,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * One thing to do.
  *
+ * @param baseDose her dose on this rung
+ * @param dose what to do today: the base, and one set more on the weaker side
  * @param range 0 to 1
  * @param hipDeg hip angle of the working leg at that range; null where there is none
  * @param heelHeightCm height of the working heel at that range; null where there is none
@@ -19,6 +21,7 @@ import org.jspecify.annotations.Nullable;
 public record PlanItem(
         Rung rung,
         @Nullable Side side,
+        Dose baseDose,
         Dose dose,
         double range,
         @Nullable Double hipDeg,

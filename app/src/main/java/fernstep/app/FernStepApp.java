@@ -1,0 +1,40 @@
+package fernstep.app;
+
+import fernstep.core.catalogue.Catalogue;
+import fernstep.exchange.casefile.CataloguePackage;
+import fernstep.exchange.eval.Eval;
+import fernstep.exchange.wording.Wording;
+import java.time.Clock;
+import org.mybatis.spring.annotation.MapperScan;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.context.annotation.Bean;
+
+@SpringBootApplication
+@MapperScan(basePackages = "fernstep.app", annotationClass = org.apache.ibatis.annotations.Mapper.class)
+public class FernStepApp {
+    public static void main(String[] args) {
+        SpringApplication.run(FernStepApp.class, args);
+    }
+
+    @Bean
+    Clock clock() {
+        return Clock.systemDefaultZone();
+    }
+
+    /** A wrong catalogue file stops the start here, with file, line and reason. */
+    @Bean
+    Catalogue catalogue() {
+        return CataloguePackage.shipped();
+    }
+
+    @Bean
+    Wording wording() {
+        return Wording.english();
+    }
+
+    @Bean
+    Eval eval(Catalogue catalogue) {
+        return new Eval(() -> catalogue);
+    }
+}

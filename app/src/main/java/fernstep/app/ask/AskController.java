@@ -1,0 +1,109 @@
+package fernstep.app.ask;
+
+import fernstep.app.security.SignedIn;
+import fernstep.core.screening.Answer;
+import fernstep.core.screening.Outcome;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Today's questions and what follows. */
+@Controller
+class AskController {
+    private static final Map<Outcome, List<Answer>> BY_OUTCOME =
+            Arrays.stream(Answer.values()).collect(Collectors.groupingBy(Answer::leadsTo));
+
+    private final Visits visits;
+
+    AskController(Visits visits) {
+        this.visits = visits;
+    }
+
+    @PostMapping("/clients/{clientId}/visit")
+    String open(@PathVariable long clientId, @AuthenticationPrincipal SignedIn me) {
+        return "redirect:/visits/" + visits.openToday(clientId, me.staffId()).id() + "/ask";
+    }
+
+    @GetMapping("/visits/{id}/ask")
+    String ask(@PathVariable long id, Model model) {
+        return page(visits.byId(id), model, "ask/ask");
+    }
+
+    @PostMapping("/visits/{id}/answers")
+    String answer(@PathVariable long id, @RequestParam Answer code, @RequestParam boolean yes, Model model) {
+        Visit before = visits.byId(id);
+        boolean correction = !yes && code.emergency() && before.answers().contains(code);
+        Visit now = correction ? before : visits.answer(id, code, yes);
+        model.addAttribute("needsReason", correction ? code : null);
+        return page(now, model, "ask/ask :: outcome");
+    }
+
+    @PostMapping("/visits/{id}/correct")
+    String correct(
+            @PathVariable long id,
+            @RequestParam Answer code,
+            @RequestParam String reason,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
+        if (reason.isBlank()) {
+            redirect.addFlashAttribute("correctionProblem", "Please say why the answer was wrong.");
+        } else {
+            visits.correct(id, code, shortened(reason), me.staffId());
+        }
+        return "redirect:/visits/" + id + "/ask";
+    }
+
+    @PostMapping("/visits/{id}/override")
+    String override(
+            @PathVariable long id,
+            @RequestParam String reason,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
+        if (!me.isTherapist()) {
+            throw new AccessDeniedException("only a therapist may override ask-first");
+        }
+        if (reason.isBlank()) {
+            redirect.addFlashAttribute("overrideProblem", "Please give the reason; it goes to the audit trail.");
+        } else if (visits.byId(id).screening().outcome() == Outcome.ASK_FIRST) {
+            visits.overrideAskFirst(id, shortened(reason), me.staffId());
+        }
+        return "redirect:/visits/" + id + "/ask";
+    }
+
+    @PostMapping("/visits/{id}/asked")
+    String asked(@PathVariable long id) {
+        visits.markAsked(id);
+        Visit visit = visits.byId(id);
+        return visit.locked() ? "redirect:/visits/" + id + "/referral" : "redirect:/visits/" + id + "/check";
+    }
+
+    @GetMapping("/visits/{id}/referral")
+    String referral(@PathVariable long id, Model model) {
+        return page(visits.byId(id), model, "ask/referral");
+    }
+
+    private static String shortened(String reason) {
+        String text = reason.strip();
+        return text.length() > 300 ? text.substring(0, 300) : text;
+    }
+
+    private static String page(Visit visit, Model model, String view) {
+        model.addAttribute("visit", visit);
+        model.addAttribute("client", visit.client());
+        model.addAttribute("screening", visit.screening());
+        model.addAttribute("emergency", BY_OUTCOME.get(Outcome.REFER_NOW));
+        model.addAttribute("askFirst", BY_OUTCOME.get(Outcome.ASK_FIRST));
+        model.addAttribute("adapt", BY_OUTCOME.get(Outcome.ADAPT));
+        return view;
+    }
+}

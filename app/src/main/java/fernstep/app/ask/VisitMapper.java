@@ -1,0 +1,36 @@
+package fernstep.app.ask;
+
+import fernstep.core.screening.Answer;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+
+@Mapper
+public interface VisitMapper {
+    Optional<VisitRow> byId(@Param("id") long id);
+
+    Optional<VisitRow> onDay(@Param("clientId") long clientId, @Param("heldOn") LocalDate heldOn);
+
+    /** Newest first. */
+    List<VisitRow> ofClient(@Param("clientId") long clientId);
+
+    /** Of all clients on this day. */
+    List<VisitRow> allOnDay(@Param("heldOn") LocalDate heldOn);
+
+    void insert(
+            @Param("clientId") long clientId, @Param("heldOn") LocalDate heldOn, @Param("staffId") long staffId);
+
+    Set<Answer> answers(@Param("visitId") long visitId);
+
+    void addAnswer(@Param("visitId") long visitId, @Param("code") Answer code);
+
+    void removeAnswer(@Param("visitId") long visitId, @Param("code") Answer code);
+
+    void markAsked(@Param("visitId") long visitId);
+
+    void overrideAskFirst(
+            @Param("visitId") long visitId, @Param("reason") String reason, @Param("staffId") long staffId);
+}

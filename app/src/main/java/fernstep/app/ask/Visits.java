@@ -1,0 +1,109 @@
+package fernstep.app.ask;
+
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.support.Audit;
+import fernstep.app.support.NotFound;
+import fernstep.app.support.Today;
+import fernstep.core.screening.Answer;
+import fernstep.core.screening.Screening;
+import java.time.LocalDate;
+import java.util.EnumSet;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Today's visit of a client: opened once a day, answered, screened. */
+@Service
+public class Visits {
+    private final VisitMapper mapper;
+    private final Clients clients;
+    private final LastChecks lastChecks;
+    private final Audit audit;
+    private final Today today;
+
+    public Visits(VisitMapper mapper, Clients clients, LastChecks lastChecks, Audit audit, Today today) {
+        this.mapper = mapper;
+        this.clients = clients;
+        this.lastChecks = lastChecks;
+        this.audit = audit;
+        this.today = today;
+    }
+
+    /** When the last separation check of a client was; answered by the check feature. */
+    public interface LastChecks {
+        Optional<LocalDate> lastSeparationCheck(long clientId);
+    }
+
+    @Transactional
+    public Visit openToday(long clientId, long staffId) {
+        clients.file(clientId);
+        mapper.insert(clientId, today.date(), staffId);
+        return today(clientId).orElseThrow();
+    }
+
+    public Optional<Visit> today(long clientId) {
+        return mapper.onDay(clientId, today.date()).map(this::visit);
+    }
+
+    public Visit byId(long visitId) {
+        return visit(mapper.byId(visitId).orElseThrow(() -> new NotFound("no visit " + visitId)));
+    }
+
+    /** Screening by her facts alone, for days without a visit. */
+    public Screening screeningToday(ClientFile client) {
+        return today(client.id())
+                .map(Visit::screening)
+                .orElseGet(() -> screen(client, EnumSet.noneOf(Answer.class), false, today.date()));
+    }
+
+    @Transactional
+    public Visit answer(long visitId, Answer code, boolean yes) {
+        if (yes) {
+            mapper.addAnswer(visitId, code);
+        } else {
+            mapper.removeAnswer(visitId, code);
+        }
+        return byId(visitId);
+    }
+
+    /** Takes back an emergency answer that was mis-recorded: the reason goes to the audit trail. */
+    @Transactional
+    public Visit correct(long visitId, Answer code, String reason, long staffId) {
+        Visit visit = byId(visitId);
+        if (visit.answers().contains(code)) {
+            mapper.removeAnswer(visitId, code);
+            audit.record(staffId, visit.client().id(), "ANSWER_CORRECTED", code + ": " + reason);
+        }
+        return byId(visitId);
+    }
+
+    @Transactional
+    public void overrideAskFirst(long visitId, String reason, long staffId) {
+        Visit visit = byId(visitId);
+        if (!visit.overridden()) {
+            mapper.overrideAskFirst(visitId, reason, staffId);
+            audit.record(staffId, visit.client().id(), "ASK_FIRST_OVERRIDDEN", reason);
+        }
+    }
+
+    public void markAsked(long visitId) {
+        mapper.markAsked(visitId);
+    }
+
+    private Visit visit(VisitRow row) {
+        ClientFile client = clients.file(row.clientId());
+        Set<Answer> answers = EnumSet.noneOf(Answer.class);
+        answers.addAll(mapper.answers(row.id()));
+        return new Visit(row, client, answers, screen(client, answers, row.askFirstOverride() != null, row.heldOn()));
+    }
+
+    private Screening screen(ClientFile client, Set<Answer> answers, boolean overridden, LocalDate day) {
+        @Nullable LocalDate last = lastChecks.lastSeparationCheck(client.id()).orElse(null);
+        return Screening.of(Screening.Question.of(client.facts(), answers, client.stances(), day)
+                .withLastCheck(last)
+                .withOverrides(overridden, Set.of()));
+    }
+}

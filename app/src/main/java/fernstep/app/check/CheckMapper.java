@@ -1,0 +1,40 @@
+package fernstep.app.check;
+
+import fernstep.app.ask.Visits;
+import fernstep.core.separation.Condition;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+
+@Mapper
+public interface CheckMapper extends Visits.LastChecks {
+    List<ReadingRow> readings(@Param("visitId") long visitId);
+
+    List<FindingRow> findings(@Param("visitId") long visitId);
+
+    void putReading(ReadingRow reading);
+
+    void removeReading(
+            @Param("visitId") long visitId,
+            @Param("siteCm") double siteCm,
+            @Param("condition") Condition condition);
+
+    void putFinding(FindingRow finding);
+
+    void removeFinding(
+            @Param("visitId") long visitId, @Param("name") FindingField name, @Param("side") String side);
+
+    /** The last visit with readings before this day. */
+    Optional<Long> visitWithReadingsBefore(@Param("clientId") long clientId, @Param("before") LocalDate before);
+
+    /** The visit with readings before that one. */
+    Optional<Long> visitBefore(@Param("clientId") long clientId, @Param("visitId") long visitId);
+
+    /** The newest value of each finding up to this day. */
+    List<FindingRow> latestFindings(@Param("clientId") long clientId, @Param("upTo") LocalDate upTo);
+
+    @Override
+    Optional<LocalDate> lastSeparationCheck(@Param("clientId") long clientId);
+}

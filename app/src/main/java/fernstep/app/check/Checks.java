@@ -1,0 +1,147 @@
+package fernstep.app.check;
+
+import fernstep.app.ask.Visit;
+import fernstep.app.client.ClientFile;
+import fernstep.app.security.Staff;
+import fernstep.app.security.StaffMapper;
+import fernstep.core.findings.Findings;
+import fernstep.core.findings.FloatTest;
+import fernstep.core.measure.Side;
+import fernstep.core.screening.Stage;
+import fernstep.core.separation.Condition;
+import fernstep.core.separation.Examiner;
+import fernstep.core.separation.Separation;
+import fernstep.core.separation.Width;
+import java.time.LocalDate;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
+/** The checks of a visit, read back as the core wants them. */
+@Service
+public class Checks {
+    private final CheckMapper mapper;
+    private final StaffMapper staff;
+
+    public Checks(CheckMapper mapper, StaffMapper staff) {
+        this.mapper = mapper;
+        this.staff = staff;
+    }
+
+    /** The sheet of one visit, with the visit before it beside. */
+    public CheckSheet sheet(Visit visit) {
+        List<ReadingRow> now = mapper.readings(visit.id());
+        List<ReadingRow> before = mapper.visitWithReadingsBefore(
+                        visit.client().id(), visit.row().heldOn())
+                .map(mapper::readings)
+                .orElse(List.of());
+        Map<String, String> today = byKey(mapper.findings(visit.id()));
+        Map<String, String> earlier = byKey(mapper.latestFindings(
+                visit.client().id(), visit.row().heldOn().minusDays(1)));
+        return sheet(visit.client(), visit.row().heldOn(), now, before, today, earlier);
+    }
+
+    private CheckSheet sheet(
+            ClientFile client,
+            LocalDate day,
+            List<ReadingRow> now,
+            List<ReadingRow> before,
+            Map<String, String> today,
+            Map<String, String> earlier) {
+        Separation.Check checkBefore = before.isEmpty() ? null : check(before);
+        return new CheckSheet(
+                now,
+                before,
+                separation(client, day, check(now), checkBefore),
+                checkBefore == null ? null : separation(client, day, checkBefore, null),
+                today,
+                earlier);
+    }
+
+    private static Separation separation(
+            ClientFile client, LocalDate day, Separation.Check now, Separation.@Nullable Check before) {
+        return Separation.of(
+                now, before, client.stances().gapReading(), Stage.forWidth(client.facts(), day));
+    }
+
+    /** The newest separation check up to a day, with the one before it beside; empty without any. */
+    public Optional<CheckSheet> latestSheet(ClientFile client, LocalDate upTo) {
+        return mapper.visitWithReadingsBefore(client.id(), upTo.plusDays(1)).map(id -> {
+            List<ReadingRow> now = mapper.readings(id);
+            List<ReadingRow> before =
+                    mapper.visitBefore(client.id(), id).map(mapper::readings).orElse(List.of());
+            return sheet(client, upTo, now, before, Map.of(), Map.of());
+        });
+    }
+
+    /** The newest value of every finding up to a day: what the plan is made from. */
+    public Findings findings(long clientId, LocalDate upTo) {
+        return findings(byKey(mapper.latestFindings(clientId, upTo)));
+    }
+
+    /** Whether the newest re-check showed a real widening at rest against the one before. */
+    public boolean lastRecheckWidened(ClientFile client, LocalDate upTo) {
+        Optional<Long> newest = mapper.visitWithReadingsBefore(client.id(), upTo.plusDays(1));
+        Optional<Long> before = newest.flatMap(n -> mapper.visitBefore(client.id(), n));
+        if (newest.isEmpty() || before.isEmpty()) {
+            return false;
+        }
+        return separation(
+                        client, upTo, check(mapper.readings(newest.get())), check(mapper.readings(before.get())))
+                .widths()
+                .stream()
+                .anyMatch(w -> w.reading().condition() == Condition.REST
+                        && w.change() != null
+                        && w.change().kind() == Width.Kind.WIDER);
+    }
+
+    private Separation.Check check(List<ReadingRow> rows) {
+        Examiner examiner = rows.isEmpty()
+                ? Examiner.UNKNOWN
+                : staff.byId(rows.get(0).staffId()).map(Staff::examiner).orElse(Examiner.UNKNOWN);
+        return new Separation.Check(rows.stream().map(ReadingRow::asReading).toList(), examiner);
+    }
+
+    private static Map<String, String> byKey(List<FindingRow> rows) {
+        Map<String, String> map = new HashMap<>();
+        rows.forEach(r -> map.put(CheckSheet.key(r.name(), r.side()), r.findingValue()));
+        return map;
+    }
+
+    private static Findings findings(Map<String, String> values) {
+        Map<Side, Integer> grades = new EnumMap<>(Side.class);
+        Map<Side, Integer> scores = new EnumMap<>(Side.class);
+        for (Side side : Side.values()) {
+            Optional.ofNullable(values.get(CheckSheet.key(FindingField.SET_GRADE, side.name())))
+                    .ifPresent(v -> grades.put(side, Integer.parseInt(v)));
+            FloatTest test = CheckSheet.floatTest(values, side);
+            if (test.tried()) {
+                scores.put(side, test.score());
+            }
+        }
+        return new Findings(
+                code(values, FindingField.COUGH, Findings.Cough.class),
+                grades,
+                number(values, FindingField.TOLERANCE_BREATHS),
+                code(values, FindingField.BREATH_PATTERN, Findings.BreathPattern.class),
+                scores,
+                code(values, FindingField.LUMBAR_GAP, Findings.LumbarGap.class),
+                code(values, FindingField.RIBS, Findings.RibsOverPelvis.class),
+                code(values, FindingField.DOMING, Findings.Doming.class));
+    }
+
+    private static <E extends Enum<E>> @Nullable E code(
+            Map<String, String> values, FindingField field, Class<E> type) {
+        String value = values.get(CheckSheet.key(field, ""));
+        return value == null ? null : Enum.valueOf(type, value);
+    }
+
+    private static @Nullable Integer number(Map<String, String> values, FindingField field) {
+        String value = values.get(CheckSheet.key(field, ""));
+        return value == null ? null : Integer.valueOf(value);
+    }
+}

@@ -1,0 +1,36 @@
+package fernstep.app.check;
+
+import fernstep.core.separation.Condition;
+import fernstep.core.separation.Feel;
+import fernstep.core.separation.Method;
+import fernstep.core.separation.Reading;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/** A reading as stored; repeats stand in one field, apart by spaces. */
+public record ReadingRow(
+        long visitId,
+        double siteCm,
+        Condition conditionCode,
+        Method method,
+        String readingValues,
+        @Nullable Double depthMm,
+        @Nullable Feel feel,
+        long staffId) {
+
+    Reading asReading() {
+        return new Reading(siteCm, conditionCode, method, values(readingValues), depthMm, feel);
+    }
+
+    static List<Double> values(String text) {
+        return Arrays.stream(text.strip().split("\\s+"))
+                .map(Double::parseDouble)
+                .toList();
+    }
+
+    static String joined(List<Double> values) {
+        return values.stream().map(String::valueOf).collect(Collectors.joining(" "));
+    }
+}

@@ -1,0 +1,117 @@
+package fernstep.app.client;
+
+import fernstep.app.security.SignedIn;
+import fernstep.app.support.FormProblems;
+import fernstep.app.support.Today;
+import fernstep.core.approach.Approach;
+import fernstep.core.client.BirthMode;
+import fernstep.core.client.Clearance;
+import fernstep.core.client.Restriction;
+import fernstep.core.client.Status;
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The client form, and clearances. */
+@Controller
+class ClientFormController {
+    private final Clients clients;
+    private final Today today;
+
+    ClientFormController(Clients clients, Today today) {
+        this.clients = clients;
+        this.today = today;
+    }
+
+    @ModelAttribute
+    void choices(Model model) {
+        model.addAttribute("statuses", Status.values());
+        model.addAttribute("birthModes", BirthMode.values());
+        model.addAttribute("approaches", Approach.values());
+        model.addAttribute("restrictionCodes", Restriction.values());
+        model.addAttribute("today", today.date());
+        model.addAttribute("latestDueDate", ClientForm.latestDueDate(today.date()));
+    }
+
+    @GetMapping("/clients/new")
+    String blank(Model model) {
+        return form(model, null, ClientForm.empty(), new FormProblems());
+    }
+
+    @PostMapping("/clients")
+    String create(ClientForm form, Model model) {
+        FormProblems problems = new FormProblems();
+        ClientForm.Read read = form.read(null, today.date(), problems);
+        if (problems.any()) {
+            return form(model, null, form, problems);
+        }
+        return "redirect:/clients/" + clients.create(read.row(), read.events());
+    }
+
+    @GetMapping("/clients/{id}/edit")
+    String edit(@PathVariable long id, Model model) {
+        return form(model, id, ClientForm.of(clients.file(id)), new FormProblems());
+    }
+
+    @PostMapping("/clients/{id}")
+    String update(@PathVariable long id, ClientForm form, Model model) {
+        clients.file(id);
+        FormProblems problems = new FormProblems();
+        ClientForm.Read read = form.read(id, today.date(), problems);
+        if (problems.any()) {
+            return form(model, id, form, problems);
+        }
+        clients.update(read.row(), read.events());
+        return "redirect:/clients/" + id;
+    }
+
+    private static String form(Model model, @Nullable Long id, ClientForm form, FormProblems problems) {
+        model.addAttribute("clientId", id);
+        model.addAttribute("form", form);
+        model.addAttribute("problems", problems.byField());
+        return "client/form";
+    }
+
+    @PostMapping("/clients/{id}/clearances")
+    String clear(
+            @PathVariable long id,
+            @RequestParam String scope,
+            @RequestParam String givenOn,
+            @RequestParam(defaultValue = "") String expiresOn,
+            @RequestParam String byRole,
+            @RequestParam(defaultValue = "") String byName,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
+        clients.file(id);
+        FormProblems problems = new FormProblems();
+        LocalDate given = problems.date("givenOn", givenOn);
+        LocalDate expires = problems.date("expiresOn", expiresOn);
+        if (given == null || given.isAfter(today.date())) {
+            problems.add("givenOn", "A day up to today.");
+        } else if (expires != null && expires.isBefore(given)) {
+            problems.add("expiresOn", "Not before it was given.");
+        }
+        Clearance.Scope chosen = problems.neededCode("scope", scope, Clearance.Scope.class);
+        String role = problems.needed("byRole", byRole, 60);
+        String who = problems.text("byName", byName, 120);
+        if (problems.any()) {
+            redirect.addFlashAttribute("clearanceProblems", problems.byField());
+            redirect.addFlashAttribute("clearanceTyped", new Typed(scope, givenOn, expiresOn, byRole, byName));
+        } else {
+            clients.clear(new ClearanceRow(id, chosen, given, expires, role, who, "", me.staffId()));
+        }
+        return "redirect:/clients/" + id + "#clearances";
+    }
+
+    /** A clearance just as it was typed. */
+    public record Typed(String scope, String givenOn, String expiresOn, String byRole, String byName)
+            implements java.io.Serializable {}
+}

@@ -1,0 +1,19 @@
+package fernstep.app.client;
+
+import fernstep.core.client.BirthMode;
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+
+/** A birth or an operation as stored. */
+public record EventRow(
+        long clientId,
+        Kind kind,
+        LocalDate happenedOn,
+        @Nullable BirthMode birthMode,
+        int tearDegree,
+        String what) {
+    public enum Kind {
+        BIRTH,
+        SURGERY
+    }
+}

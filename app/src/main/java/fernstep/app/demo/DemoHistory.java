@@ -1,0 +1,184 @@
+package fernstep.app.demo;
+
+import fernstep.app.ask.VisitMapper;
+import fernstep.app.check.CheckMapper;
+import fernstep.app.check.FindingField;
+import fernstep.app.check.FindingRow;
+import fernstep.app.check.ReadingRow;
+import fernstep.app.progress.LadderMapper;
+import fernstep.app.progress.LadderRow;
+import fernstep.app.progress.ResultRow;
+import fernstep.app.run.SessionMapper;
+import fernstep.app.run.SessionRow;
+import fernstep.app.support.Today;
+import fernstep.core.progress.SessionResult.Kind;
+import fernstep.core.screening.Answer;
+import fernstep.core.screening.Strand;
+import fernstep.core.separation.Condition;
+import fernstep.core.separation.Feel;
+import fernstep.core.separation.Method;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Random;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** Earlier visits, readings with honest error, and sessions of the invented clients. Seeded: the same every time. */
+@Component
+class DemoHistory {
+    private static final long SEED = 20_311;
+    private static final double[] SITES_CM = {5, 2, 0, -2, -5};
+    private static final double[] SHAPE = {0.75, 1.0, 0.95, 0.7, 0.4};
+
+    private final VisitMapper visits;
+    private final CheckMapper checks;
+    private final LadderMapper ladders;
+    private final SessionMapper sessions;
+    private final Today today;
+
+    DemoHistory(VisitMapper visits, CheckMapper checks, LadderMapper ladders, SessionMapper sessions, Today today) {
+        this.visits = visits;
+        this.checks = checks;
+        this.ladders = ladders;
+        this.sessions = sessions;
+        this.today = today;
+    }
+
+    /** The ids of the twelve. */
+    record People(
+            long wren, long priyanka, long solveig, long maribel, long hana, long freya, long adaeze, long beatrix,
+            long noor, long leilani, long zofia, long catarina) {}
+
+    void write(People p, long therapist, long coach) {
+        Random random = new Random(SEED);
+        separation(p.wren(), 30, 2.5, 0.0, Feel.SPRINGY, therapist, random);
+        long maribel = separation(p.maribel(), 21, 2.5, 0.5, Feel.SPRINGY, therapist, random);
+        finding(maribel, FindingField.COUGH, "", "DRAWS_IN");
+        finding(maribel, FindingField.SET_GRADE, "LEFT", "3");
+        finding(maribel, FindingField.SET_GRADE, "RIGHT", "4");
+        finding(maribel, FindingField.TOLERANCE_BREATHS, "", "5");
+        finding(maribel, FindingField.LUMBAR_GAP, "", "FLAT_HAND");
+        floats(maribel, "LEFT", 1);
+        floats(maribel, "RIGHT", 3);
+        place(p.maribel(), Strand.BREATH, "", "BR3", 1, null, null, 4, 14, therapist);
+        place(p.maribel(), Strand.DEEP_CORE, "", "DC2", 1, 10, 7, null, 14, therapist);
+        place(p.maribel(), Strand.LEG_FLOAT, "LEFT", "F1", 1, 7, null, null, 14, therapist);
+        place(p.maribel(), Strand.LEG_FLOAT, "RIGHT", "F2", 1, 12, null, null, 14, therapist);
+        trained(p.maribel(), List.of(12, 8, 5), therapist, "BR3", "", Kind.CLEAN, Kind.CLEAN, Kind.HELPED);
+        trained(p.maribel(), List.of(12, 8, 5), therapist, "DC2", "", Kind.EASED, Kind.CLEAN, Kind.CLEAN);
+        trained(p.maribel(), List.of(12, 8, 5), therapist, "F1", "LEFT", Kind.EASED, Kind.CLEAN, Kind.HELPED);
+        trained(p.maribel(), List.of(12, 8, 5), therapist, "F2", "RIGHT", Kind.CLEAN, Kind.CLEAN, Kind.CLEAN);
+
+        separation(p.hana(), 90, 3.0, 0.5, Feel.SOFT, therapist, random);
+        long hana = separation(p.hana(), 45, 2.5, 0.5, Feel.SPRINGY, coach, random);
+        set(hana, 4, 4, "7");
+        floats(hana, "LEFT", 4);
+        floats(hana, "RIGHT", 4);
+        separation(p.freya(), 160, 2.5, 0.5, Feel.SPRINGY, therapist, random);
+        long freya = separation(p.freya(), 30, 1.5, 0.5, Feel.TAUT, therapist, random);
+        set(freya, 5, 5, "12");
+        floats(freya, "LEFT", 5);
+        floats(freya, "RIGHT", 5);
+        long adaeze = separation(p.adaeze(), 25, 2.5, -0.5, Feel.SOFT, therapist, random);
+        set(adaeze, 3, 3, "2");
+        finding(adaeze, FindingField.COUGH, "", "PUSHES_OUT");
+        finding(adaeze, FindingField.BREATH_PATTERN, "", "CHEST_UP");
+        separation(p.beatrix(), 120, 3.5, 0.5, Feel.SPRINGY, therapist, random);
+        long beatrix = separation(p.beatrix(), 35, 3.5, 0.5, Feel.SPRINGY, coach, random);
+        set(beatrix, 4, 4, "9");
+        floats(beatrix, "LEFT", 3);
+        floats(beatrix, "RIGHT", 3);
+        long noor = separation(p.noor(), 40, 1.0, 0.5, Feel.TAUT, therapist, random);
+        set(noor, 3, 4, "6");
+        floats(noor, "LEFT", 2);
+        floats(noor, "RIGHT", 2);
+        long leilani = separation(p.leilani(), 28, 2.0, 0.5, Feel.SPRINGY, therapist, random);
+        set(leilani, 3, 3, "4");
+        long visit = visit(p.leilani(), 0, therapist);
+        visits.addAnswer(visit, Answer.HEAVINESS);
+        long zofia = separation(p.zofia(), 72, 2.5, 0.5, Feel.SPRINGY, therapist, random);
+        set(zofia, 4, 4, "5");
+        floats(zofia, "LEFT", 2);
+        floats(zofia, "RIGHT", 3);
+        place(p.zofia(), Strand.LEG_FLOAT, "LEFT", "F2", 1, 14, null, null, 60, therapist);
+        place(p.zofia(), Strand.LEG_FLOAT, "RIGHT", "F3", 1, 8, null, null, 60, therapist);
+        trained(p.zofia(), List.of(40, 34, 30), therapist, "F2", "LEFT", Kind.CLEAN, Kind.HELPED, Kind.CLEAN);
+        trained(p.zofia(), List.of(40, 34, 30), therapist, "F3", "RIGHT", Kind.CLEAN, Kind.EASED, Kind.CLEAN);
+        long catarina = separation(p.catarina(), 20, 1.0, 0.5, Feel.TAUT, therapist, random);
+        set(catarina, 5, 5, "14");
+        floats(catarina, "LEFT", 5);
+        floats(catarina, "RIGHT", 5);
+        place(p.catarina(), Strand.LEG_FLOAT, "LEFT", "F7", 3, 10, null, null, 30, therapist);
+        place(p.catarina(), Strand.LEG_FLOAT, "RIGHT", "F7", 3, 12, null, null, 30, therapist);
+    }
+
+    /** Readings at rest and on the head lift, in half fingers, each off by what an honest hand is off. */
+    private long separation(
+            long client, int daysAgo, double fingers, double closes, Feel feel, long staff, Random random) {
+        long visit = visit(client, daysAgo, staff);
+        for (int i = 0; i < SITES_CM.length; i++) {
+            double rest = halves(fingers * SHAPE[i] + random.nextGaussian() * 0.2);
+            double lift = halves(Math.max(0, (fingers - closes) * SHAPE[i] + random.nextGaussian() * 0.2));
+            reading(visit, SITES_CM[i], Condition.REST, rest, feel, staff);
+            reading(visit, SITES_CM[i], Condition.HEAD_LIFT, lift, feel, staff);
+        }
+        return visit;
+    }
+
+    private static double halves(double fingers) {
+        return Math.max(0.5, Math.round(fingers * 2) / 2.0);
+    }
+
+    private void reading(long visit, double site, Condition condition, double fingers, Feel feel, long staff) {
+        checks.putReading(new ReadingRow(
+                visit, site, condition, Method.FINGERS, String.valueOf(fingers), null, feel, staff));
+    }
+
+    private long visit(long client, int daysAgo, long staff) {
+        LocalDate day = today.date().minusDays(daysAgo);
+        visits.insert(client, day, staff);
+        long id = visits.onDay(client, day).orElseThrow().id();
+        if (daysAgo > 0) {
+            visits.markAsked(id);
+        }
+        return id;
+    }
+
+    private void finding(long visit, FindingField field, String side, String value) {
+        checks.putFinding(new FindingRow(visit, field, side, value));
+    }
+
+    private void set(long visit, int left, int right, String tolerance) {
+        finding(visit, FindingField.SET_GRADE, "LEFT", String.valueOf(left));
+        finding(visit, FindingField.SET_GRADE, "RIGHT", String.valueOf(right));
+        finding(visit, FindingField.TOLERANCE_BREATHS, "", tolerance);
+    }
+
+    private void floats(long visit, String side, int score) {
+        for (int rung = 1; rung <= 5 && rung <= score + 1; rung++) {
+            finding(visit, FindingField.valueOf("FLOAT_F" + rung), side, rung <= score ? "CLEAN" : "SIGN");
+        }
+    }
+
+    private void place(
+            long client, Strand strand, String side, String rung, int sets, @Nullable Integer reps,
+            @Nullable Integer holdS, @Nullable Integer breaths, int daysAgo, long staff) {
+        ladders.insert(new LadderRow(
+                null, client, strand, side, rung, sets, reps, holdS, breaths, 1, 5,
+                today.date().minusDays(daysAgo), "START", staff, 0));
+    }
+
+    private void trained(long client, List<Integer> daysAgo, long staff, String rung, String side, Kind... kinds) {
+        for (int i = 0; i < kinds.length; i++) {
+            LocalDate day = today.date().minusDays(daysAgo.get(i));
+            String id = UUID.nameUUIDFromBytes((client + " " + daysAgo.get(i)).getBytes(StandardCharsets.UTF_8))
+                    .toString();
+            sessions.insert(new SessionRow(id, client, day, staff, null));
+            sessions.finish(id);
+            ladders.putResult(new ResultRow(
+                    id, rung, side, client, day, kinds[i], kinds[i] == Kind.EASED ? 5 : 3, "", ""));
+        }
+    }
+}

@@ -1,0 +1,58 @@
+package fernstep.app.overview;
+
+import fernstep.app.ask.Visit;
+import fernstep.app.ask.Visits;
+import fernstep.app.check.Checks;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.progress.Ladders;
+import fernstep.app.support.Today;
+import fernstep.app.support.Words;
+import fernstep.core.client.Clearance;
+import fernstep.core.screening.Screening;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+
+/** The client's page. */
+@Controller
+class OverviewController {
+    private final Clients clients;
+    private final Visits visits;
+    private final Checks checks;
+    private final Ladders ladders;
+    private final Words words;
+    private final Today today;
+
+    OverviewController(
+            Clients clients, Visits visits, Checks checks, Ladders ladders, Words words, Today today) {
+        this.clients = clients;
+        this.visits = visits;
+        this.checks = checks;
+        this.ladders = ladders;
+        this.words = words;
+        this.today = today;
+    }
+
+    @GetMapping("/clients/{id}")
+    String client(@PathVariable long id, Model model) {
+        ClientFile client = clients.file(id);
+        Visit visit = visits.today(id).orElse(null);
+        Screening screening = visits.screeningToday(client);
+        model.addAttribute("client", client);
+        model.addAttribute("visit", visit);
+        model.addAttribute("screening", screening);
+        model.addAttribute("stageLine", StageLine.of(screening, client.facts(), today.date()));
+        model.addAttribute(
+                "fronds",
+                ladders.fronds(client).stream()
+                        .map(f -> FrondDrawing.of(f, words))
+                        .toList());
+        model.addAttribute("standings", ladders.standings(client));
+        model.addAttribute("latest", checks.latestSheet(client, today.date()).orElse(null));
+        model.addAttribute("scopes", Clearance.Scope.values());
+        model.addAttribute("today", today.date());
+        return "overview/client";
+    }
+}

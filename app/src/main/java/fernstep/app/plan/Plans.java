@@ -1,0 +1,34 @@
+package fernstep.app.plan;
+
+import fernstep.app.ask.Visit;
+import fernstep.app.check.Checks;
+import fernstep.app.progress.Ladders;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.plan.Plan;
+import org.springframework.stereotype.Service;
+
+/** Puts the question for a plan together from what is on file. */
+@Service
+public class Plans {
+    private final Catalogue catalogue;
+    private final Checks checks;
+    private final Ladders ladders;
+
+    public Plans(Catalogue catalogue, Checks checks, Ladders ladders) {
+        this.catalogue = catalogue;
+        this.checks = checks;
+        this.ladders = ladders;
+    }
+
+    public Plan plan(Visit visit) {
+        return Plan.of(new Plan.Question(
+                catalogue,
+                visit.screening(),
+                visit.client().facts().pregnant(),
+                visit.client().stances(),
+                checks.findings(visit.client().id(), visit.row().heldOn()),
+                visit.client().body(),
+                ladders.places(visit.client().id()),
+                visit.client().row().minutesPerDay()));
+    }
+}

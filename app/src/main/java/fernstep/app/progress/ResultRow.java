@@ -1,0 +1,41 @@
+package fernstep.app.progress;
+
+import fernstep.core.findings.SignCode;
+import fernstep.core.progress.SessionResult;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** How one rung and side went in a session; next-day codes and signs with commas, pain as PAIN:level. */
+public record ResultRow(
+        String sessionId,
+        String rung,
+        String side,
+        long clientId,
+        LocalDate heldOn,
+        SessionResult.Kind result,
+        @Nullable Integer effort,
+        @Nullable String nextDay,
+        String signs) {
+
+    public SessionResult asResult() {
+        return new SessionResult(heldOn, result, effort, nextDay == null ? null : symptoms(nextDay));
+    }
+
+    private static List<SessionResult.Symptom> symptoms(String text) {
+        return codes(text).stream()
+                .map(part -> part.split(":", 2))
+                .map(p -> new SessionResult.Symptom(
+                        SignCode.valueOf(p[0]), p.length > 1 ? Integer.valueOf(p[1]) : null))
+                .toList();
+    }
+
+    public List<SignCode> signList() {
+        return codes(signs).stream().map(SignCode::valueOf).toList();
+    }
+
+    private static List<String> codes(String text) {
+        return Arrays.stream(text.split(",")).filter(s -> !s.isBlank()).toList();
+    }
+}

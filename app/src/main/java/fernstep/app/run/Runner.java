@@ -1,0 +1,304 @@
+package fernstep.app.run;
+
+import fernstep.app.ask.Visit;
+import fernstep.app.ask.VisitMapper;
+import fernstep.app.ask.Visits;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.plan.Plans;
+import fernstep.app.progress.LadderMapper;
+import fernstep.app.progress.Ladders;
+import fernstep.app.progress.ResultRow;
+import fernstep.app.support.Audit;
+import fernstep.app.support.NotFound;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.decision.Advice;
+import fernstep.core.decision.Decisions;
+import fernstep.core.decision.LeverChange;
+import fernstep.core.decision.Move;
+import fernstep.core.decision.Seen;
+import fernstep.core.decision.Situation;
+import fernstep.core.findings.SignCode;
+import fernstep.core.plan.Plan;
+import fernstep.core.plan.PlanItem;
+import fernstep.core.progress.ResultRules;
+import fernstep.core.screening.Answer;
+import fernstep.exchange.wording.Wording;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Runs a session: takes events, asks the core for the next safe move, keeps the log. */
+@Service
+public class Runner {
+    private final SessionMapper mapper;
+    private final LadderMapper results;
+    private final VisitMapper visitMapper;
+    private final Visits visits;
+    private final Clients clients;
+    private final Plans plans;
+    private final Ladders ladders;
+    private final Catalogue catalogue;
+    private final Wording wording;
+    private final Audit audit;
+
+    public Runner(
+            SessionMapper mapper,
+            LadderMapper results,
+            VisitMapper visitMapper,
+            Visits visits,
+            Clients clients,
+            Plans plans,
+            Ladders ladders,
+            Catalogue catalogue,
+            Wording wording,
+            Audit audit) {
+        this.mapper = mapper;
+        this.results = results;
+        this.visitMapper = visitMapper;
+        this.visits = visits;
+        this.clients = clients;
+        this.plans = plans;
+        this.ladders = ladders;
+        this.catalogue = catalogue;
+        this.wording = wording;
+        this.audit = audit;
+    }
+
+    /** Starts a session on today's plan; the same id again starts nothing new. */
+    @Transactional
+    public String start(long visitId, String sessionId, long staffId) {
+        if (mapper.byId(sessionId).isPresent()) {
+            return sessionId;
+        }
+        Visit visit = visits.byId(visitId);
+        Plan plan = plans.plan(visit);
+        ladders.start(visit.client(), plan.items(), staffId, visit.row().heldOn());
+        mapper.insert(new SessionRow(
+                sessionId, visit.client().id(), visit.row().heldOn(), staffId, null));
+        int ordinal = 0;
+        for (PlanItem item : plan.items()) {
+            mapper.insertItem(new ItemRow(
+                    sessionId,
+                    ordinal++,
+                    item.rung().code(),
+                    item.side() == null ? "" : item.side().name(),
+                    item.dose().sets(),
+                    item.dose().reps(),
+                    item.dose().holdS(),
+                    item.dose().breaths(),
+                    item.dose().perDay(),
+                    item.dose().daysPerWeek()));
+        }
+        return sessionId;
+    }
+
+    public SessionRow session(String id) {
+        return mapper.byId(id).orElseThrow(() -> new NotFound("no session " + id));
+    }
+
+    public ClientFile client(SessionRow session) {
+        return clients.file(session.clientId());
+    }
+
+    public RunLog log(String sessionId) {
+        return RunLog.replay(catalogue, mapper.items(sessionId), mapper.events(sessionId));
+    }
+
+    /** Something the browser reports; {@code id} is made there, so that a repeat is the same event. */
+    public record Report(
+            String id,
+            EventRow.Kind kind,
+            @Nullable String sign,
+            Seen.@Nullable Severity severity,
+            @Nullable Integer painLevel,
+            @Nullable Boolean recoverable,
+            @Nullable String refersTo,
+            @Nullable Move move,
+            @Nullable String reason,
+            @Nullable Integer value) {}
+
+    /** @throws IllegalArgumentException for a report that makes no sense */
+    @Transactional
+    public RunLog take(String sessionId, Report report, long staffId) {
+        SessionRow session = session(sessionId);
+        RunLog before = log(sessionId);
+        boolean late = before.locked() && report.kind() != EventRow.Kind.FINISH;
+        if (mapper.event(report.id()).isEmpty() && !late) {
+            row(session, before, report, staffId).ifPresent(mapper::insertEvent);
+        }
+        RunLog after = log(sessionId);
+        if (after.ended()) {
+            finish(session, after);
+        }
+        return after;
+    }
+
+    private Optional<EventRow> row(SessionRow session, RunLog log, Report r, long staffId) {
+        return switch (r.kind()) {
+            case SIGN -> sign(session, log, r);
+            case OVERRIDE -> override(session, log, r, staffId);
+            case UNDO -> log.lastUndoable().map(last -> plain(session, r, last.id()));
+            default -> Optional.of(plain(session, r, null));
+        };
+    }
+
+    private static EventRow plain(SessionRow session, Report r, @Nullable String refersTo) {
+        return new EventRow(
+                r.id(), session.id(), r.kind(), null, null, null, null, null, null, null, null, refersTo, null, null,
+                null, null, null, null, null, r.value());
+    }
+
+    private Optional<EventRow> sign(SessionRow session, RunLog log, Report r) {
+        Optional<RunItem> current = log.current();
+        if (current.isEmpty() || r.sign() == null) {
+            return Optional.empty();
+        }
+        RunItem item = current.get();
+        int rep = item.setDone ? Math.max(1, item.repsDone) : item.repsDone + 1;
+        boolean again = item.soFar.stream()
+                .anyMatch(x -> x.rep() == rep
+                        && x.signs().stream().anyMatch(s -> s.sign().name().equals(r.sign())));
+        if (again) {
+            return Optional.empty();
+        }
+        Optional<Answer> emergency = Arrays.stream(Answer.values())
+                .filter(Answer::emergency)
+                .filter(a -> a.name().equals(r.sign()))
+                .findFirst();
+        Seen.Severity severity = r.severity() == null ? Seen.Severity.CLEAR : r.severity();
+        Advice advice = Decisions.next(situation(session, item, emergency, r, severity, rep));
+        LeverChange change = advice.change();
+        emergency.ifPresent(a -> lockVisit(session, a));
+        return Optional.of(new EventRow(
+                r.id(),
+                session.id(),
+                EventRow.Kind.SIGN,
+                item.rung.code(),
+                item.set,
+                rep,
+                r.sign(),
+                severity,
+                item.side,
+                r.painLevel(),
+                r.recoverable(),
+                null,
+                advice.move(),
+                change == null ? null : change.lever(),
+                change == null || change.from() == null ? null : change.from().toString(),
+                change == null || change.to() == null ? advice.stepBackTo() : change.to().toString(),
+                advice.loadChangePct(),
+                advice.rule(),
+                wording.of(advice.reason()),
+                null));
+    }
+
+    private Situation situation(
+            SessionRow session,
+            RunItem item,
+            Optional<Answer> emergency,
+            Report r,
+            Seen.Severity severity,
+            int rep) {
+        ClientFile client = client(session);
+        List<PastSign> past = mapper.pastSigns(session.clientId(), session.id());
+        List<Seen> seen = emergency.isPresent()
+                ? List.of()
+                : List.of(new Seen(
+                        SignCode.valueOf(String.valueOf(r.sign())),
+                        severity,
+                        item.side,
+                        rep,
+                        null,
+                        r.painLevel(),
+                        null,
+                        false,
+                        r.recoverable()));
+        Set<Answer> emergencies = EnumSet.noneOf(Answer.class);
+        emergency.ifPresent(emergencies::add);
+        return new Situation(
+                catalogue,
+                item.rung,
+                item.side,
+                client.stances(),
+                client.facts().pregnant(),
+                visits.screeningToday(client).closed(),
+                client.body(),
+                item.setting(),
+                emergencies,
+                seen,
+                item.soFar,
+                PastSign.levers(past, item.rung.code()),
+                PastSign.sessions(past));
+    }
+
+    /** An emergency called out beside the mat stands in the visit too. */
+    private void lockVisit(SessionRow session, Answer emergency) {
+        visitMapper
+                .onDay(session.clientId(), session.heldOn())
+                .ifPresent(v -> visitMapper.addAnswer(v.id(), emergency));
+    }
+
+    private Optional<EventRow> override(SessionRow session, RunLog log, Report r, long staffId) {
+        Optional<EventRow> advised = log.advice().filter(a -> a.id().equals(r.refersTo()));
+        if (advised.isEmpty() || r.move() == null || advised.get().move() == Move.REFER_NOW) {
+            return Optional.empty();
+        }
+        String reason = r.reason() == null || r.reason().isBlank() ? "no reason given" : r.reason().strip();
+        audit.record(
+                staffId,
+                session.clientId(),
+                "ADVICE_OVERRIDDEN",
+                advised.get().ruleId() + " " + advised.get().move() + " → " + r.move() + ": " + reason);
+        return Optional.of(new EventRow(
+                r.id(),
+                session.id(),
+                EventRow.Kind.OVERRIDE,
+                advised.get().rung(),
+                advised.get().setNo(),
+                advised.get().repNo(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                advised.get().id(),
+                r.move(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                reason,
+                null));
+    }
+
+    /** One result per rung and side that was worked on; writing it again writes the same. */
+    private void finish(SessionRow session, RunLog log) {
+        mapper.finish(session.id());
+        for (RunItem item : log.items()) {
+            boolean finishing = !item.done && !item.signs.isEmpty();
+            if ((item.done || finishing) && item.worked()) {
+                results.putResult(new ResultRow(
+                        session.id(),
+                        item.plannedRung,
+                        item.side == null ? "" : item.side.name(),
+                        session.clientId(),
+                        session.heldOn(),
+                        ResultRules.of(item.made),
+                        item.effort,
+                        null,
+                        item.signs.stream()
+                                .filter(s -> RunLog.code(s) != null)
+                                .distinct()
+                                .collect(Collectors.joining(","))));
+            }
+        }
+    }
+}

@@ -1,0 +1,28 @@
+package fernstep.app.security;
+
+import fernstep.core.client.Licence;
+import fernstep.core.separation.Examiner;
+import fernstep.core.separation.FingerCalibration;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** A staff account; the finger widths (mm in all) are null until she has calibrated. */
+public record Staff(
+        @Nullable Long id,
+        String username,
+        String fullName,
+        String passwordHash,
+        Licence licence,
+        boolean houseLead,
+        @Nullable Double finger1Mm,
+        @Nullable Double finger2Mm,
+        @Nullable Double finger3Mm,
+        @Nullable Double finger4Mm) {
+
+    public Examiner examiner() {
+        return finger1Mm == null || finger2Mm == null || finger3Mm == null || finger4Mm == null
+                ? Examiner.UNKNOWN
+                : Examiner.calibrated(
+                        FingerCalibration.of(List.of(finger1Mm, finger2Mm, finger3Mm, finger4Mm)));
+    }
+}

@@ -1,0 +1,5 @@
+/** Sign-in, roles, the first account. */
+@NullMarked
+package fernstep.app.security;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,26 @@
+package fernstep.app.support;
+
+import java.util.Map;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.web.error.ErrorAttributeOptions;
+import org.springframework.boot.webmvc.error.DefaultErrorAttributes;
+import org.springframework.stereotype.Component;
+import org.springframework.web.context.request.WebRequest;
+
+/** Gives every error page an id that stands in the log too, and nothing of the stack trace. */
+@Component
+public class ErrorIds extends DefaultErrorAttributes {
+    private static final Logger LOG = LoggerFactory.getLogger(ErrorIds.class);
+
+    @Override
+    public Map<String, Object> getErrorAttributes(WebRequest request, ErrorAttributeOptions options) {
+        Map<String, Object> attributes = super.getErrorAttributes(request, ErrorAttributeOptions.defaults());
+        String id = UUID.randomUUID().toString().substring(0, 8);
+        attributes.put("errorId", id);
+        Throwable error = getError(request);
+        LOG.warn("error {} status {} at {}", id, attributes.get("status"), attributes.get("path"), error);
+        return attributes;
+    }
+}

@@ -1,0 +1,14 @@
+package fernstep.app.support;
+
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.ResponseStatus;
+
+/** What was asked for is not here, or not for this account. */
+@ResponseStatus(HttpStatus.NOT_FOUND)
+public class NotFound extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    public NotFound(String what) {
+        super(what);
+    }
+}

@@ -1,0 +1,23 @@
+'use strict';
+document.addEventListener('alpine:init', () => {
+  // One tick, one save; the outcome beside it follows.
+  Alpine.data('ask', () => ({
+    busy: false,
+    state: '',
+
+    async tick() {
+      const box = this.$event.target;
+      this.state = 'Saving…';
+      try {
+        const answer = await fern.post(this.$root.dataset.url, { code: box.value, yes: box.checked });
+        document.getElementById('outcome').innerHTML = await answer.text();
+        this.state = 'Saved';
+        const correction = document.querySelector('[data-corrects]');
+        if (correction) { box.checked = true; correction.querySelector('input[name="reason"]').focus(); }
+      } catch (lost) {
+        box.checked = !box.checked;
+        this.state = 'No connection: not saved, please tick again';
+      }
+    },
+  }));
+});

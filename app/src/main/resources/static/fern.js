@@ -1,0 +1,107 @@
+// Shared by all pages: posting with retry, and the theme switch. Feature files add their own components.
+'use strict';
+
+const fern = {
+  token() {
+    return document.querySelector('meta[name="csrf"]').content;
+  },
+
+  uuid() {
+    if (window.crypto.randomUUID) { return window.crypto.randomUUID(); }
+    const b = window.crypto.getRandomValues(new Uint8Array(16));
+    b[6] = (b[6] & 0x0f) | 0x40;
+    b[8] = (b[8] & 0x3f) | 0x80;
+    const h = Array.from(b, (x) => x.toString(16).padStart(2, '0')).join('');
+    return [h.slice(0, 8), h.slice(8, 12), h.slice(12, 16), h.slice(16, 20), h.slice(20)].join('-');
+  },
+
+  /** Sends a form; answers with the response, or throws when the server cannot be reached. */
+  async post(url, fields) {
+    return fetch(url, {
+      method: 'POST',
+      headers: { 'X-CSRF-TOKEN': fern.token(), 'X-Requested-With': 'fetch' },
+      body: new URLSearchParams(fields),
+    });
+  },
+
+  async postJson(url, body) {
+    return fetch(url, {
+      method: 'POST',
+      headers: { 'X-CSRF-TOKEN': fern.token(), 'Content-Type': 'application/json', 'X-Requested-With': 'fetch' },
+      body: JSON.stringify(body),
+    });
+  },
+};
+
+document.addEventListener('alpine:init', () => {
+  Alpine.data('themeSwitch', () => ({
+    toggle() {
+      const next = document.documentElement.dataset.bsTheme === 'dark' ? 'light' : 'dark';
+      document.documentElement.dataset.bsTheme = next;
+      localStorage.setItem('theme', next);
+    },
+  }));
+
+  /**
+   * Saves fields one after another and shows the answer in the results element. What could not be sent is kept in the
+   * browser and sent when the connection, or the page, is back.
+   */
+  Alpine.data('autosave', () => ({
+    queue: [],
+    sending: false,
+    state: '',
+    key: '',
+
+    init() {
+      this.key = 'unsent:' + window.location.pathname;
+      this.queue = JSON.parse(localStorage.getItem(this.key) || '[]');
+      if (this.queue.length) { this.send(); }
+      window.addEventListener('online', () => this.send());
+    },
+
+    waiting() { return this.queue.length > 0; },
+
+    save(url, fields) {
+      this.queue.push({ url, fields });
+      this.keep();
+      this.send();
+    },
+
+    keep() {
+      if (this.queue.length) { localStorage.setItem(this.key, JSON.stringify(this.queue)); }
+      else { localStorage.removeItem(this.key); }
+    },
+
+    async send() {
+      if (this.sending) { return; }
+      this.sending = true;
+      while (this.queue.length) {
+        this.state = 'Saving…';
+        try {
+          const answer = await fern.post(this.queue[0].url, this.queue[0].fields);
+          if (answer.redirected) { this.leave(answer.url); return; }
+          const html = await answer.text();
+          this.queue.shift();
+          this.keep();
+          const target = document.getElementById('results');
+          if (answer.ok && target) {
+            target.innerHTML = html;
+            target.dispatchEvent(new CustomEvent('results-shown', { bubbles: true }));
+          }
+          this.state = answer.ok ? 'Saved' : 'Not accepted';
+        } catch (lost) {
+          this.state = 'Not sent yet, trying again';
+          window.setTimeout(() => { this.sending = false; this.send(); }, 2000);
+          return;
+        }
+      }
+      this.sending = false;
+    },
+
+    /** Signed out or locked: what was typed stays kept, the page moves on. */
+    leave(url) {
+      this.keep();
+      window.location.href = url;
+    },
+  }));
+});

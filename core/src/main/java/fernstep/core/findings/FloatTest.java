@@ -1,0 +1,48 @@
+package fernstep.core.findings;
+
+import java.util.Map;
+
+/**
+ * The leg-float test of one side: F1 to F5 tried once each until a sign shows. The score is the highest clean rung;
+ * clean with help is kept apart.
+ */
+public record FloatTest(Map<Integer, Try> byRung) {
+    /** How one try went. */
+    public enum Try {
+        CLEAN,
+        HELPED,
+        SIGN
+    }
+
+    /** @throws IllegalArgumentException for a rung outside 1 to 5 */
+    public FloatTest {
+        byRung = Map.copyOf(byRung);
+        byRung.keySet().forEach(n -> {
+            if (n < 1 || n > Findings.FLOAT_RUNGS) {
+                throw new IllegalArgumentException("the float test has rungs 1 to 5, was " + n);
+            }
+        });
+    }
+
+    public boolean tried() {
+        return !byRung.isEmpty();
+    }
+
+    /** 0 to 5; 0 when none was clean. */
+    public int score() {
+        return highest(Try.CLEAN);
+    }
+
+    /** Highest rung done clean or with help; never below the score. */
+    public int scoreWithHelp() {
+        return Math.max(score(), highest(Try.HELPED));
+    }
+
+    private int highest(Try kind) {
+        return byRung.entrySet().stream()
+                .filter(e -> e.getValue() == kind)
+                .mapToInt(Map.Entry::getKey)
+                .max()
+                .orElse(0);
+    }
+}

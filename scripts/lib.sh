@@ -1,0 +1,105 @@
+# Shared by start and test: what must be installed, and a MariaDB of the project's own on loopback.
+# Needs $here (the checkout) and $run (its .run folder).
+
+say() { printf 'fern: %s\n' "$*"; }
+die() { printf 'fern: %s\n' "$*" >&2; exit 1; }
+
+# ensure_tools PACKAGE:COMMAND…   installs what is missing from Debian's packages
+ensure_tools() {
+  local pair missing=()
+  for pair in "$@"; do
+    command -v "${pair#*:}" >/dev/null 2>&1 || [ -x "/usr/sbin/${pair#*:}" ] || missing+=("${pair%%:*}")
+  done
+  [ "${#missing[@]}" -eq 0 ] && return 0
+  command -v apt-get >/dev/null 2>&1 || die "missing: ${missing[*]}. Please install them; this is not a Debian machine."
+  local as=()
+  if [ "$(id -u)" -ne 0 ]; then
+    command -v sudo >/dev/null 2>&1 || die "missing: ${missing[*]}. No sudo here: ask root to run: apt-get install --no-install-recommends ${missing[*]}"
+    sudo -n true 2>/dev/null || [ -t 0 ] || die "missing: ${missing[*]}. sudo wants a password: run once: sudo apt-get install --no-install-recommends ${missing[*]}"
+    as=(sudo)
+  fi
+  say "installing ${missing[*]}"
+  "${as[@]}" apt-get update -qq >"$run/apt.log" 2>&1 || die "apt-get update failed, see .run/apt.log"
+  "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}" >>"$run/apt.log" 2>&1 \
+    || die "installing ${missing[*]} failed, see .run/apt.log"
+}
+
+port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+free_port() {
+  local p
+  for p in $(seq "$1" "$(($1 + 200))"); do
+    port_taken "$p" || { echo "$p"; return 0; }
+  done
+  die "no free port from $1 on"
+}
+
+# db_start NAME PORT [mariadbd options…]   data in .run/NAME; sets FERN_DB_* and db_pid
+db_start() {
+  local name=$1 port=$2 data="$run/$1" socket password ready=0 as=()
+  shift 2
+  [ "$(id -u)" -eq 0 ] && as=(--user=root)
+  socket="$data.sock"
+  [ "${#socket}" -le 100 ] || socket="/tmp/fernstep-$(id -u)-$(printf %s "$data" | cksum | cut -d' ' -f1).sock"
+  if [ -d "$data" ] && [ ! -f "$data.made" ]; then
+    die "the data folder .run/$name is half-made: remove it (rm -r .run/$name) and start again."
+  fi
+  if [ ! -d "$data" ]; then
+    say "making the database folder .run/$name"
+    mariadb-install-db --no-defaults "${as[@]}" --auth-root-authentication-method=normal --skip-test-db \
+      --datadir="$data" >"$run/$name-install.log" 2>&1 || die "the database folder could not be made, see .run/$name-install.log"
+  fi
+  PATH="$PATH:/usr/sbin" mariadbd --no-defaults "${as[@]}" --datadir="$data" --socket="$socket" --port="$port" \
+    --bind-address=127.0.0.1 --pid-file="$data.pid" --skip-log-bin --character-set-server=utf8mb4 \
+    --collation-server=utf8mb4_unicode_ci --innodb-buffer-pool-size=128M "$@" >"$run/$name.log" 2>&1 &
+  db_pid=$!
+  for _ in $(seq 1 150); do
+    if mariadb-admin --no-defaults --socket="$socket" -u root ping >/dev/null 2>&1; then ready=1; break; fi
+    if [ -f "$data.made" ] && mariadb-admin --no-defaults --socket="$socket" -u fernstep -p"$(cat "$data.password")" ping >/dev/null 2>&1; then ready=1; break; fi
+    kill -0 "$db_pid" 2>/dev/null || die "the database did not start, see .run/$name.log"
+    sleep 0.1
+  done
+  [ "$ready" -eq 1 ] || die "the database did not answer, see .run/$name.log"
+  if [ ! -f "$data.made" ]; then
+    (umask 077; head -c 24 /dev/urandom | od -An -tx1 | tr -d ' \n' >"$data.password")
+    password=$(cat "$data.password")
+    mariadb --no-defaults --socket="$socket" -u root <<SQL || die "the database account could not be made"
+CREATE DATABASE fernstep CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
+CREATE USER 'fernstep'@'127.0.0.1' IDENTIFIED BY '$password';
+CREATE USER 'fernstep'@'localhost' IDENTIFIED BY '$password';
+GRANT ALL ON fernstep.* TO 'fernstep'@'127.0.0.1';
+GRANT ALL ON fernstep.* TO 'fernstep'@'localhost';
+ALTER USER 'root'@'localhost' IDENTIFIED BY '$password';
+SQL
+    : >"$data.made"
+  fi
+  export FERN_DB_URL="jdbc:mariadb://127.0.0.1:$port/fernstep" FERN_DB_USER=fernstep
+  FERN_DB_PASSWORD=$(cat "$data.password")
+  export FERN_DB_PASSWORD
+}
+
+db_stop() {
+  [ -n "${db_pid:-}" ] && kill "$db_pid" 2>/dev/null && wait "$db_pid" 2>/dev/null
+  db_pid=
+}
+
+# build_app   builds when a source is newer than the last build, and unpacks it for a quick start
+build_app() {
+  local stamp="$run/app/.built"
+  if [ -f "$stamp" ] && [ -z "$(find "$here/core/src/main" "$here/exchange/src/main" "$here/app/src/main" "$here"/pom.xml "$here"/*/pom.xml -newer "$stamp" -print -quit)" ]; then
+    return 0
+  fi
+  say "building (the first time fetches packages and takes a few minutes)"
+  (cd "$here" && mvn -q -B package -DskipTests) || die "the build failed, see the lines above"
+  rm -rf "$run/app"
+  (cd "$run" && java -Djarmode=tools -jar "$here/app/target/fernstep.jar" extract --destination app >/dev/null) || die "the jar could not be unpacked"
+  : >"$stamp"
+}
+
+# class_archive   one rehearsal start writes the class archive that makes later starts quick
+class_archive() {
+  [ -f "$run/app/fernstep.jsa" ] && return 0
+  say "rehearsing the start once"
+  (cd "$run/app" && java -XX:ArchiveClassesAtExit=fernstep.jsa -Xlog:disable -Dspring.context.exit=onRefresh -Dfern.demo=false \
+    -jar fernstep.jar >"$run/rehearsal.log" 2>&1) || { rm -f "$run/app/fernstep.jsa"; return 0; }
+}
