@@ -5,6 +5,7 @@ document.addEventListener('alpine:init', () => {
     method: 'FINGERS',
     feel: '',
     picked: null,
+    now: '',
     typed: '',
 
     init() {
@@ -12,7 +13,8 @@ document.addEventListener('alpine:init', () => {
       this.pick(this.cells()[0]);
     },
 
-    cells() { return Array.from(this.$root.querySelectorAll('.cell')); },
+    /** Column by column: all sites at rest, then all with the head lifted. */
+    cells() { return Array.from(this.$root.querySelectorAll('.cell')).sort((a, b) => a.dataset.order - b.dataset.order); },
 
     pickThis() { this.pick(this.$event.currentTarget); },
 
@@ -20,14 +22,14 @@ document.addEventListener('alpine:init', () => {
       if (!cell) { return; }
       if (this.picked) { this.picked.classList.remove('picked'); this.picked.tabIndex = -1; }
       this.picked = cell;
+      this.now = cell.dataset.value || '';
       this.typed = '';
       cell.classList.add('picked');
       cell.tabIndex = 0;
     },
 
     shown() {
-      const value = this.picked ? this.picked.dataset.value : '';
-      return value === '' ? '–' : value;
+      return this.now === '' ? '–' : this.now;
     },
 
     where() { return this.picked ? this.picked.dataset.label : ''; },
@@ -40,6 +42,7 @@ document.addEventListener('alpine:init', () => {
 
     write(cell, value) {
       cell.dataset.value = value;
+      if (cell === this.picked) { this.now = value; }
       cell.querySelector('.value').textContent = value === '' ? '–' : value;
       this.$dispatch('save-reading', {
         siteCm: cell.dataset.site,
@@ -73,7 +76,6 @@ document.addEventListener('alpine:init', () => {
       if (at >= 0 && at < cells.length) { this.pick(cells[at]); this.picked.focus({ preventScroll: true }); }
     },
 
-    /** Down the column is the order of the work: all sites at rest, then all with the head lifted. */
     key() {
       const e = this.$event;
       if (e.ctrlKey || e.metaKey || e.altKey || ['INPUT', 'SELECT', 'TEXTAREA'].includes(e.target.tagName)) { return; }

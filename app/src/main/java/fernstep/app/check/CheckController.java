@@ -4,6 +4,7 @@ import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.security.SignedIn;
 import fernstep.core.measure.Side;
+import fernstep.core.screening.GateCode;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
@@ -105,6 +106,9 @@ class CheckController {
         model.addAttribute("fields", Map.of(
                 "lying", List.of(FindingField.DOMING, FindingField.COUGH, FindingField.LUMBAR_GAP),
                 "breath", List.of(FindingField.BREATH_PATTERN, FindingField.RIBS)));
+        model.addAttribute("setGrade", FindingField.SET_GRADE);
+        model.addAttribute("tolerance", FindingField.TOLERANCE_BREATHS);
+        model.addAttribute("checkGate", visit.screening().gates().get(GateCode.SEPARATION_CHECK));
         model.addAttribute("floatTries", FindingField.floatTries());
         return view;
     }

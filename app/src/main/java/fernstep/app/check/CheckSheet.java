@@ -108,8 +108,15 @@ public record CheckSheet(
         return earlier.getOrDefault(field + "/" + side, "");
     }
 
-    public Optional<Double> areaMm2(Condition condition) {
-        return Optional.ofNullable(separation.profiles().get(condition)).flatMap(p -> p.areaMm2());
+    /** Null with fewer than two sites. */
+    public @Nullable Double areaMm2(Condition condition) {
+        return Optional.ofNullable(separation.profiles().get(condition))
+                .flatMap(p -> p.areaMm2())
+                .orElse(null);
+    }
+
+    public boolean floatTried() {
+        return floatTests().values().stream().anyMatch(FloatTest::tried);
     }
 
     /** Sites where the rest width is so much narrower than the lift that it may be a slip. */

@@ -19,7 +19,7 @@ class SecurityConfig {
     SecurityFilterChain pages(HttpSecurity http) throws Exception {
         return http.authorizeHttpRequests(a -> a.requestMatchers(
                                 "/sign-in", "/first-account", "/error", "/*.css", "/*.js", "/fonts/**", "/vendor/**",
-                                "/webjars/**", "/favicon.svg")
+                                "/webjars/**", "/*.svg")
                         .permitAll()
                         .anyRequest()
                         .authenticated())

@@ -23,6 +23,8 @@ import org.jspecify.annotations.Nullable;
  */
 final class Levers {
     private static final int RANGE_STEPS = 3;
+    /** A range kept with two decimals still counts as standing on its step. */
+    private static final double A_STEP_IS_REACHED = 0.05;
     private static final double KNEE_BEND_DEG = 30;
     private static final double HOLD_NOTCH_S = 2;
     private static final double SHORTEST_HOLD_S = 1;
@@ -90,7 +92,7 @@ final class Levers {
 
     private Optional<LeverChange> raiseRange() {
         double now = s.setting().range();
-        double to = (Math.ceil(now * RANGE_STEPS - 1e-9) - 1) / RANGE_STEPS;
+        double to = (Math.ceil(now * RANGE_STEPS - A_STEP_IS_REACHED) - 1) / RANGE_STEPS;
         if (now <= 0 || s.rung().poses() == null) {
             return Optional.empty();
         }

@@ -24,6 +24,9 @@ import org.jspecify.annotations.Nullable;
 /** What to do next, for how long, and why. {@link #of} is the one entry. */
 public record Plan(List<PlanItem> items, List<NotOpen> notOpen, int minutesAvailable) {
     private static final int STRONGER_SIDE_LEADS_BY = 1;
+    /** The set kept for so many breaths is the breath rung with the set, done. */
+    private static final int BREATHS_KEPT = 4;
+    private static final int SET_THAT_BREATHES = 3;
 
     /** A strand that is not in the plan and what it waits for. */
     public record NotOpen(
@@ -74,13 +77,17 @@ public record Plan(List<PlanItem> items, List<NotOpen> notOpen, int minutesAvail
         return Math.min(100, 100 * secondsTotal() / (minutesAvailable * 60));
     }
 
-    /** Rungs that count as done: below where she stands, and those the float test showed clean. */
+    /** Rungs that count as done: below where she stands, and those that a check showed clean. */
     public static Set<RungGates.Done> done(Catalogue catalogue, Findings findings, List<Place> places) {
         Set<RungGates.Done> done = new HashSet<>();
         findings.floatScore()
                 .forEach((side, score) -> Stream.iterate(1, n -> n + 1)
                         .limit(score)
                         .forEach(n -> done.add(new RungGates.Done("F" + n, side))));
+        boolean setKept = findings.weakerSetGrade().orElse(0) >= SET_THAT_BREATHES;
+        if (setKept && findings.toleranceBreaths() != null && findings.toleranceBreaths() >= BREATHS_KEPT) {
+            done.add(new RungGates.Done("BR3", null));
+        }
         for (Place place : places) {
             Optional<Rung> below = catalogue.find(place.rung()).flatMap(catalogue::previous);
             while (below.isPresent()) {

@@ -6,9 +6,13 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /** The strand files that ship with the core. */
 public final class CataloguePackage {
@@ -19,6 +23,23 @@ public final class CataloguePackage {
     /** @throws fernstep.core.catalogue.CatalogueProblem naming file, line and reason */
     public static Catalogue shipped() {
         return Catalogue.read(texts());
+    }
+
+    /**
+     * A house's own strand files instead of the shipped ones.
+     *
+     * @throws fernstep.core.catalogue.CatalogueProblem naming file, line and reason
+     */
+    public static Catalogue from(Path folder) {
+        Map<String, String> texts = new TreeMap<>();
+        try (Stream<Path> files = Files.list(folder)) {
+            for (Path file : files.filter(f -> f.toString().endsWith(".yaml")).toList()) {
+                texts.put(file.getFileName().toString(), Files.readString(file));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("catalogue folder " + folder, e);
+        }
+        return Catalogue.read(texts);
     }
 
     /** The text of each shipped file under its name, in strand order. */

@@ -1,0 +1,165 @@
+package fernstep.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Response;
+import com.microsoft.playwright.options.RequestOptions;
+import fernstep.app.AppExtension.Running;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.boot.SpringApplication;
+
+/** Bad input, lost connections, wrong files and strangers. */
+@ExtendWith({AppExtension.class, BrowserExtension.class})
+class SafetyNetTest {
+
+    @Test
+    void impossible_facts_are_refused_at_the_field_and_nothing_typed_is_lost(Visitor visitor) {
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/clients/new");
+        page.fill("#name", "Ines Marlow");
+        page.fill("#massKg", "300");
+        page.fill("#heightCm", "tall");
+        page.selectOption("#status", "PREGNANT");
+        page.fill("#note", "carries two buckets");
+        page.click("button:text-is('Save')");
+        visitor.see("Body mass was 300 kg; it must be from 25 to 250 kg.");
+        visitor.see("Height needs a number from 120 to 220 cm.");
+        assertThat(page.locator("#massKg")).hasValue("300");
+        assertThat(page.locator("#heightCm")).hasValue("tall");
+        assertThat(page.locator("#note")).hasValue("carries two buckets");
+        page.fill("#massKg", "70");
+        page.fill("#heightCm", "170");
+        page.click("button:text-is('Save')");
+        visitor.see("needed when pregnant");
+    }
+
+    @Test
+    void an_impossible_reading_is_refused_with_its_range_and_the_last_good_one_stays(Visitor visitor) {
+        Page page = visitor.onATablet("imogen");
+        visitor.startVisit("Catarina Reis");
+        String visit = page.url().replaceAll(".*/visits/(\\d+)/.*", "$1");
+        APIResponse refused = post(page, visitor, "/visits/" + visit + "/readings",
+                "siteCm=2&condition=REST&method=FINGERS&values=12");
+        assertThat(refused.text()).contains("Finger-widths was 12 fingers; it must be from 0 to 10 fingers");
+        assertThat(post(page, visitor, "/visits/" + visit + "/findings", "name=SET_GRADE&side=LEFT&value=7").text())
+                .contains("Set grade must be a whole number from 0 to 5.");
+    }
+
+    private static APIResponse post(Page page, Visitor visitor, String path, String form) {
+        String csrf = page.locator("meta[name=csrf]").getAttribute("content");
+        return visitor.context()
+                .request()
+                .post(
+                        page.url().replaceAll("(http://[^/]+).*", "$1") + path,
+                        RequestOptions.create()
+                                .setHeader("X-CSRF-TOKEN", csrf)
+                                .setHeader("Content-Type", "application/x-www-form-urlencoded")
+                                .setData(form));
+    }
+
+    @Test
+    void what_is_tapped_without_a_connection_is_kept_and_sent_later(Visitor visitor) {
+        Page page = visitor.onATablet("imogen");
+        visitor.startVisit("Freya Lindholm");
+        page.click("text=Asked. On to the check");
+        page.locator(".cell.picked").waitFor();
+        visitor.context().setOffline(true);
+        page.keyboard().press("3");
+        visitor.see("Not sent yet, trying again");
+        visitor.context().setOffline(false);
+        assertThat(page.locator(".saved")).hasText("Saved");
+        page.reload();
+        assertThat(page.locator(".cell").first().locator(".value")).hasText("3");
+    }
+
+    @Test
+    void the_same_event_twice_is_one_event(Visitor visitor) {
+        Page page = visitor.onATablet("imogen");
+        visitor.startVisit("Beatrix Moreau");
+        page.click("text=Asked. On to the check");
+        page.click("text=On to the plan");
+        page.click("text=Use this plan and run it");
+        assertThat(page.locator(".count .n")).hasText("0");
+        String event = "{\"id\":\"00000000-0000-4000-8000-000000000001\",\"kind\":\"REP\"}";
+        String csrf = page.locator("meta[name=csrf]").getAttribute("content");
+        for (int i = 0; i < 3; i++) {
+            APIResponse answer = visitor.context().request().post(
+                    page.url() + "/events",
+                    RequestOptions.create().setHeader("X-CSRF-TOKEN", csrf)
+                            .setHeader("Content-Type", "application/json").setData(event));
+            assertThat(answer.status()).isEqualTo(200);
+        }
+        page.reload();
+        assertThat(page.locator(".count .n")).hasText("1");
+    }
+
+    @Test
+    void a_page_that_is_not_there_gives_a_number_to_quote_and_no_inner_workings(Visitor visitor) {
+        Page page = visitor.onATablet("imogen");
+        for (String path : new String[] {"/clients/99999", "/nowhere", "/visits/abc/ask"}) {
+            visitor.open(path);
+            assertThat(page.locator(".error-id")).hasText(java.util.regex.Pattern.compile("[0-9a-f]{8}"));
+            assertThat(page.content()).doesNotContain("Exception").doesNotContain("java.");
+        }
+    }
+
+    @Test
+    void every_page_allows_only_its_own_scripts_and_styles(Visitor visitor, Running app) {
+        Page page = visitor.on(1280, 800);
+        Response response = page.navigate(app.baseUrl() + "/sign-in");
+        assertThat(response.headerValue("content-security-policy"))
+                .contains("script-src 'self'")
+                .contains("style-src 'self'")
+                .doesNotContain("unsafe");
+        assertThat(page.content()).doesNotContain("<style").doesNotContain("onclick=").doesNotContain("style=\"");
+        visitor.checkAccessible();
+    }
+
+    @Test
+    void a_stranger_sees_the_sign_in_page_and_a_post_without_token_is_refused(Visitor visitor, Running app) {
+        Page page = visitor.on(1280, 800);
+        page.navigate(app.baseUrl() + "/clients/1");
+        assertThat(page.url()).endsWith("/sign-in");
+        APIResponse post = visitor.context().request().post(app.baseUrl() + "/clients/1/visit");
+        assertThat(post.status()).isEqualTo(403);
+        page.fill("#username", "imogen");
+        page.fill("#password", "wrong");
+        page.click("main button");
+        visitor.see("do not go together");
+    }
+
+    @Test
+    void the_rules_answer_over_http_as_they_do_headless(Visitor visitor) {
+        Page page = visitor.onATablet("imogen");
+        String csrf = page.locator("meta[name=csrf]").getAttribute("content");
+        APIResponse answer = visitor.context().request().post(
+                page.url().replaceAll("(http://[^/]+).*", "$1") + "/api/eval",
+                RequestOptions.create().setHeader("X-CSRF-TOKEN", csrf).setHeader("Content-Type", "application/json")
+                        .setData("{\"op\":\"screen\",\"today\":\"2031-05-02\",\"client\":{\"status\":\"GENERAL\"},"
+                                + "\"answers\":[\"FEVER\"],\"approach\":\"SLOW_LADDER\"}"));
+        assertThat(answer.text()).contains("\"outcome\":\"REFER_NOW\"");
+    }
+
+    @Test
+    void a_wrong_catalogue_file_stops_the_start_with_file_line_and_reason(@TempDir Path folder) throws IOException {
+        try (var in = getClass().getResourceAsStream("/fernstep/catalogue/deep-core.yaml")) {
+            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+            Files.writeString(folder.resolve("deep-core.yaml"), text.replace("position: SEATED", "position: FLOATING"));
+            int line = text.substring(0, text.indexOf("position: SEATED")).split("\n", -1).length;
+            assertThatThrownBy(() -> new SpringApplication(FernStepApp.class)
+                            .run("--server.port=0", "--fern.catalogue-folder=" + folder))
+                    .rootCause()
+                    .hasMessageStartingWith("deep-core.yaml, line " + line + ": 'position' was FLOATING");
+        }
+    }
+}

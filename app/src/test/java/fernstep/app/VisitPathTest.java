@@ -1,0 +1,179 @@
+package fernstep.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** One visit from the questions to the next dose, in a real browser on a real database. */
+@ExtendWith({AppExtension.class, BrowserExtension.class})
+class VisitPathTest {
+
+    @Test
+    void a_coach_takes_maribel_from_the_questions_to_the_next_dose_with_the_weaker_side_first(Visitor visitor) {
+        Page page = visitor.onATablet("tamsin");
+        visitor.startVisit("Maribel Quint");
+
+        page.click("label[for=SCAR_TENDER]");
+        assertThat(page.locator("[data-outcome]")).hasAttribute("data-outcome", "ADAPT");
+        visitor.checkAccessible();
+        page.click("text=Asked. On to the check");
+
+        // 2.5 at the top site by key; the picked cell goes down the column
+        page.locator(".cell.picked").waitFor();
+        page.keyboard().press("2");
+        page.keyboard().press(".");
+        for (String digit : new String[] {"2", "2", "1", "1"}) {
+            page.keyboard().press(digit);
+        }
+        assertThat(page.locator(".cell").first().locator(".value")).hasText("2.5");
+        visitor.see("since last time");
+        assertThat(page.locator(".outline-rest").first()).hasAttribute("d", java.util.regex.Pattern.compile("^M.*"));
+        visitor.checkAccessible();
+        page.click("text=On to the plan");
+
+        assertThat(page.locator(".item .code")).hasText(new String[] {"BR3", "DC2", "F1", "F2"});
+        assertThat(page.locator(".item .side")).hasText(new String[] {"left", "right"});
+        visitor.see("2 sets × 7 reps");
+        visitor.checkAccessible();
+        page.click("text=Use this plan and run it");
+
+        // four breaths by the pedal, then the effort by a digit
+        assertThat(page.locator(".runner .code")).hasText("BR3");
+        for (int breath = 1; breath <= 4; breath++) {
+            page.keyboard().press("PageDown");
+            if (breath < 4) {
+                assertThat(page.locator(".count .n")).hasText(String.valueOf(breath));
+            }
+        }
+        visitor.see("How hard was it?");
+        page.keyboard().press("3");
+        assertThat(page.locator(".runner .code")).hasText("DC2");
+
+        // a clear sign is answered with a move, its size and the rule; override and undo
+        page.keyboard().press("Space");
+        page.click(".sign[data-code=WALL_BULGE]");
+        assertThat(page.locator(".advice .move:visible")).hasText("Make it easier");
+        visitor.see("R6");
+        visitor.checkAccessible();
+        page.keyboard().press("o");
+        page.click("[data-move=CARRY_ON]");
+        assertThat(page.locator(".advice .move:visible")).hasText("Carry on");
+        visitor.see("You chose this instead of");
+        page.keyboard().press("u");
+        assertThat(page.locator(".advice .move:visible")).hasText("Make it easier");
+        page.click("text=Skip this");
+
+        // F1 left: bearing down closes every loaded rung; it ends with a breath rung lying
+        assertThat(page.locator(".runner .side")).hasText("left");
+        page.click(".sign[data-code=BEARS_DOWN]");
+        assertThat(page.locator(".runner .code")).hasText("BR1");
+        for (int breath = 0; breath < 5; breath++) {
+            page.keyboard().press("Space");
+        }
+        visitor.see("How hard was it?");
+        page.keyboard().press("2");
+        visitor.see("Session done");
+        page.click("a.btn-primary:has-text('Progress')");
+
+        Locator breath = page.locator("article", new Page.LocatorOptions().setHasText("BR3"));
+        assertThat(breath).containsText("clean, effort 3");
+        assertThat(breath).containsText("One notch up");
+        Locator left = page.locator("article", new Page.LocatorOptions().setHasText("F1"));
+        assertThat(left).containsText("stopped");
+        visitor.checkAccessible();
+        breath.locator("button").click();
+        assertThat(page.locator("article", new Page.LocatorOptions().setHasText("BR3"))).containsText("5 breaths");
+    }
+
+    @Test
+    void a_new_client_typed_in_by_hand_goes_the_same_way_by_keyboard(Visitor visitor) {
+        Page page = visitor.onATablet("imogen");
+        page.click("text=New client");
+        page.fill("#name", "Ottilie Fenn");
+        page.selectOption("#status", "GENERAL");
+        page.fill("#massKg", "64");
+        page.fill("#heightCm", "167");
+        visitor.checkAccessible();
+        page.click("button:text-is('Save')");
+        visitor.see("No birth or operation to count from");
+        visitor.checkAccessible();
+        page.click("form[action$='/visit'] button");
+        page.click("text=Asked. On to the check");
+        page.check("#SET_GRADELEFT4", new Page.CheckOptions().setForce(true));
+        page.check("#SET_GRADERIGHT4", new Page.CheckOptions().setForce(true));
+        page.check("#FLOAT_F1LEFTCLEAN", new Page.CheckOptions().setForce(true));
+        page.check("#FLOAT_F1RIGHTCLEAN", new Page.CheckOptions().setForce(true));
+        page.check("#FLOAT_F2RIGHTCLEAN", new Page.CheckOptions().setForce(true));
+        visitor.see("F2 clean");
+        page.reload();
+        visitor.see("F2 clean");
+        page.click("text=On to the plan");
+        assertThat(page.locator(".item .code")).hasText(new String[] {"BR3", "DC4", "F1", "F2"});
+    }
+
+    @Test
+    void an_emergency_answer_locks_the_visit_until_it_is_taken_back_with_a_reason(Visitor visitor) {
+        Page page = visitor.onATablet("tamsin");
+        visitor.startVisit("Noor Haddad");
+        page.click("label[for=CALF]");
+        assertThat(page.locator("[data-outcome]")).hasAttribute("data-outcome", "REFER_NOW");
+        String visit = page.url().replaceAll(".*/visits/(\\d+)/.*", "$1");
+        page.click("#outcome button.btn-stop");
+        visitor.see("Stop. Today ends here.");
+        visitor.checkAccessible();
+        for (String step : new String[] {"check", "plan"}) {
+            visitor.open("/visits/" + visit + "/" + step);
+            assertThat(page.url()).endsWith("/referral");
+        }
+        visitor.open("/visits/" + visit + "/ask");
+        page.click("label[for=CALF]");
+        page.fill("#why", "She meant the other question");
+        page.click("text=Take the answer back");
+        assertThat(page.locator("[data-outcome]")).hasAttribute("data-outcome", "GO");
+    }
+
+    @Test
+    void only_a_therapist_lets_training_go_on_over_ask_first(Visitor visitor) {
+        Page coach = visitor.onATablet("tamsin");
+        visitor.startVisit("Leilani Kahale");
+        coach.click("summary >> text=Override");
+        visitor.see("Only a therapist can let training go on here");
+        assertThat(coach.locator("#overrideReason").count()).isZero();
+        visitor.close();
+
+        Page therapist = visitor.onATablet("ilse");
+        visitor.startVisit("Leilani Kahale");
+        therapist.click("summary >> text=Override");
+        therapist.fill("#overrideReason", "Seen by the clinic this morning, cleared for light work");
+        therapist.click("text=Override with this reason");
+        assertThat(therapist.locator("[data-outcome]")).hasAttribute("data-outcome", "ADAPT");
+    }
+
+    @Test
+    void on_a_phone_the_runner_needs_no_scrolling_and_every_mark_can_be_hit_with_a_thumb(Visitor visitor) {
+        Page page = visitor.onAPhone("imogen");
+        visitor.startVisit("Hana Morioka");
+        page.click("text=Asked. On to the check");
+        page.click("text=On to the plan");
+        page.click("text=Use this plan and run it");
+        Locator main = page.locator(".runner-foot .btn-primary");
+        assertThat(main).isVisible();
+        BoundingBox box = main.boundingBox();
+        assertThat(box.height).isGreaterThanOrEqualTo(56);
+        assertThat(box.y + box.height).as("the main button is on the first screen").isLessThanOrEqualTo(844);
+        for (Locator mark : page.locator(".signs .sign").all().subList(0, 4)) {
+            assertThat(mark.boundingBox().height).isGreaterThanOrEqualTo(56);
+            assertThat(mark.boundingBox().y).isLessThan(844 - 56);
+        }
+        assertThat((Boolean) page.evaluate("() => document.documentElement.scrollHeight <= window.innerHeight"))
+                .isTrue();
+        page.click(".sign[data-code=BREATH_HELD]");
+        assertThat(page.locator(".advice .move:visible")).hasText("Say one thing");
+        visitor.checkAccessible();
+    }
+}

@@ -1,0 +1,103 @@
+package fernstep.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Someone at a browser: signs in, goes about, and fails on any script error. Closed with its test. */
+public final class Visitor implements AutoCloseable {
+    private final Browser browser;
+    private final String baseUrl;
+    private final List<String> errors = new ArrayList<>();
+    private BrowserContext context;
+    private Page page;
+
+    Visitor(Browser browser, String baseUrl) {
+        this.browser = browser;
+        this.baseUrl = baseUrl;
+    }
+
+    public Page on(int width, int height) {
+        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(width, height));
+        context.setDefaultTimeout(10_000);
+        page = context.newPage();
+        page.onPageError(errors::add);
+        page.onConsoleMessage(m -> {
+            if (m.type().equals("error") && m.text().contains("Content Security Policy")) {
+                errors.add(m.text());
+            }
+        });
+        return page;
+    }
+
+    public Page onATablet(String account) {
+        return signIn(on(1280, 800), account);
+    }
+
+    public Page onAPhone(String account) {
+        return signIn(on(390, 844), account);
+    }
+
+    private Page signIn(Page at, String account) {
+        at.navigate(baseUrl + "/sign-in");
+        at.fill("#username", account);
+        at.fill("#password", "tidemark-demo");
+        at.click("main button");
+        at.waitForURL(baseUrl + "/**");
+        return at;
+    }
+
+    public BrowserContext context() {
+        return context;
+    }
+
+    public void open(String path) {
+        page.navigate(baseUrl + path);
+    }
+
+    /** Opens a client from the board and today's questions. */
+    public void startVisit(String client) {
+        open("/");
+        page.click("text=" + client);
+        page.click("form[action$='/visit'] button");
+    }
+
+    public Locator see(String text) {
+        Locator found = page.getByText(text, new Page.GetByTextOptions().setExact(false)).first();
+        found.waitFor();
+        return found;
+    }
+
+    /** Fails on what axe finds at level A or AA on the page as it stands. */
+    public void checkAccessible() {
+        try (InputStream in = Visitor.class.getResourceAsStream("/axe.min.js")) {
+            page.evaluate(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+        Object found = page.evaluate(
+                "async () => (await axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']})).violations"
+                        + ".map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.target.join(' ')).join(' | '))");
+        assertThat((List<?>) found).as("accessibility of " + page.url()).isEmpty();
+    }
+
+    public void assertNoScriptErrors() {
+        assertThat(errors).isEmpty();
+    }
+
+    @Override
+    public void close() {
+        if (context != null) {
+            context.close();
+        }
+        assertNoScriptErrors();
+    }
+}

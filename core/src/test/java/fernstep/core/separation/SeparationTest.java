@@ -1,0 +1,209 @@
+package fernstep.core.separation;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import fernstep.core.approach.Stances.GapReading;
+import fernstep.core.screening.Stage.ForWidth;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class SeparationTest {
+    private static final FingerCalibration TABLE = FingerCalibration.of(List.of(16.0, 31.0, 46.0, 60.0));
+    private static final Examiner EXAMINER = Examiner.calibrated(TABLE);
+
+    private static Separation of(GapReading stance, ForWidth stage, Reading... readings) {
+        return Separation.of(new Separation.Check(List.of(readings), EXAMINER), null, stance, stage);
+    }
+
+    private static Verdict verdict(GapReading stance, Reading... readings) {
+        return of(stance, ForWidth.POSTNATAL_AFTER_6_WEEKS, readings).sites().get(0).verdict();
+    }
+
+    @Nested
+    class Fingers_to_millimetres {
+        @ParameterizedTest
+        @CsvSource({
+            "0, 0", "0.5, 8", "1, 16", "1.5, 23.5", "2, 31", "2.5, 38.5", "3.5, 53", "4, 60",
+            // above four: the mean width 60/4 = 15 goes on
+            "4.5, 67.5", "6, 90"
+        })
+        void interpolate_on_the_examiners_table(double fingers, double mm) {
+            assertThat(TABLE.toMm(fingers)).isCloseTo(mm, within(1e-9));
+            assertThat(TABLE.toFingers(mm)).isCloseTo(fingers, within(1e-9));
+        }
+
+        @Test
+        void without_calibration_a_finger_is_fifteen_mm_and_the_result_says_so() {
+            Separation s = Separation.of(
+                    new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.FINGERS, 2.5)), Examiner.UNKNOWN),
+                    null, GapReading.FUNCTION_FIRST, ForWidth.OTHER);
+            assertThat(s.widths().get(0).mm()).isEqualTo(37.5);
+            assertThat(s.widths().get(0).calibrated()).isFalse();
+        }
+
+        @Test
+        void a_quarter_finger_is_refused() {
+            assertThatThrownBy(() -> Reading.of(2, Condition.REST, Method.FINGERS, 2.25))
+                    .hasMessage("finger-widths are read in steps of a half");
+        }
+
+        @Test
+        void a_table_must_rise() {
+            assertThatThrownBy(() -> FingerCalibration.of(List.of(16.0, 15.0, 46.0, 60.0)))
+                    .hasMessage("each finger must add width");
+        }
+    }
+
+    @Nested
+    class Change {
+        private Width.Change change(double now, double before) {
+            Separation s = Separation.of(
+                    new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.TAPE, now)), EXAMINER),
+                    new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.TAPE, before)), EXAMINER),
+                    GapReading.WIDTH_BY_SITE, ForWidth.POSTNATAL_AFTER_6_WEEKS);
+            return s.widths().get(0).change();
+        }
+
+        @ParameterizedTest
+        // tape: 1.96·√(9 + 9) = 8.3156
+        @CsvSource({"30, 38.3, NO_REAL_CHANGE", "30, 38.4, NARROWER", "38.4, 30, WIDER", "30, 30, NO_REAL_CHANGE"})
+        void is_real_only_beyond_the_limit(double now, double before, Width.Kind kind) {
+            assertThat(change(now, before).kind()).isEqualTo(kind);
+            assertThat(change(now, before).smallestRealMm()).isCloseTo(8.3156, within(1e-4));
+        }
+
+        @Test
+        void two_examiners_combine_their_own_errors() {
+            Examiner steady = new Examiner(TABLE, Map.of(Method.FINGERS, 2.0));
+            Examiner newcomer = new Examiner(TABLE, Map.of(Method.FINGERS, 5.0));
+            Separation s = Separation.of(
+                    new Separation.Check(List.of(Reading.of(0, Condition.REST, Method.FINGERS, 2.0, 2.5)), steady),
+                    new Separation.Check(List.of(Reading.of(0, Condition.REST, Method.FINGERS, 3.0)), newcomer),
+                    GapReading.FUNCTION_FIRST, ForWidth.POSTNATAL_AFTER_6_WEEKS);
+            // mean of 31 and 38.5 is 34.75; error 2/√2; limit 1.96·√(2 + 25) = 10.1845
+            assertThat(s.widths().get(0).mm()).isEqualTo(34.75);
+            assertThat(s.widths().get(0).change().smallestRealMm()).isCloseTo(10.1845, within(1e-4));
+            assertThat(s.widths().get(0).change().kind()).isEqualTo(Width.Kind.NARROWER);
+        }
+
+        @Test
+        void a_site_without_a_reading_before_has_none() {
+            Separation s = Separation.of(
+                    new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.TAPE, 30.0)), EXAMINER),
+                    new Separation.Check(List.of(Reading.of(2, Condition.HEAD_LIFT, Method.TAPE, 30.0)), EXAMINER),
+                    GapReading.WIDTH_BY_SITE, ForWidth.OTHER);
+            assertThat(s.widths().get(0).change()).isNull();
+        }
+    }
+
+    @Nested
+    class Closure_set_effect_and_area {
+        private final Separation s = of(
+                GapReading.WIDTH_BY_SITE, ForWidth.POSTNATAL_AFTER_6_WEEKS,
+                Reading.of(2, Condition.REST, Method.CALIPER, 25.0),
+                Reading.of(2, Condition.HEAD_LIFT, Method.CALIPER, 22.0),
+                Reading.of(2, Condition.HEAD_LIFT_SET, Method.CALIPER, 19.0),
+                Reading.of(0, Condition.REST, Method.CALIPER, 20.0),
+                Reading.of(0, Condition.HEAD_LIFT, Method.CALIPER, 24.0));
+
+        @Test
+        void closure_is_the_share_that_closes_and_negative_where_it_opens() {
+            assertThat(s.sites().get(0).closurePct()).isCloseTo(12, within(1e-9));
+            assertThat(s.sites().get(1).closurePct()).isCloseTo(-20, within(1e-9));
+        }
+
+        @Test
+        void set_effect_is_lift_less_lift_with_set() {
+            assertThat(s.sites().get(0).setEffectMm()).isCloseTo(3, within(1e-9));
+            assertThat(s.sites().get(1).setEffectMm()).isNull();
+        }
+
+        @Test
+        void area_runs_between_the_outermost_sites() {
+            // two sites make a straight edge: 2 cm = 20 mm long, mean width 22.5 mm
+            assertThat(s.profiles().get(Condition.REST).areaMm2()).hasValueSatisfying(a ->
+                    assertThat(a).isCloseTo(450, within(1e-9)));
+            assertThat(s.profiles().get(Condition.HEAD_LIFT_SET).areaMm2()).isEmpty();
+        }
+
+        @Test
+        void the_same_spot_twice_is_refused_because_repeats_belong_together() {
+            assertThatThrownBy(() -> of(
+                            GapReading.WIDTH_BY_SITE, ForWidth.OTHER,
+                            Reading.of(2, Condition.REST, Method.TAPE, 20.0),
+                            Reading.of(2, Condition.REST, Method.TAPE, 21.0)))
+                    .hasMessageContaining("give repeats as values of one reading");
+        }
+    }
+
+    @Nested
+    class The_verdict {
+        @ParameterizedTest
+        @CsvSource({
+            "MORE_THAN_TWO_FINGERS, 2, USUAL", "MORE_THAN_TWO_FINGERS, 2.5, WIDER", "MORE_THAN_TWO_FINGERS, 4, MARKEDLY_WIDER",
+            "TWO_OR_MORE_FINGERS, 1.5, USUAL", "TWO_OR_MORE_FINGERS, 2, WIDER", "TWO_OR_MORE_FINGERS, 3.5, WIDER",
+            "TWO_OR_MORE_FINGERS, 4, MARKEDLY_WIDER"
+        })
+        void by_fingers(GapReading stance, double fingers, Verdict.Code code) {
+            Verdict v = verdict(stance, Reading.of(2, Condition.REST, Method.FINGERS, fingers));
+            assertThat(v.code()).isEqualTo(code);
+            assertThat(v.limitMm()).isEqualTo(31.0);
+        }
+
+        @Test
+        void by_fingers_turns_millimetres_into_this_examiners_fingers() {
+            assertThat(verdict(GapReading.TWO_OR_MORE_FINGERS, Reading.of(2, Condition.REST, Method.CALIPER, 30.9)).code())
+                    .isEqualTo(Verdict.Code.USUAL);
+            assertThat(verdict(GapReading.TWO_OR_MORE_FINGERS, Reading.of(2, Condition.REST, Method.CALIPER, 31.0)).code())
+                    .isEqualTo(Verdict.Code.WIDER);
+        }
+
+        @ParameterizedTest
+        @CsvSource({
+            // limits: 27 at the navel, 22 at +3, 16 at −2, straight between, level beyond
+            "0, 27, 27, USUAL", "0, 27.1, 27, WIDER", "0, 40.4, 27, WIDER", "0, 40.5, 27, MARKEDLY_WIDER",
+            "3, 22, 22, USUAL", "5, 22.5, 22, WIDER", "1.5, 24.5, 24.5, USUAL", "-1, 21.5, 21.5, USUAL",
+            "-2, 16.1, 16, WIDER", "-5, 16, 16, USUAL"
+        })
+        void by_site(double site, double mm, double limit, Verdict.Code code) {
+            Verdict v = verdict(GapReading.WIDTH_BY_SITE, Reading.of(site, Condition.REST, Method.CALIPER, mm));
+            assertThat(v.limitMm()).isCloseTo(limit, within(1e-9));
+            assertThat(v.code()).isEqualTo(code);
+        }
+
+        @ParameterizedTest
+        @CsvSource({
+            "SPRINGY, 40, 36, USUAL", "TAUT, 40, 40, USUAL", "SOFT, 40, 36, WIDER", "SPRINGY, 40, 44, WIDER",
+            "SOFT, 40, 44, MARKEDLY_WIDER"
+        })
+        void by_function_asks_tissue_and_closure_not_width(Feel feel, double rest, double lift, Verdict.Code code) {
+            Verdict v = verdict(
+                    GapReading.FUNCTION_FIRST,
+                    new Reading(2, Condition.REST, Method.CALIPER, List.of(rest), null, feel),
+                    Reading.of(2, Condition.HEAD_LIFT, Method.CALIPER, lift));
+            assertThat(v.code()).isEqualTo(code);
+            assertThat(v.limitMm()).isNull();
+        }
+
+        @ParameterizedTest
+        @CsvSource({"PREGNANT", "POSTNATAL_FIRST_6_WEEKS"})
+        void is_a_baseline_while_a_wide_midline_is_expected(ForWidth stage) {
+            Verdict v = of(GapReading.TWO_OR_MORE_FINGERS, stage, Reading.of(2, Condition.REST, Method.FINGERS, 5.0))
+                    .sites().get(0).verdict();
+            assertThat(v.code()).isEqualTo(Verdict.Code.BASELINE_ONLY);
+        }
+
+        @Test
+        void judges_the_head_lift_where_rest_is_missing() {
+            assertThat(verdict(GapReading.MORE_THAN_TWO_FINGERS, Reading.of(2, Condition.HEAD_LIFT, Method.FINGERS, 3.0))
+                            .code())
+                    .isEqualTo(Verdict.Code.WIDER);
+        }
+    }
+}
