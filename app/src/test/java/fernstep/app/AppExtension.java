@@ -27,7 +27,9 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
                         k -> {
                             var c = new SpringApplication(FernStepApp.class)
                                     .run("--server.port=0", "--server.address=127.0.0.1", "--fern.demo=true");
-                            int port = ((WebServerApplicationContext) c).getWebServer().getPort();
+                            int port = ((WebServerApplicationContext) c)
+                                    .getWebServer()
+                                    .getPort();
                             return new Running(c, "http://127.0.0.1:" + port);
                         },
                         Running.class);

@@ -31,12 +31,14 @@ public final class BrowserExtension implements ParameterResolver {
                                     .setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
                             return new Started(
                                     playwright,
-                                    playwright.chromium().launch(new BrowserType.LaunchOptions()
-                                            .setExecutablePath(Path.of("/usr/bin/chromium"))
-                                            .setArgs(List.of(
-                                                    "--no-sandbox",
-                                                    "--disable-gpu",
-                                                    "--disable-background-networking"))));
+                                    playwright
+                                            .chromium()
+                                            .launch(new BrowserType.LaunchOptions()
+                                                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                                    .setArgs(List.of(
+                                                            "--no-sandbox",
+                                                            "--disable-gpu",
+                                                            "--disable-background-networking"))));
                         },
                         Started.class)
                 .browser();

@@ -48,10 +48,11 @@ class SafetyNetTest {
         Page page = visitor.onATablet("imogen");
         visitor.startVisit("Catarina Reis");
         String visit = page.url().replaceAll(".*/visits/(\\d+)/.*", "$1");
-        APIResponse refused = post(page, visitor, "/visits/" + visit + "/readings",
-                "siteCm=2&condition=REST&method=FINGERS&values=12");
+        APIResponse refused = post(
+                page, visitor, "/visits/" + visit + "/readings", "siteCm=2&condition=REST&method=FINGERS&values=12");
         assertThat(refused.text()).contains("Finger-widths was 12 fingers; it must be from 0 to 10 fingers");
-        assertThat(post(page, visitor, "/visits/" + visit + "/findings", "name=SET_GRADE&side=LEFT&value=7").text())
+        assertThat(post(page, visitor, "/visits/" + visit + "/findings", "name=SET_GRADE&side=LEFT&value=7")
+                        .text())
                 .contains("Set grade must be a whole number from 0 to 5.");
     }
 
@@ -93,10 +94,14 @@ class SafetyNetTest {
         String event = "{\"id\":\"00000000-0000-4000-8000-000000000001\",\"kind\":\"REP\"}";
         String csrf = page.locator("meta[name=csrf]").getAttribute("content");
         for (int i = 0; i < 3; i++) {
-            APIResponse answer = visitor.context().request().post(
-                    page.url() + "/events",
-                    RequestOptions.create().setHeader("X-CSRF-TOKEN", csrf)
-                            .setHeader("Content-Type", "application/json").setData(event));
+            APIResponse answer = visitor.context()
+                    .request()
+                    .post(
+                            page.url() + "/events",
+                            RequestOptions.create()
+                                    .setHeader("X-CSRF-TOKEN", csrf)
+                                    .setHeader("Content-Type", "application/json")
+                                    .setData(event));
             assertThat(answer.status()).isEqualTo(200);
         }
         page.reload();
@@ -121,7 +126,10 @@ class SafetyNetTest {
                 .contains("script-src 'self'")
                 .contains("style-src 'self'")
                 .doesNotContain("unsafe");
-        assertThat(page.content()).doesNotContain("<style").doesNotContain("onclick=").doesNotContain("style=\"");
+        assertThat(page.content())
+                .doesNotContain("<style")
+                .doesNotContain("onclick=")
+                .doesNotContain("style=\"");
         visitor.checkAccessible();
     }
 
@@ -142,11 +150,16 @@ class SafetyNetTest {
     void the_rules_answer_over_http_as_they_do_headless(Visitor visitor) {
         Page page = visitor.onATablet("imogen");
         String csrf = page.locator("meta[name=csrf]").getAttribute("content");
-        APIResponse answer = visitor.context().request().post(
-                page.url().replaceAll("(http://[^/]+).*", "$1") + "/api/eval",
-                RequestOptions.create().setHeader("X-CSRF-TOKEN", csrf).setHeader("Content-Type", "application/json")
-                        .setData("{\"op\":\"screen\",\"today\":\"2031-05-02\",\"client\":{\"status\":\"GENERAL\"},"
-                                + "\"answers\":[\"FEVER\"],\"approach\":\"SLOW_LADDER\"}"));
+        APIResponse answer = visitor.context()
+                .request()
+                .post(
+                        page.url().replaceAll("(http://[^/]+).*", "$1") + "/api/eval",
+                        RequestOptions.create()
+                                .setHeader("X-CSRF-TOKEN", csrf)
+                                .setHeader("Content-Type", "application/json")
+                                .setData(
+                                        "{\"op\":\"screen\",\"today\":\"2031-05-02\",\"client\":{\"status\":\"GENERAL\"},"
+                                                + "\"answers\":[\"FEVER\"],\"approach\":\"SLOW_LADDER\"}"));
         assertThat(answer.text()).contains("\"outcome\":\"REFER_NOW\"");
     }
 

@@ -87,7 +87,8 @@ class VisitPathTest {
         assertThat(left).containsText("stopped");
         visitor.checkAccessible();
         breath.locator("button").click();
-        assertThat(page.locator("article", new Page.LocatorOptions().setHasText("BR3"))).containsText("5 breaths");
+        assertThat(page.locator("article", new Page.LocatorOptions().setHasText("BR3")))
+                .containsText("5 breaths");
     }
 
     @Test
@@ -165,7 +166,9 @@ class VisitPathTest {
         assertThat(main).isVisible();
         BoundingBox box = main.boundingBox();
         assertThat(box.height).isGreaterThanOrEqualTo(56);
-        assertThat(box.y + box.height).as("the main button is on the first screen").isLessThanOrEqualTo(844);
+        assertThat(box.y + box.height)
+                .as("the main button is on the first screen")
+                .isLessThanOrEqualTo(844);
         for (Locator mark : page.locator(".signs .sign").all().subList(0, 4)) {
             assertThat(mark.boundingBox().height).isGreaterThanOrEqualTo(56);
             assertThat(mark.boundingBox().y).isLessThan(844 - 56);

@@ -71,7 +71,8 @@ public final class Visitor implements AutoCloseable {
     }
 
     public Locator see(String text) {
-        Locator found = page.getByText(text, new Page.GetByTextOptions().setExact(false)).first();
+        Locator found = page.getByText(text, new Page.GetByTextOptions().setExact(false))
+                .first();
         found.waitFor();
         return found;
     }

@@ -1,7 +1,7 @@
 package fernstep.core;
 
-import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
@@ -12,10 +12,20 @@ import org.junit.jupiter.api.Test;
 
 class ArchitectureTest {
     private static final List<String> IN_ORDER = List.of(
-            "measure", "client", "approach", "screening", "separation", "findings", "body", "catalogue", "decision",
-            "plan", "progress");
-    private static final JavaClasses CORE =
-            new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPackages("fernstep.core");
+            "measure",
+            "client",
+            "approach",
+            "screening",
+            "separation",
+            "findings",
+            "body",
+            "catalogue",
+            "decision",
+            "plan",
+            "progress");
+    private static final JavaClasses CORE = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("fernstep.core");
 
     @Test
     void a_package_uses_only_those_above_it() {

@@ -21,30 +21,26 @@ class EvalTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final Eval EVAL = new Eval();
 
-    private static final String SCREEN =
-            """
+    private static final String SCREEN = """
             {"op":"screen","today":"2031-05-02","client":{"status":"POSTNATAL","birthDate":"2031-03-20",
              "birthMode":"CAESAREAN","tearDegree":0,"surgeries":[],"clearances":[{"scope":"GENTLE","date":"2031-04-30",
              "byRole":"MIDWIFE"}],"heightCm":168,"massKg":71,"age":33,"restrictions":[]},"answers":["SCAR_TENDER"],
              "approach":"QUIET_START"}""";
-    private static final String SEPARATION =
-            """
+    private static final String SEPARATION = """
             {"op":"separation","calibrationMm":[16,31,46,60],"gapStance":"TWO_OR_MORE_FINGERS",
              "stage":"POSTNATAL_AFTER_6_WEEKS","readings":[
               {"siteCm":2,"condition":"REST","method":"FINGERS","values":[2.5]},
               {"siteCm":2,"condition":"HEAD_LIFT","method":"FINGERS","values":[2]},
               {"siteCm":0,"condition":"REST","method":"CALIPER","values":[28.5]}],
              "previous":[{"siteCm":2,"condition":"REST","method":"CALIPER","values":[43.5]}]}""";
-    private static final String DECIDE =
-            """
+    private static final String DECIDE = """
             {"op":"decide","rung":"F4","side":"LEFT","approach":"SLOW_LADDER","client":{"status":"GENERAL","massKg":70,
              "heightCm":170},"setting":{"range":1.0,"holdS":5,"reps":8,"helpers":[]},
              "seen":[{"sign":"DOME_FIRM","severity":"CLEAR","side":null,"rep":3,"second":null}],
              "soFar":[{"rep":1,"signs":[]},{"rep":2,"signs":[{"sign":"BREATH_HELD","severity":"SLIGHT"}],"move":"CUE"}],
              "history":[{"sign":"HIP_GRIP","lever":"SLOWER","cleared":true}],
              "earlierSessions":[{"date":"2031-05-01","signs":["HEAVY"]}],"licence":"COACH"}""";
-    private static final String PROGRESS =
-            """
+    private static final String PROGRESS = """
             {"op":"progress","rung":"F2","side":"LEFT","dose":{"sets":1,"reps":10,"perDay":1,"daysPerWeek":5},
              "approach":"SLOW_LADDER","log":[{"date":"2031-05-01","result":"CLEAN","effort":3,"nextDay":[]},
              {"date":"2031-05-03","result":"CLEAN","effort":4,"nextDay":[]}],"today":"2031-05-04",
@@ -136,9 +132,10 @@ class EvalTest {
 
     @Test
     void decide_names_the_rung_to_step_back_to() {
-        JsonNode a = answer(DECIDE.replace(
-                "\"move\":\"CUE\"}]",
-                "\"move\":\"CUE\"},{\"rep\":2,\"signs\":[\"DOME_FIRM\"],\"move\":\"EASE\",\"lever\":\"RAISE_RANGE\"}]"));
+        JsonNode a = answer(
+                DECIDE.replace(
+                        "\"move\":\"CUE\"}]",
+                        "\"move\":\"CUE\"},{\"rep\":2,\"signs\":[\"DOME_FIRM\"],\"move\":\"EASE\",\"lever\":\"RAISE_RANGE\"}]"));
         assertThat(a.get("move").stringValue()).isEqualTo("STEP_BACK");
         assertThat(a.get("from").stringValue()).isEqualTo("F4");
         assertThat(a.get("to").stringValue()).isEqualTo("F3");
@@ -155,14 +152,16 @@ class EvalTest {
 
     @Test
     void progress_takes_a_window_of_the_practitioners_own() {
-        JsonNode a = answer(PROGRESS.replace("\"approach\"", "\"window\":{\"sets\":[1,1],\"reps\":[6,10]},\"approach\""));
+        JsonNode a =
+                answer(PROGRESS.replace("\"approach\"", "\"window\":{\"sets\":[1,1],\"reps\":[6,10]},\"approach\""));
         assertThat(a.get("change").stringValue()).isEqualTo("NEXT_RUNG");
         assertThat(a.get("rung").stringValue()).isEqualTo("F3");
     }
 
     @Test
     void one_bad_request_of_many_leaves_the_others_answered() {
-        JsonNode a = answer("{\"requests\":[" + SCREEN + ",{\"op\":\"screen\"}," + PROGRESS + "]}").get("answers");
+        JsonNode a = answer("{\"requests\":[" + SCREEN + ",{\"op\":\"screen\"}," + PROGRESS + "]}")
+                .get("answers");
         assertThat(a.get(0).has("outcome")).isTrue();
         assertThat(a.at("/1/error/path").stringValue()).isEqualTo("requests[1].today");
         assertThat(a.get(2).get("change").stringValue()).isEqualTo("NOTCH_UP");
@@ -196,12 +195,16 @@ class EvalTest {
         @CsvSource(
                 delimiter = '|',
                 value = {
-                    "[2.5]|[12]|readings[0].values[0]", "[2.5]|[2.3]|readings[0].values", "[28.5]|[-1]|readings[2].values[0]",
-                    "\"siteCm\":0|\"siteCm\":21|readings[2].siteCm", "[16,31,46,60]|[16,31,46]|calibrationMm",
+                    "[2.5]|[12]|readings[0].values[0]",
+                    "[2.5]|[2.3]|readings[0].values",
+                    "[28.5]|[-1]|readings[2].values[0]",
+                    "\"siteCm\":0|\"siteCm\":21|readings[2].siteCm",
+                    "[16,31,46,60]|[16,31,46]|calibrationMm",
                     "\"HEAD_LIFT\"|\"REST\"|readings"
                 })
         void refuses_impossible_readings(String part, String broken, String path) {
-            assertThat(error(SEPARATION.replace(part, broken)).get("path").stringValue()).isEqualTo(path);
+            assertThat(error(SEPARATION.replace(part, broken)).get("path").stringValue())
+                    .isEqualTo(path);
         }
 
         @Test

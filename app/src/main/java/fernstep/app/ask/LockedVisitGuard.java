@@ -23,8 +23,12 @@ class LockedVisitGuard implements HandlerInterceptor, WebMvcConfigurer {
     public void addInterceptors(InterceptorRegistry registry) {
         registry.addInterceptor(this)
                 .addPathPatterns(
-                        "/visits/{id}/check", "/visits/{id}/readings", "/visits/{id}/findings", "/visits/{id}/plan",
-                        "/visits/{id}/plan/**", "/visits/{id}/run");
+                        "/visits/{id}/check",
+                        "/visits/{id}/readings",
+                        "/visits/{id}/findings",
+                        "/visits/{id}/plan",
+                        "/visits/{id}/plan/**",
+                        "/visits/{id}/run");
     }
 
     @Override

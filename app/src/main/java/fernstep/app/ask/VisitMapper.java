@@ -20,8 +20,7 @@ public interface VisitMapper {
     /** Of all clients on this day. */
     List<VisitRow> allOnDay(@Param("heldOn") LocalDate heldOn);
 
-    void insert(
-            @Param("clientId") long clientId, @Param("heldOn") LocalDate heldOn, @Param("staffId") long staffId);
+    void insert(@Param("clientId") long clientId, @Param("heldOn") LocalDate heldOn, @Param("staffId") long staffId);
 
     Set<Answer> answers(@Param("visitId") long visitId);
 

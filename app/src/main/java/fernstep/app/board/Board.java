@@ -50,17 +50,23 @@ class Board {
     }
 
     /** One client on the board. */
-    record Row(ClientFile client, Reason stage, Urgency urgency, Reason waits, @Nullable LocalDate lastVisit) {}
+    record Row(
+            ClientFile client,
+            Reason stage,
+            Urgency urgency,
+            Reason waits,
+            @Nullable LocalDate lastVisit) {}
 
     List<Row> rows() {
         LocalDate day = today.date();
-        Map<Long, VisitRow> visitToday = visits.allOnDay(day).stream()
-                .collect(Collectors.toMap(VisitRow::clientId, Function.identity()));
-        Map<Long, LastVisit> last = mapper.lastVisits().stream()
-                .collect(Collectors.toMap(LastVisit::clientId, Function.identity()));
+        Map<Long, VisitRow> visitToday =
+                visits.allOnDay(day).stream().collect(Collectors.toMap(VisitRow::clientId, Function.identity()));
+        Map<Long, LastVisit> last =
+                mapper.lastVisits().stream().collect(Collectors.toMap(LastVisit::clientId, Function.identity()));
         return clients.all().stream()
                 .map(c -> row(c, visitToday.get(c.id()), last.get(c.id()), day))
-                .sorted(Comparator.comparing(Row::urgency).thenComparing(r -> r.client().name()))
+                .sorted(Comparator.comparing(Row::urgency)
+                        .thenComparing(r -> r.client().name()))
                 .toList();
     }
 
@@ -72,11 +78,7 @@ class Board {
         Screening s = Screening.of(Screening.Question.of(client.facts(), answers, client.stances(), day)
                 .withLastCheck(last == null ? null : last.lastCheck()));
         return new Row(
-                client,
-                s.stage().label(),
-                urgency(s, day),
-                waits(s, day),
-                last == null ? null : last.lastVisit());
+                client, s.stage().label(), urgency(s, day), waits(s, day), last == null ? null : last.lastVisit());
     }
 
     private static Urgency urgency(Screening s, LocalDate day) {

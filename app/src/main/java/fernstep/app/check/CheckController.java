@@ -54,8 +54,8 @@ class CheckController {
             mapper.removeReading(id, siteCm, condition);
         } else {
             try {
-                ReadingRow row = new ReadingRow(
-                        id, siteCm, condition, method, values.strip(), null, feel, me.staffId());
+                ReadingRow row =
+                        new ReadingRow(id, siteCm, condition, method, values.strip(), null, feel, me.staffId());
                 row.asReading();
                 mapper.putReading(row);
             } catch (IllegalArgumentException e) {
@@ -103,9 +103,11 @@ class CheckController {
         model.addAttribute("methods", Method.values());
         model.addAttribute("feels", Feel.values());
         model.addAttribute("sides", Side.values());
-        model.addAttribute("fields", Map.of(
-                "lying", List.of(FindingField.DOMING, FindingField.COUGH, FindingField.LUMBAR_GAP),
-                "breath", List.of(FindingField.BREATH_PATTERN, FindingField.RIBS)));
+        model.addAttribute(
+                "fields",
+                Map.of(
+                        "lying", List.of(FindingField.DOMING, FindingField.COUGH, FindingField.LUMBAR_GAP),
+                        "breath", List.of(FindingField.BREATH_PATTERN, FindingField.RIBS)));
         model.addAttribute("setGrade", FindingField.SET_GRADE);
         model.addAttribute("tolerance", FindingField.TOLERANCE_BREATHS);
         model.addAttribute("checkGate", visit.screening().gates().get(GateCode.SEPARATION_CHECK));

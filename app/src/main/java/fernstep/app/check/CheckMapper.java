@@ -17,14 +17,11 @@ public interface CheckMapper extends Visits.LastChecks {
     void putReading(ReadingRow reading);
 
     void removeReading(
-            @Param("visitId") long visitId,
-            @Param("siteCm") double siteCm,
-            @Param("condition") Condition condition);
+            @Param("visitId") long visitId, @Param("siteCm") double siteCm, @Param("condition") Condition condition);
 
     void putFinding(FindingRow finding);
 
-    void removeFinding(
-            @Param("visitId") long visitId, @Param("name") FindingField name, @Param("side") String side);
+    void removeFinding(@Param("visitId") long visitId, @Param("name") FindingField name, @Param("side") String side);
 
     /** The last visit with readings before this day. */
     Optional<Long> visitWithReadingsBefore(@Param("clientId") long clientId, @Param("before") LocalDate before);

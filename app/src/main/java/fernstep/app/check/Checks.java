@@ -40,8 +40,8 @@ public class Checks {
                 .map(mapper::readings)
                 .orElse(List.of());
         Map<String, String> today = byKey(mapper.findings(visit.id()));
-        Map<String, String> earlier = byKey(mapper.latestFindings(
-                visit.client().id(), visit.row().heldOn().minusDays(1)));
+        Map<String, String> earlier = byKey(
+                mapper.latestFindings(visit.client().id(), visit.row().heldOn().minusDays(1)));
         return sheet(visit.client(), visit.row().heldOn(), now, before, today, earlier);
     }
 
@@ -64,8 +64,7 @@ public class Checks {
 
     private static Separation separation(
             ClientFile client, LocalDate day, Separation.Check now, Separation.@Nullable Check before) {
-        return Separation.of(
-                now, before, client.stances().gapReading(), Stage.forWidth(client.facts(), day));
+        return Separation.of(now, before, client.stances().gapReading(), Stage.forWidth(client.facts(), day));
     }
 
     /** The newest separation check up to a day, with the one before it beside; empty without any. */
@@ -90,8 +89,7 @@ public class Checks {
         if (newest.isEmpty() || before.isEmpty()) {
             return false;
         }
-        return separation(
-                        client, upTo, check(mapper.readings(newest.get())), check(mapper.readings(before.get())))
+        return separation(client, upTo, check(mapper.readings(newest.get())), check(mapper.readings(before.get())))
                 .widths()
                 .stream()
                 .anyMatch(w -> w.reading().condition() == Condition.REST
@@ -134,8 +132,7 @@ public class Checks {
                 code(values, FindingField.DOMING, Findings.Doming.class));
     }
 
-    private static <E extends Enum<E>> @Nullable E code(
-            Map<String, String> values, FindingField field, Class<E> type) {
+    private static <E extends Enum<E>> @Nullable E code(Map<String, String> values, FindingField field, Class<E> type) {
         String value = values.get(CheckSheet.key(field, ""));
         return value == null ? null : Enum.valueOf(type, value);
     }

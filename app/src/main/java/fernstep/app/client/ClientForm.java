@@ -41,8 +41,24 @@ public record ClientForm(
 
     static ClientForm empty() {
         return new ClientForm(
-                UUID.randomUUID().toString(), "", "POSTNATAL", "", "", "", "0", "", "", "", "", "", "",
-                Approach.SLOW_LADDER.name(), "12", "5", List.of(), "");
+                UUID.randomUUID().toString(),
+                "",
+                "POSTNATAL",
+                "",
+                "",
+                "",
+                "0",
+                "",
+                "",
+                "",
+                "",
+                "",
+                "",
+                Approach.SLOW_LADDER.name(),
+                "12",
+                "5",
+                List.of(),
+                "");
     }
 
     static ClientForm of(ClientFile file) {
@@ -111,8 +127,12 @@ public record ClientForm(
                 ClientRow.joined(restrictionSet(problems)),
                 problems.text("note", note, 500));
         if (!problems.any()) {
-            new ClientFile(row, events, List.of()).facts().problem(today).ifPresent(p -> problems.add(
-                    p.field().equals("surgeries") ? "surgeryDate" : p.field(), p.message() + "; allowed: " + p.allowed() + "."));
+            new ClientFile(row, events, List.of())
+                    .facts()
+                    .problem(today)
+                    .ifPresent(p -> problems.add(
+                            p.field().equals("surgeries") ? "surgeryDate" : p.field(),
+                            p.message() + "; allowed: " + p.allowed() + "."));
         }
         return new Read(row, events);
     }

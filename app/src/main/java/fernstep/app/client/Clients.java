@@ -29,9 +29,7 @@ public class Clients {
                 mapper.allClearances().stream().collect(Collectors.groupingBy(ClearanceRow::clientId));
         return mapper.all().stream()
                 .map(row -> new ClientFile(
-                        row,
-                        events.getOrDefault(row.id(), List.of()),
-                        clearances.getOrDefault(row.id(), List.of())))
+                        row, events.getOrDefault(row.id(), List.of()), clearances.getOrDefault(row.id(), List.of())))
                 .toList();
     }
 
@@ -40,8 +38,8 @@ public class Clients {
     public long create(ClientRow row, List<EventRow> events) {
         mapper.insert(row);
         long id = mapper.byFormId(row.formId()).map(ClientRow::id).orElseThrow();
-        events.forEach(e -> mapper.putEvent(
-                new EventRow(id, e.kind(), e.happenedOn(), e.birthMode(), e.tearDegree(), e.what())));
+        events.forEach(e ->
+                mapper.putEvent(new EventRow(id, e.kind(), e.happenedOn(), e.birthMode(), e.tearDegree(), e.what())));
         return id;
     }
 

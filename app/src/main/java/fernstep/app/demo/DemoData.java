@@ -39,8 +39,7 @@ class DemoData implements ApplicationRunner {
         staff.insert(account("imogen", "Imogen Vale", hash, Licence.THERAPIST, true, 16, 31, 46, 60));
         staff.insert(account("tamsin", "Tamsin Okoro", hash, Licence.COACH, false, 17, 33, 49, 64));
         staff.insert(account("ilse", "Ilse Brandt", hash, Licence.THERAPIST, false, 15, 29, 43, 57));
-        staff.insert(new Staff(
-                null, "rafaela", "Rafaela Pinto", hash, Licence.COACH, false, null, null, null, null));
+        staff.insert(new Staff(null, "rafaela", "Rafaela Pinto", hash, Licence.COACH, false, null, null, null, null));
         room.fill(
                 staff.byUsername("imogen").orElseThrow().id(),
                 staff.byUsername("tamsin").orElseThrow().id());

@@ -48,8 +48,18 @@ class DemoHistory {
 
     /** The ids of the twelve. */
     record People(
-            long wren, long priyanka, long solveig, long maribel, long hana, long freya, long adaeze, long beatrix,
-            long noor, long leilani, long zofia, long catarina) {}
+            long wren,
+            long priyanka,
+            long solveig,
+            long maribel,
+            long hana,
+            long freya,
+            long adaeze,
+            long beatrix,
+            long noor,
+            long leilani,
+            long zofia,
+            long catarina) {}
 
     void write(People p, long therapist, long coach) {
         Random random = new Random(SEED);
@@ -132,8 +142,8 @@ class DemoHistory {
     }
 
     private void reading(long visit, double site, Condition condition, double fingers, Feel feel, long staff) {
-        checks.putReading(new ReadingRow(
-                visit, site, condition, Method.FINGERS, String.valueOf(fingers), null, feel, staff));
+        checks.putReading(
+                new ReadingRow(visit, site, condition, Method.FINGERS, String.valueOf(fingers), null, feel, staff));
     }
 
     private long visit(long client, int daysAgo, long staff) {
@@ -163,11 +173,32 @@ class DemoHistory {
     }
 
     private void place(
-            long client, Strand strand, String side, String rung, int sets, @Nullable Integer reps,
-            @Nullable Integer holdS, @Nullable Integer breaths, int daysAgo, long staff) {
+            long client,
+            Strand strand,
+            String side,
+            String rung,
+            int sets,
+            @Nullable Integer reps,
+            @Nullable Integer holdS,
+            @Nullable Integer breaths,
+            int daysAgo,
+            long staff) {
         ladders.insert(new LadderRow(
-                null, client, strand, side, rung, sets, reps, holdS, breaths, 1, 5,
-                today.date().minusDays(daysAgo), "START", staff, 0));
+                null,
+                client,
+                strand,
+                side,
+                rung,
+                sets,
+                reps,
+                holdS,
+                breaths,
+                1,
+                5,
+                today.date().minusDays(daysAgo),
+                "START",
+                staff,
+                0));
     }
 
     private void trained(long client, List<Integer> daysAgo, long staff, String rung, String side, Kind... kinds) {
@@ -177,8 +208,8 @@ class DemoHistory {
                     .toString();
             sessions.insert(new SessionRow(id, client, day, staff, null));
             sessions.finish(id);
-            ladders.putResult(new ResultRow(
-                    id, rung, side, client, day, kinds[i], kinds[i] == Kind.EASED ? 5 : 3, "", ""));
+            ladders.putResult(
+                    new ResultRow(id, rung, side, client, day, kinds[i], kinds[i] == Kind.EASED ? 5 : 3, "", ""));
         }
     }
 }

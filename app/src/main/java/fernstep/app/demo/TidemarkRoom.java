@@ -32,45 +32,167 @@ class TidemarkRoom {
 
     void fill(long therapist, long coach) {
         LocalDate day = today.date();
-        long wren = client("Wren Abara", Status.PREGNANT, day.plusDays(112), 171, 74, 31, Approach.BREATH_LED, 12, 5,
-                List.of(birth(day.minusDays(900), BirthMode.VAGINAL, 1)), "Second baby. Ferry deckhand: carries and ladders.");
+        long wren = client(
+                "Wren Abara",
+                Status.PREGNANT,
+                day.plusDays(112),
+                171,
+                74,
+                31,
+                Approach.BREATH_LED,
+                12,
+                5,
+                List.of(birth(day.minusDays(900), BirthMode.VAGINAL, 1)),
+                "Second baby. Ferry deckhand: carries and ladders.");
         cleared(wren, Scope.EXERCISE, day.minusDays(40), "MIDWIFE", therapist);
-        long priyanka = client("Priyanka Sethi", Status.POSTNATAL, null, 160, 63, 29, Approach.QUIET_START, 10, 7,
-                List.of(birth(day.minusDays(9), BirthMode.VAGINAL, 1)), "");
-        long solveig = client("Solveig Aune", Status.POSTNATAL, null, 168, 71, 33, Approach.QUIET_START, 12, 7,
-                List.of(birth(day.minusDays(49), BirthMode.CAESAREAN, 0)), "Surgeon's check is booked.");
+        long priyanka = client(
+                "Priyanka Sethi",
+                Status.POSTNATAL,
+                null,
+                160,
+                63,
+                29,
+                Approach.QUIET_START,
+                10,
+                7,
+                List.of(birth(day.minusDays(9), BirthMode.VAGINAL, 1)),
+                "");
+        long solveig = client(
+                "Solveig Aune",
+                Status.POSTNATAL,
+                null,
+                168,
+                71,
+                33,
+                Approach.QUIET_START,
+                12,
+                7,
+                List.of(birth(day.minusDays(49), BirthMode.CAESAREAN, 0)),
+                "Surgeon's check is booked.");
         cleared(solveig, Scope.GENTLE, day.minusDays(9), "MIDWIFE", therapist);
-        long maribel = client("Maribel Quint", Status.POSTNATAL, null, 166, 66, 30, Approach.SLOW_LADDER, 15, 5,
-                List.of(birth(day.minusDays(70), BirthMode.VAGINAL, 1)), "Left side behind.");
+        long maribel = client(
+                "Maribel Quint",
+                Status.POSTNATAL,
+                null,
+                166,
+                66,
+                30,
+                Approach.SLOW_LADDER,
+                15,
+                5,
+                List.of(birth(day.minusDays(70), BirthMode.VAGINAL, 1)),
+                "Left side behind.");
         cleared(maribel, Scope.EXERCISE, day.minusDays(24), "PHYSICIAN", therapist);
-        long hana = client("Hana Morioka", Status.POSTNATAL, null, 163, 58, 35, Approach.SLOW_LADDER, 15, 4,
-                List.of(birth(day.minusDays(152), BirthMode.ASSISTED, 2)), "Cello teacher: sits long.");
+        long hana = client(
+                "Hana Morioka",
+                Status.POSTNATAL,
+                null,
+                163,
+                58,
+                35,
+                Approach.SLOW_LADDER,
+                15,
+                4,
+                List.of(birth(day.minusDays(152), BirthMode.ASSISTED, 2)),
+                "Cello teacher: sits long.");
         cleared(hana, Scope.EXERCISE, day.minusDays(100), "PHYSICIAN", therapist);
-        long freya = client("Freya Lindholm", Status.POSTNATAL, null, 175, 69, 32, Approach.GRADED_LOAD, 20, 3,
-                List.of(birth(day.minusDays(243), BirthMode.VAGINAL, 0)), "Wants a full plank.");
+        long freya = client(
+                "Freya Lindholm",
+                Status.POSTNATAL,
+                null,
+                175,
+                69,
+                32,
+                Approach.GRADED_LOAD,
+                20,
+                3,
+                List.of(birth(day.minusDays(243), BirthMode.VAGINAL, 0)),
+                "Wants a full plank.");
         cleared(freya, Scope.FULL, day.minusDays(120), "PHYSICIAN", therapist);
-        long adaeze = client("Adaeze Nwosu", Status.POSTNATAL, null, 169, 77, 27, Approach.BREATH_LED, 12, 5,
-                List.of(birth(day.minusDays(84), BirthMode.VAGINAL, 2)), "Holds her breath on every effort.");
+        long adaeze = client(
+                "Adaeze Nwosu",
+                Status.POSTNATAL,
+                null,
+                169,
+                77,
+                27,
+                Approach.BREATH_LED,
+                12,
+                5,
+                List.of(birth(day.minusDays(84), BirthMode.VAGINAL, 2)),
+                "Holds her breath on every effort.");
         cleared(adaeze, Scope.EXERCISE, day.minusDays(30), "MIDWIFE", therapist);
-        long beatrix = client("Beatrix Moreau", Status.POSTNATAL, null, 162, 64, 38, Approach.GRADED_LOAD, 20, 3,
-                List.of(birth(day.minusDays(1110), BirthMode.CAESAREAN, 0)), "Twins.");
+        long beatrix = client(
+                "Beatrix Moreau",
+                Status.POSTNATAL,
+                null,
+                162,
+                64,
+                38,
+                Approach.GRADED_LOAD,
+                20,
+                3,
+                List.of(birth(day.minusDays(1110), BirthMode.CAESAREAN, 0)),
+                "Twins.");
         cleared(beatrix, Scope.FULL, day.minusDays(600), "PHYSICIAN", therapist);
-        long noor = client("Noor Haddad", Status.ABDOMINAL_SURGERY, null, 158, 55, 26, Approach.SLOW_LADDER, 12, 4,
-                List.of(surgery(day.minusDays(112), "open appendix operation")), "Never pregnant.");
+        long noor = client(
+                "Noor Haddad",
+                Status.ABDOMINAL_SURGERY,
+                null,
+                158,
+                55,
+                26,
+                Approach.SLOW_LADDER,
+                12,
+                4,
+                List.of(surgery(day.minusDays(112), "open appendix operation")),
+                "Never pregnant.");
         cleared(noor, Scope.EXERCISE, day.minusDays(50), "SURGEON", therapist);
-        long leilani = client("Leilani Kahale", Status.POSTNATAL, null, 165, 70, 34, Approach.BREATH_LED, 12, 5,
-                List.of(birth(day.minusDays(98), BirthMode.VAGINAL, 2)), "");
+        long leilani = client(
+                "Leilani Kahale",
+                Status.POSTNATAL,
+                null,
+                165,
+                70,
+                34,
+                Approach.BREATH_LED,
+                12,
+                5,
+                List.of(birth(day.minusDays(98), BirthMode.VAGINAL, 2)),
+                "");
         cleared(leilani, Scope.EXERCISE, day.minusDays(50), "MIDWIFE", therapist);
-        long zofia = client("Zofia Malin", Status.POSTNATAL, null, 170, 68, 36, Approach.SLOW_LADDER, 12, 4,
-                List.of(birth(day.minusDays(182), BirthMode.VAGINAL, 1)), "");
+        long zofia = client(
+                "Zofia Malin",
+                Status.POSTNATAL,
+                null,
+                170,
+                68,
+                36,
+                Approach.SLOW_LADDER,
+                12,
+                4,
+                List.of(birth(day.minusDays(182), BirthMode.VAGINAL, 1)),
+                "");
         cleared(zofia, Scope.EXERCISE, day.minusDays(120), "PHYSICIAN", therapist);
-        long catarina = client("Catarina Reis", Status.POSTNATAL, null, 164, 61, 33, Approach.GRADED_LOAD, 20, 3,
-                List.of(birth(day.minusDays(335), BirthMode.VAGINAL, 1)), "Nearly done.");
+        long catarina = client(
+                "Catarina Reis",
+                Status.POSTNATAL,
+                null,
+                164,
+                61,
+                33,
+                Approach.GRADED_LOAD,
+                20,
+                3,
+                List.of(birth(day.minusDays(335), BirthMode.VAGINAL, 1)),
+                "Nearly done.");
         cleared(catarina, Scope.FULL, day.minusDays(200), "PHYSICIAN", therapist);
 
-        history.write(new DemoHistory.People(
-                wren, priyanka, solveig, maribel, hana, freya, adaeze, beatrix, noor, leilani, zofia, catarina),
-                therapist, coach);
+        history.write(
+                new DemoHistory.People(
+                        wren, priyanka, solveig, maribel, hana, freya, adaeze, beatrix, noor, leilani, zofia, catarina),
+                therapist,
+                coach);
     }
 
     private long client(
@@ -85,7 +207,8 @@ class TidemarkRoom {
             int days,
             List<EventRow> events,
             String note) {
-        String formId = UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8)).toString();
+        String formId =
+                UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8)).toString();
         return clients.create(
                 new ClientRow(
                         null, formId, name, status, due, heightCm, massKg, age, "RIGHT", approach, minutes, days, "",

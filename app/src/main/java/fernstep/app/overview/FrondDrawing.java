@@ -21,8 +21,18 @@ public record FrondDrawing(String name, int height, String stem, List<LeafShape>
 
     /** A leaf to draw: {@code kind} names its style, {@code ring} whether a gate holds it. */
     public record LeafShape(
-            String rung, String side, String kind, String path, String vein, boolean ring, double ringX, double ringY,
-            double labelX, double labelY, boolean label, String text) {}
+            String rung,
+            String side,
+            String kind,
+            String path,
+            String vein,
+            boolean ring,
+            double ringX,
+            double ringY,
+            double labelX,
+            double labelY,
+            boolean label,
+            String text) {}
 
     static FrondDrawing of(Frond frond, Words words) {
         int n = frond.pairs().size();
@@ -39,12 +49,21 @@ public record FrondDrawing(String name, int height, String stem, List<LeafShape>
             }
         }
         String stem = String.format(
-                Locale.ROOT, "M%d %d C%d %d %d %d %d %d", CENTRE_X, height - 4, CENTRE_X - 4, height / 2, CENTRE_X + 4,
-                height / 3, CENTRE_X, TOP - 12);
+                Locale.ROOT,
+                "M%d %d C%d %d %d %d %d %d",
+                CENTRE_X,
+                height - 4,
+                CENTRE_X - 4,
+                height / 2,
+                CENTRE_X + 4,
+                height / 3,
+                CENTRE_X,
+                TOP - 12);
         return new FrondDrawing(frond.strand().name(), height, stem, leaves, summary(frond, words));
     }
 
-    private static LeafShape shape(Frond.Pair pair, Frond.Leaf leaf, Words words, double y, int direction, boolean label) {
+    private static LeafShape shape(
+            Frond.Pair pair, Frond.Leaf leaf, Words words, double y, int direction, boolean label) {
         LeafState state = leaf.state();
         double reach = reach(leaf);
         String path = direction == 0 ? single(y, reach, state) : sided(y, direction, reach, state);
@@ -83,8 +102,18 @@ public record FrondDrawing(String name, int height, String stem, List<LeafShape>
             return String.format(
                     Locale.ROOT,
                     "M%d %.1f Q%.1f %.1f %.1f %.1f A7 7 0 1 %d %.1f %.1f A4 4 0 1 %d %.1f %.1f",
-                    CENTRE_X, y, x, y + 2, x + direction * 8, y - 4, direction > 0 ? 0 : 1, x, y - 8,
-                    direction > 0 ? 0 : 1, x + direction * 3, y - 3);
+                    CENTRE_X,
+                    y,
+                    x,
+                    y + 2,
+                    x + direction * 8,
+                    y - 4,
+                    direction > 0 ? 0 : 1,
+                    x,
+                    y - 8,
+                    direction > 0 ? 0 : 1,
+                    x + direction * 3,
+                    y - 3);
         }
         double tipX = CENTRE_X + direction * reach;
         double tipY = y - reach * 0.25;
@@ -92,8 +121,16 @@ public record FrondDrawing(String name, int height, String stem, List<LeafShape>
         return String.format(
                 Locale.ROOT,
                 "M%d %.1f Q%.1f %.1f %.1f %.1f Q%.1f %.1f %d %.1f Z",
-                CENTRE_X, y, CENTRE_X + direction * reach * 0.4, y - belly - reach * 0.2, tipX, tipY,
-                CENTRE_X + direction * reach * 0.6, y + belly * 0.7, CENTRE_X, y);
+                CENTRE_X,
+                y,
+                CENTRE_X + direction * reach * 0.4,
+                y - belly - reach * 0.2,
+                tipX,
+                tipY,
+                CENTRE_X + direction * reach * 0.6,
+                y + belly * 0.7,
+                CENTRE_X,
+                y);
     }
 
     /** A rung without sides: one leaf on a short stalk. */
@@ -105,8 +142,18 @@ public record FrondDrawing(String name, int height, String stem, List<LeafShape>
         return String.format(
                 Locale.ROOT,
                 "M%d %.1f L%d %.1f Q%.1f %.1f %.1f %.1f Q%.1f %.1f %d %.1f",
-                CENTRE_X, y + 6, CENTRE_X + 8, y + 2, CENTRE_X + reach * 0.3, y - 20, tipX, y - 12,
-                CENTRE_X + reach * 0.6, y + 12, CENTRE_X + 8, y + 2);
+                CENTRE_X,
+                y + 6,
+                CENTRE_X + 8,
+                y + 2,
+                CENTRE_X + reach * 0.3,
+                y - 20,
+                tipX,
+                y - 12,
+                CENTRE_X + reach * 0.6,
+                y + 12,
+                CENTRE_X + 8,
+                y + 2);
     }
 
     private static String path(double x1, double y1, double x2, double y2) {
@@ -121,10 +168,7 @@ public record FrondDrawing(String name, int height, String stem, List<LeafShape>
                 .reduce((a, b) -> a + "; " + b)
                 .map(w -> ", " + w)
                 .orElse("");
-        return where
-                + words.text(
-                        "leaf." + leaf.state(), Math.round(100 * leaf.unfurled()))
-                + waiting;
+        return where + words.text("leaf." + leaf.state(), Math.round(100 * leaf.unfurled())) + waiting;
     }
 
     private static String summary(Frond frond, Words words) {

@@ -25,8 +25,7 @@ class OverviewController {
     private final Words words;
     private final Today today;
 
-    OverviewController(
-            Clients clients, Visits visits, Checks checks, Ladders ladders, Words words, Today today) {
+    OverviewController(Clients clients, Visits visits, Checks checks, Ladders ladders, Words words, Today today) {
         this.clients = clients;
         this.visits = visits;
         this.checks = checks;
@@ -39,17 +38,16 @@ class OverviewController {
     String client(@PathVariable long id, Model model) {
         ClientFile client = clients.file(id);
         Visit visit = visits.today(id).orElse(null);
-        Screening screening = visits.screeningToday(client);
+        Screening screening = visit == null ? visits.screeningToday(client) : visit.screening();
+        Ladders.Overview overview = ladders.overview(client, screening);
         model.addAttribute("client", client);
         model.addAttribute("visit", visit);
         model.addAttribute("screening", screening);
         model.addAttribute("stageLine", StageLine.of(screening, client.facts(), today.date()));
         model.addAttribute(
                 "fronds",
-                ladders.fronds(client).stream()
-                        .map(f -> FrondDrawing.of(f, words))
-                        .toList());
-        model.addAttribute("standings", ladders.standings(client));
+                overview.fronds().stream().map(f -> FrondDrawing.of(f, words)).toList());
+        model.addAttribute("standings", overview.standings());
         model.addAttribute("latest", checks.latestSheet(client, today.date()).orElse(null));
         model.addAttribute("scopes", Clearance.Scope.values());
         model.addAttribute("today", today.date());

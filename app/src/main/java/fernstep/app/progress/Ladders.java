@@ -33,10 +33,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Ladders {
     private static final Set<Progress.Change> MOVES = Set.of(
-            Progress.Change.NOTCH_UP,
-            Progress.Change.NEXT_RUNG,
-            Progress.Change.NOTCH_DOWN,
-            Progress.Change.RUNG_DOWN);
+            Progress.Change.NOTCH_UP, Progress.Change.NEXT_RUNG, Progress.Change.NOTCH_DOWN, Progress.Change.RUNG_DOWN);
     static final String START = "START";
 
     private final LadderMapper mapper;
@@ -67,21 +64,24 @@ public class Ladders {
         return mapper.current(clientId).stream().map(LadderRow::asPlace).toList();
     }
 
+    /** Everything about where she stands, read once. */
+    public record Overview(List<Standing> standings, List<Frond> fronds) {}
+
     public List<Standing> standings(ClientFile client) {
-        List<LadderRow> steps = mapper.current(client.id());
-        List<ResultRow> results = mapper.results(client.id());
-        Context context = context(client, steps);
-        return steps.stream().map(s -> standing(s, results, context)).toList();
+        return overview(client, visits.screeningToday(client)).standings();
     }
 
-    public List<Frond> fronds(ClientFile client) {
+    public Overview overview(ClientFile client, Screening screening) {
         List<LadderRow> steps = mapper.current(client.id());
-        Context context = context(client, steps);
-        Set<RungGates.Done> helped = helped(steps, mapper.results(client.id()));
+        List<ResultRow> results = mapper.results(client.id());
+        Context context = context(client, screening, steps);
+        Set<RungGates.Done> helped = helped(steps, results);
         List<Place> places = steps.stream().map(LadderRow::asPlace).toList();
-        return catalogue.strands().stream()
-                .map(s -> Frond.of(s, places, helped, client.stances().dose(), context.known()))
-                .toList();
+        return new Overview(
+                steps.stream().map(s -> standing(s, results, context)).toList(),
+                catalogue.strands().stream()
+                        .map(s -> Frond.of(s, places, helped, client.stances().dose(), context.known()))
+                        .toList());
     }
 
     /** Takes a move that the rules offer; sent twice it is taken once. */
@@ -110,8 +110,8 @@ public class Ladders {
     public void start(ClientFile client, List<PlanItem> items, long staffId, LocalDate since) {
         List<Place> places = places(client.id());
         for (PlanItem item : items) {
-            boolean placed = places.stream()
-                    .anyMatch(p -> p.strand() == item.rung().strand() && p.side() == item.side());
+            boolean placed =
+                    places.stream().anyMatch(p -> p.strand() == item.rung().strand() && p.side() == item.side());
             if (!placed) {
                 mapper.insert(LadderRow.of(
                         client.id(),
@@ -128,20 +128,14 @@ public class Ladders {
     }
 
     private record Context(
-            ClientFile client,
-            Screening screening,
-            RungGates.Known known,
-            boolean widened,
-            LocalDate today) {}
+            ClientFile client, Screening screening, RungGates.Known known, boolean widened, LocalDate today) {}
 
-    private Context context(ClientFile client, List<LadderRow> steps) {
-        Screening screening = visits.screeningToday(client);
+    private Context context(ClientFile client, Screening screening, List<LadderRow> steps) {
         Findings findings = checks.findings(client.id(), today.date());
         List<Place> places = steps.stream().map(LadderRow::asPlace).toList();
         RungGates.Known known = new RungGates.Known(
                 screening, client.facts().pregnant(), findings, Plan.done(catalogue, findings, places));
-        return new Context(
-                client, screening, known, checks.lastRecheckWidened(client, today.date()), today.date());
+        return new Context(client, screening, known, checks.lastRecheckWidened(client, today.date()), today.date());
     }
 
     private Standing standing(LadderRow step, List<ResultRow> results, Context c) {
@@ -159,8 +153,7 @@ public class Ladders {
                 c.today(),
                 c.screening().recheckDue(),
                 c.widened(),
-                c.screening().outcome() == Outcome.ASK_FIRST
-                        || c.screening().outcome() == Outcome.REFER_NOW,
+                c.screening().outcome() == Outcome.ASK_FIRST || c.screening().outcome() == Outcome.REFER_NOW,
                 c.known()));
         return new Standing(step, rung, log, progress);
     }
@@ -170,9 +163,8 @@ public class Ladders {
         boolean start = step.changeCode().equals(START);
         return results.stream()
                 .filter(r -> r.rung().equals(step.rung()) && r.side().equals(step.side()))
-                .filter(r -> start
-                        ? !r.heldOn().isBefore(step.since())
-                        : r.heldOn().isAfter(step.since()))
+                .filter(r ->
+                        start ? !r.heldOn().isBefore(step.since()) : r.heldOn().isAfter(step.since()))
                 .toList();
     }
 

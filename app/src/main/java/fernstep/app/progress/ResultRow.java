@@ -26,8 +26,8 @@ public record ResultRow(
     private static List<SessionResult.Symptom> symptoms(String text) {
         return codes(text).stream()
                 .map(part -> part.split(":", 2))
-                .map(p -> new SessionResult.Symptom(
-                        SignCode.valueOf(p[0]), p.length > 1 ? Integer.valueOf(p[1]) : null))
+                .map(p ->
+                        new SessionResult.Symptom(SignCode.valueOf(p[0]), p.length > 1 ? Integer.valueOf(p[1]) : null))
                 .toList();
     }
 

@@ -21,7 +21,8 @@ public record ItemRow(
         return new Dose(sets, reps, holdS, breaths, perDay, daysPerWeek);
     }
 
-    @Nullable Side sideOrNull() {
+    @Nullable
+    Side sideOrNull() {
         return side.isEmpty() ? null : Side.valueOf(side);
     }
 }

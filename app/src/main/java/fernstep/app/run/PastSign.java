@@ -33,9 +33,8 @@ record PastSign(
 
     /** Levers tried on this rung: cleared when the same sign did not come back in that set. */
     static List<Situation.PastLever> levers(List<PastSign> past, String rung) {
-        List<PastSign> signs = standing(past).stream()
-                .filter(p -> rung.equals(p.rung()))
-                .toList();
+        List<PastSign> signs =
+                standing(past).stream().filter(p -> rung.equals(p.rung())).toList();
         List<Situation.PastLever> levers = new ArrayList<>();
         for (int i = 0; i < signs.size(); i++) {
             PastSign p = signs.get(i);
@@ -56,20 +55,12 @@ record PastSign(
                 days.put(p.sessionId(), p.heldOn());
                 signs.computeIfAbsent(p.sessionId(), k -> new ArrayList<>())
                         .add(new Seen(
-                                code,
-                                Seen.Severity.CLEAR,
-                                null,
-                                p.repNo(),
-                                null,
-                                p.painLevel(),
-                                null,
-                                false,
-                                null));
+                                code, Seen.Severity.CLEAR, null, p.repNo(), null, p.painLevel(), null, false, null));
             }
         }
         List<Situation.EarlierSession> sessions = new ArrayList<>();
-        signs.forEach((id, seen) ->
-                sessions.add(new Situation.EarlierSession(Objects.requireNonNull(days.get(id)), seen)));
+        signs.forEach(
+                (id, seen) -> sessions.add(new Situation.EarlierSession(Objects.requireNonNull(days.get(id)), seen)));
         return sessions;
     }
 
@@ -96,9 +87,7 @@ record PastSign(
     }
 
     private boolean sameSignAndSet(PastSign other) {
-        return sessionId.equals(other.sessionId)
-                && setNo == other.setNo
-                && Objects.equals(sign, other.sign);
+        return sessionId.equals(other.sessionId) && setNo == other.setNo && Objects.equals(sign, other.sign);
     }
 
     /** Null for an emergency answer. */

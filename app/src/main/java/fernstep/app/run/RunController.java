@@ -24,8 +24,8 @@ import org.springframework.web.bind.annotation.ResponseBody;
 class RunController {
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
     /** What a practitioner may choose instead of the advice, mildest first. */
-    private static final List<Move> CHOICES = List.of(
-            Move.CARRY_ON, Move.CUE, Move.END_SET, Move.STEP_BACK, Move.END_EXERCISE, Move.END_SESSION);
+    private static final List<Move> CHOICES =
+            List.of(Move.CARRY_ON, Move.CUE, Move.END_SET, Move.STEP_BACK, Move.END_EXERCISE, Move.END_SESSION);
 
     private final Runner runner;
     private final RunView view;
@@ -50,10 +50,12 @@ class RunController {
         SessionRow session = runner.session(sessionId);
         model.addAttribute("sessionRow", session);
         model.addAttribute("client", runner.client(session));
-        model.addAttribute("visitId", visits.today(session.clientId()).map(Visit::id).orElse(null));
+        model.addAttribute(
+                "visitId", visits.today(session.clientId()).map(Visit::id).orElse(null));
         model.addAttribute("choices", CHOICES);
         model.addAttribute(
-                "emergencies", Arrays.stream(Answer.values()).filter(Answer::emergency).toList());
+                "emergencies",
+                Arrays.stream(Answer.values()).filter(Answer::emergency).toList());
         return "run/run";
     }
 
@@ -67,16 +69,13 @@ class RunController {
     @PostMapping("/sessions/{sessionId}/events")
     @ResponseBody
     ResponseEntity<Object> event(
-            @PathVariable String sessionId,
-            @RequestBody Runner.Report report,
-            @AuthenticationPrincipal SignedIn me) {
+            @PathVariable String sessionId, @RequestBody Runner.Report report, @AuthenticationPrincipal SignedIn me) {
         if (report.id() == null || !report.id().matches(UUID_SHAPE) || report.kind() == null) {
             return ResponseEntity.badRequest().body(Map.of("message", "An event needs an id and a kind."));
         }
         try {
-            RunLog log = runner.take(sessionId, report, me.staffId());
-            return ResponseEntity.ok(
-                    view.state(sessionId, runner.client(runner.session(sessionId)), log));
+            Runner.Taken taken = runner.take(sessionId, report, me.staffId());
+            return ResponseEntity.ok(view.state(sessionId, taken.client(), taken.log()));
         } catch (IllegalArgumentException e) {
             return ResponseEntity.badRequest().body(Map.of("message", String.valueOf(e.getMessage())));
         }

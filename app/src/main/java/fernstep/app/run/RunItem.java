@@ -33,7 +33,9 @@ final class RunItem {
     boolean done;
     boolean closed;
     boolean skipped;
-    @Nullable Integer effort;
+
+    @Nullable
+    Integer effort;
 
     RunItem(Rung rung, @Nullable Side side, Dose dose) {
         this.plannedRung = rung.code();
@@ -48,8 +50,7 @@ final class RunItem {
     }
 
     Setting setting() {
-        return new Setting(
-                range, dose.holdS() == null ? null : dose.holdS().doubleValue(), target(), helpers);
+        return new Setting(range, dose.holdS() == null ? null : dose.holdS().doubleValue(), target(), helpers);
     }
 
     void repDone() {
@@ -78,9 +79,12 @@ final class RunItem {
         helpers.clear();
         otherLevers.clear();
         soFar.clear();
-        Integer reps = back.window().reps() == null ? null : back.window().reps().clamp(target());
-        Integer hold = back.window().holdS() == null ? null : back.window().holdS().min();
-        Integer breaths = back.window().breaths() == null ? null : back.window().breaths().min();
+        Integer reps =
+                back.window().reps() == null ? null : back.window().reps().clamp(target());
+        Integer hold =
+                back.window().holdS() == null ? null : back.window().holdS().min();
+        Integer breaths =
+                back.window().breaths() == null ? null : back.window().breaths().min();
         dose = new Dose(dose.sets(), reps, hold, breaths, dose.perDay(), dose.daysPerWeek());
         if (repsDone >= target()) {
             endSet();

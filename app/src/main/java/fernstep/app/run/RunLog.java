@@ -135,8 +135,7 @@ final class RunLog {
         SignCode code = code(e.sign());
         int rep = e.repNo() == null ? item.repsDone + 1 : e.repNo();
         if (code != null && e.severity() != null) {
-            Seen seen = new Seen(
-                    code, e.severity(), e.side(), rep, null, e.painLevel(), null, false, e.recoverable());
+            Seen seen = new Seen(code, e.severity(), e.side(), rep, null, e.painLevel(), null, false, e.recoverable());
             item.soFar.add(new RepRecord(rep, List.of(seen), move, lever));
         }
         item.made.add(new ResultRules.Made(move, lever, code == SignCode.TIRED));
@@ -162,7 +161,8 @@ final class RunLog {
             }
             default -> {}
         }
-        boolean floor = SignCode.BEARS_DOWN.name().equals(e.sign()) || SignCode.HEAVY.name().equals(e.sign());
+        boolean floor = SignCode.BEARS_DOWN.name().equals(e.sign())
+                || SignCode.HEAVY.name().equals(e.sign());
         if (floor && move.compareTo(Move.END_EXERCISE) >= 0) {
             closeLoadedRungs();
         }
@@ -215,11 +215,12 @@ final class RunLog {
     /** Nothing loaded for the rest of the session; it ends with a lying breath rung. */
     private void closeLoadedRungs() {
         items.stream().filter(i -> !i.over() && i.rung.loaded()).forEach(i -> i.closed = true);
-        boolean breathLeft =
-                items.stream().anyMatch(i -> !i.over() && i.rung.strand() == Strand.BREATH);
+        boolean breathLeft = items.stream().anyMatch(i -> !i.over() && i.rung.strand() == Strand.BREATH);
         if (!breathLeft && !ended) {
             Rung rung = catalogue.rung(FINISHING_RUNG);
-            int breaths = rung.window().breaths() == null ? 5 : rung.window().breaths().min();
+            int breaths = rung.window().breaths() == null
+                    ? 5
+                    : rung.window().breaths().min();
             items.add(new RunItem(rung, null, new Dose(1, null, null, breaths, 1, 7)));
         }
     }

@@ -36,7 +36,9 @@ class RunView {
     RunState state(String sessionId, ClientFile client, RunLog log) {
         List<RunState.Item> items =
                 log.items().stream().map(i -> item(i, client)).toList();
-        int at = log.current().map(c -> log.items().indexOf(c)).orElse(log.items().size());
+        int at = log.current()
+                .map(c -> log.items().indexOf(c))
+                .orElse(log.items().size());
         return new RunState(
                 sessionId,
                 items,
@@ -113,8 +115,7 @@ class RunView {
         for (SignCode code : order) {
             String key = signs.size() < DIGITS ? String.valueOf(signs.size() + 1) : "";
             boolean now = i.soFar.stream()
-                    .anyMatch(r -> r.rep() == rep
-                            && r.signs().stream().anyMatch(s -> s.sign() == code));
+                    .anyMatch(r -> r.rep() == rep && r.signs().stream().anyMatch(s -> s.sign() == code));
             signs.add(new RunState.Sign(code.name(), wording.of(code), key, now));
         }
         return signs;
@@ -171,7 +172,7 @@ class RunView {
     private static String load(EventRow e) {
         return e.loadChangePct() == null
                 ? ""
-                : ", estimated load " + (e.loadChangePct() < 0 ? "−" : "+")
-                        + Math.round(Math.abs(e.loadChangePct())) + " %";
+                : ", estimated load " + (e.loadChangePct() < 0 ? "−" : "+") + Math.round(Math.abs(e.loadChangePct()))
+                        + " %";
     }
 }

@@ -24,6 +24,7 @@ import fernstep.core.plan.PlanItem;
 import fernstep.core.progress.ResultRules;
 import fernstep.core.screening.Answer;
 import fernstep.exchange.wording.Wording;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
@@ -80,8 +81,7 @@ public class Runner {
         Visit visit = visits.byId(visitId);
         Plan plan = plans.plan(visit);
         ladders.start(visit.client(), plan.items(), staffId, visit.row().heldOn());
-        mapper.insert(new SessionRow(
-                sessionId, visit.client().id(), visit.row().heldOn(), staffId, null));
+        mapper.insert(new SessionRow(sessionId, visit.client().id(), visit.row().heldOn(), staffId, null));
         int ordinal = 0;
         for (PlanItem item : plan.items()) {
             mapper.insertItem(new ItemRow(
@@ -124,25 +124,35 @@ public class Runner {
             @Nullable String reason,
             @Nullable Integer value) {}
 
+    /** A session after a report, and whose it is. */
+    public record Taken(RunLog log, ClientFile client) {}
+
     /** @throws IllegalArgumentException for a report that makes no sense */
     @Transactional
-    public RunLog take(String sessionId, Report report, long staffId) {
+    public Taken take(String sessionId, Report report, long staffId) {
         SessionRow session = session(sessionId);
-        RunLog before = log(sessionId);
+        ClientFile client = client(session);
+        List<ItemRow> items = mapper.items(sessionId);
+        List<EventRow> events = new ArrayList<>(mapper.events(sessionId));
+        RunLog before = RunLog.replay(catalogue, items, events);
+        boolean known = events.stream().anyMatch(e -> e.id().equals(report.id()));
         boolean late = before.locked() && report.kind() != EventRow.Kind.FINISH;
-        if (mapper.event(report.id()).isEmpty() && !late) {
-            row(session, before, report, staffId).ifPresent(mapper::insertEvent);
+        if (!known && !late) {
+            row(session, client, before, report, staffId).ifPresent(row -> {
+                mapper.insertEvent(row);
+                events.add(row);
+            });
         }
-        RunLog after = log(sessionId);
+        RunLog after = RunLog.replay(catalogue, items, events);
         if (after.ended()) {
             finish(session, after);
         }
-        return after;
+        return new Taken(after, client);
     }
 
-    private Optional<EventRow> row(SessionRow session, RunLog log, Report r, long staffId) {
+    private Optional<EventRow> row(SessionRow session, ClientFile client, RunLog log, Report r, long staffId) {
         return switch (r.kind()) {
-            case SIGN -> sign(session, log, r);
+            case SIGN -> sign(session, client, log, r);
             case OVERRIDE -> override(session, log, r, staffId);
             case UNDO -> log.lastUndoable().map(last -> plain(session, r, last.id()));
             default -> Optional.of(plain(session, r, null));
@@ -151,11 +161,29 @@ public class Runner {
 
     private static EventRow plain(SessionRow session, Report r, @Nullable String refersTo) {
         return new EventRow(
-                r.id(), session.id(), r.kind(), null, null, null, null, null, null, null, null, refersTo, null, null,
-                null, null, null, null, null, r.value());
+                r.id(),
+                session.id(),
+                r.kind(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                refersTo,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                r.value());
     }
 
-    private Optional<EventRow> sign(SessionRow session, RunLog log, Report r) {
+    private Optional<EventRow> sign(SessionRow session, ClientFile client, RunLog log, Report r) {
         Optional<RunItem> current = log.current();
         if (current.isEmpty() || r.sign() == null) {
             return Optional.empty();
@@ -173,7 +201,7 @@ public class Runner {
                 .filter(a -> a.name().equals(r.sign()))
                 .findFirst();
         Seen.Severity severity = r.severity() == null ? Seen.Severity.CLEAR : r.severity();
-        Advice advice = Decisions.next(situation(session, item, emergency, r, severity, rep));
+        Advice advice = Decisions.next(situation(session, client, item, emergency, r, severity, rep));
         LeverChange change = advice.change();
         emergency.ifPresent(a -> lockVisit(session, a));
         return Optional.of(new EventRow(
@@ -192,7 +220,9 @@ public class Runner {
                 advice.move(),
                 change == null ? null : change.lever(),
                 change == null || change.from() == null ? null : change.from().toString(),
-                change == null || change.to() == null ? advice.stepBackTo() : change.to().toString(),
+                change == null || change.to() == null
+                        ? advice.stepBackTo()
+                        : change.to().toString(),
                 advice.loadChangePct(),
                 advice.rule(),
                 wording.of(advice.reason()),
@@ -201,12 +231,12 @@ public class Runner {
 
     private Situation situation(
             SessionRow session,
+            ClientFile client,
             RunItem item,
             Optional<Answer> emergency,
             Report r,
             Seen.Severity severity,
             int rep) {
-        ClientFile client = client(session);
         List<PastSign> past = mapper.pastSigns(session.clientId(), session.id());
         List<Seen> seen = emergency.isPresent()
                 ? List.of()
@@ -250,7 +280,9 @@ public class Runner {
         if (advised.isEmpty() || r.move() == null || advised.get().move() == Move.REFER_NOW) {
             return Optional.empty();
         }
-        String reason = r.reason() == null || r.reason().isBlank() ? "no reason given" : r.reason().strip();
+        String reason = r.reason() == null || r.reason().isBlank()
+                ? "no reason given"
+                : r.reason().strip();
         audit.record(
                 staffId,
                 session.clientId(),

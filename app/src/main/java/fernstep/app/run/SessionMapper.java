@@ -1,6 +1,5 @@
 package fernstep.app.run;
 
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
@@ -21,12 +20,10 @@ public interface SessionMapper {
     /** In the order in which they were written. */
     List<EventRow> events(@Param("sessionId") String sessionId);
 
-    Optional<EventRow> event(@Param("id") String id);
-
     void insertEvent(EventRow event);
 
     void finish(@Param("id") String id);
 
-    /** Signs, overrides and undos of her earlier sessions, oldest first. */
+    /** Signs, overrides and undos of her last ten earlier sessions, oldest first. */
     List<PastSign> pastSigns(@Param("clientId") long clientId, @Param("notSession") String notSession);
 }

@@ -6,4 +6,8 @@ import org.jspecify.annotations.Nullable;
 
 /** A training session as stored. */
 public record SessionRow(
-        String id, long clientId, LocalDate heldOn, long staffId, @Nullable LocalDateTime finishedAt) {}
+        String id,
+        long clientId,
+        LocalDate heldOn,
+        long staffId,
+        @Nullable LocalDateTime finishedAt) {}

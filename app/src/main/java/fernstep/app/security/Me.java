@@ -9,7 +9,8 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 @ControllerAdvice
 class Me {
     @ModelAttribute("me")
-    @Nullable SignedIn me(@AuthenticationPrincipal @Nullable Object principal) {
+    @Nullable
+    SignedIn me(@AuthenticationPrincipal @Nullable Object principal) {
         return principal instanceof SignedIn me ? me : null;
     }
 }

@@ -18,8 +18,15 @@ class SecurityConfig {
     @Bean
     SecurityFilterChain pages(HttpSecurity http) throws Exception {
         return http.authorizeHttpRequests(a -> a.requestMatchers(
-                                "/sign-in", "/first-account", "/error", "/*.css", "/*.js", "/fonts/**", "/vendor/**",
-                                "/webjars/**", "/*.svg")
+                                "/sign-in",
+                                "/first-account",
+                                "/error",
+                                "/*.css",
+                                "/*.js",
+                                "/fonts/**",
+                                "/vendor/**",
+                                "/webjars/**",
+                                "/*.svg")
                         .permitAll()
                         .anyRequest()
                         .authenticated())

@@ -22,7 +22,6 @@ public record Staff(
     public Examiner examiner() {
         return finger1Mm == null || finger2Mm == null || finger3Mm == null || finger4Mm == null
                 ? Examiner.UNKNOWN
-                : Examiner.calibrated(
-                        FingerCalibration.of(List.of(finger1Mm, finger2Mm, finger3Mm, finger4Mm)));
+                : Examiner.calibrated(FingerCalibration.of(List.of(finger1Mm, finger2Mm, finger3Mm, finger4Mm)));
     }
 }

@@ -44,8 +44,7 @@ public final class Catalogue {
         String file = fileOf.getOrDefault(rung.code(), "");
         String text = textByFile.getOrDefault(file, "");
         if (rung.branchOf() != null && !rungs.containsKey(rung.branchOf())) {
-            throw problemAt(
-                    file, text, rung.code(), rung.code() + " branches off an unknown rung " + rung.branchOf());
+            throw problemAt(file, text, rung.code(), rung.code() + " branches off an unknown rung " + rung.branchOf());
         }
         rung.gates().forEach(gate -> {
             if (gate instanceof RungGate.CleanRung clean && !rungs.containsKey(clean.rung())) {

@@ -10,7 +10,10 @@ import org.jspecify.annotations.Nullable;
  * @param breaths breaths kept per set, or null
  */
 public record Window(
-        Span sets, @Nullable Span reps, @Nullable Span holdS, @Nullable Span breaths) {
+        Span sets,
+        @Nullable Span reps,
+        @Nullable Span holdS,
+        @Nullable Span breaths) {
     public Window {
         if (reps == null && holdS == null && breaths == null) {
             throw new IllegalArgumentException("a window needs reps, a hold or breaths");

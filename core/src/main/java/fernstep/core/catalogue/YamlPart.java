@@ -92,9 +92,8 @@ final class YamlPart {
 
     List<Double> numbers(String field, int count) {
         Node n = required(field);
-        List<Double> values = items(n, field).stream()
-                .map(item -> number(item, field, false))
-                .toList();
+        List<Double> values =
+                items(n, field).stream().map(item -> number(item, field, false)).toList();
         if (values.size() != count) {
             throw problem(n, "'" + field + "' needs " + count + " numbers");
         }

@@ -55,22 +55,26 @@ public record ClientFacts(
     /** What contradicts itself or the calendar, or nothing. The first problem found, by field. */
     public Optional<FactProblem> problem(LocalDate today) {
         return switch (status) {
-            case PREGNANT -> dueDate == null
-                    ? Optional.of(new FactProblem("dueDate", "needed when pregnant", "a date"))
-                    : dueDateProblem(dueDate, today).or(() -> eventProblem(today));
-            case POSTNATAL -> births.isEmpty()
-                    ? Optional.of(new FactProblem("birthDate", "needed after a birth", "a date up to " + today))
-                    : eventProblem(today);
-            case ABDOMINAL_SURGERY -> surgeries.isEmpty()
-                    ? Optional.of(
-                            new FactProblem("surgeries", "needs the operation", "one or more, dated up to " + today))
-                    : eventProblem(today);
-            case GENERAL -> !events().isEmpty()
-                    ? Optional.of(new FactProblem(
-                            "status",
-                            "GENERAL means no birth and no abdominal operation",
-                            "POSTNATAL or ABDOMINAL_SURGERY"))
-                    : Optional.empty();
+            case PREGNANT ->
+                dueDate == null
+                        ? Optional.of(new FactProblem("dueDate", "needed when pregnant", "a date"))
+                        : dueDateProblem(dueDate, today).or(() -> eventProblem(today));
+            case POSTNATAL ->
+                births.isEmpty()
+                        ? Optional.of(new FactProblem("birthDate", "needed after a birth", "a date up to " + today))
+                        : eventProblem(today);
+            case ABDOMINAL_SURGERY ->
+                surgeries.isEmpty()
+                        ? Optional.of(new FactProblem(
+                                "surgeries", "needs the operation", "one or more, dated up to " + today))
+                        : eventProblem(today);
+            case GENERAL ->
+                !events().isEmpty()
+                        ? Optional.of(new FactProblem(
+                                "status",
+                                "GENERAL means no birth and no abdominal operation",
+                                "POSTNATAL or ABDOMINAL_SURGERY"))
+                        : Optional.empty();
         };
     }
 
@@ -128,8 +132,7 @@ public record ClientFacts(
     /** The day from which a clearance counts: the latest event, or the start of this pregnancy if that is later. */
     public LocalDate clearancesCountSince() {
         LocalDate event = latestEvent().map(BodyEvent::date).orElse(LocalDate.MIN);
-        LocalDate pregnancy =
-                pregnant() && dueDate != null ? dueDate.minusDays(PREGNANCY_DAYS) : LocalDate.MIN;
+        LocalDate pregnancy = pregnant() && dueDate != null ? dueDate.minusDays(PREGNANCY_DAYS) : LocalDate.MIN;
         return event.isAfter(pregnancy) ? event : pregnancy;
     }
 

@@ -36,9 +36,7 @@ public final class Decisions {
             candidates.add(Candidate.plain(RuleId.R12, Move.CARRY_ON, null, "R12.nothing"));
         }
         Candidate best = candidates.stream()
-                .min(Comparator.comparing(Candidate::move)
-                        .reversed()
-                        .thenComparing(Candidate::rule))
+                .min(Comparator.comparing(Candidate::move).reversed().thenComparing(Candidate::rule))
                 .orElseThrow();
         return advice(s, best, candidates);
     }
@@ -48,9 +46,8 @@ public final class Decisions {
         Set<SignCode> clear = EnumSet.noneOf(SignCode.class);
         Set<Integer> repsNow = new java.util.HashSet<>();
         s.seen().forEach(x -> repsNow.add(x.rep()));
-        Stream<Seen> sameRep = s.soFar().stream()
-                .filter(r -> repsNow.contains(r.rep()))
-                .flatMap(r -> r.signs().stream());
+        Stream<Seen> sameRep =
+                s.soFar().stream().filter(r -> repsNow.contains(r.rep())).flatMap(r -> r.signs().stream());
         Stream.concat(s.seen().stream(), sameRep)
                 .filter(Seen::clearly)
                 .filter(x -> rules.notASign(x).isEmpty())
@@ -72,8 +69,7 @@ public final class Decisions {
                             strongest.options(),
                             false,
                             false))
-                    .orElseGet(
-                            () -> Candidate.plain(RuleId.R13, Move.END_EXERCISE, strongest.sign(), "noRungBack")));
+                    .orElseGet(() -> Candidate.plain(RuleId.R13, Move.END_EXERCISE, strongest.sign(), "noRungBack")));
         }
     }
 
@@ -95,8 +91,7 @@ public final class Decisions {
         Double loadChange = best.change() != null
                 ? best.change().loadChangePct()
                 : best.stepBackTo() != null
-                        ? new Levers(s)
-                                .stepChangePct(s.catalogue().rung(best.stepBackTo()))
+                        ? new Levers(s).stepChangePct(s.catalogue().rung(best.stepBackTo()))
                         : null;
         return new Advice(
                 best.move(),

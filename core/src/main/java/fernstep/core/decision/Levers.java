@@ -25,6 +25,7 @@ final class Levers {
     private static final int RANGE_STEPS = 3;
     /** A range kept with two decimals still counts as standing on its step. */
     private static final double A_STEP_IS_REACHED = 0.05;
+
     private static final double KNEE_BEND_DEG = 30;
     private static final double HOLD_NOTCH_S = 2;
     private static final double SHORTEST_HOLD_S = 1;
@@ -38,9 +39,7 @@ final class Levers {
     /** Those for an ease against this sign, best first: what cleared it before, then the rule's order, then the rung's. */
     List<LeverChange> offered(Seen sign, List<Lever> preferred) {
         Set<Lever> order = new LinkedHashSet<>();
-        s.history().stream()
-                .filter(h -> h.sign() == sign.sign() && h.cleared())
-                .forEach(h -> order.add(h.lever()));
+        s.history().stream().filter(h -> h.sign() == sign.sign() && h.cleared()).forEach(h -> order.add(h.lever()));
         order.addAll(preferred);
         order.addAll(s.rung().levers());
         List<LeverChange> offered = new ArrayList<>();
@@ -70,8 +69,9 @@ final class Levers {
             case ADD_HELPER -> helper(lever, sign, false);
             case SUPPORT -> helper(lever, sign, true);
             case EASIER_POSITION ->
-                once(lever).flatMap(l -> easierPosition(s.rung().position())
-                        .map(p -> new LeverChange(l, s.rung().position(), p, null)));
+                once(lever)
+                        .flatMap(l -> easierPosition(s.rung().position())
+                                .map(p -> new LeverChange(l, s.rung().position(), p, null)));
             case SLOWER, CHANGE_BREATH -> once(lever).map(l -> new LeverChange(l, null, null, null));
             case CHANGE_SPINE -> changeSpine(sign);
         };
@@ -116,7 +116,8 @@ final class Levers {
     }
 
     /** Load change of going to another rung at full range; null where either load is not modelled. */
-    @Nullable Double stepChangePct(Rung to) {
+    @Nullable
+    Double stepChangePct(Rung to) {
         return legs().flatMap(now -> to.legsAt(1).map(then -> changePct(now, then)))
                 .orElse(null);
     }
@@ -164,7 +165,12 @@ final class Levers {
     /** Standing, seated, hands and knees, side, lying or inclined: the next one that nothing closes. */
     private Optional<Position> easierPosition(Position from) {
         List<Position> ladder = List.of(
-                Position.STANDING, Position.SEATED, Position.HANDS_KNEES, Position.SIDE, Position.SUPINE, Position.INCLINED);
+                Position.STANDING,
+                Position.SEATED,
+                Position.HANDS_KNEES,
+                Position.SIDE,
+                Position.SUPINE,
+                Position.INCLINED);
         Position rank = switch (from) {
             case WALL -> Position.STANDING;
             case KNEELING -> Position.SEATED;

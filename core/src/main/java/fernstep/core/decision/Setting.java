@@ -12,10 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param holdS seconds held per repetition, or null
  */
 public record Setting(
-        double range,
-        @Nullable Double holdS,
-        @Nullable Integer reps,
-        Set<Helper> helpers) {
+        double range, @Nullable Double holdS, @Nullable Integer reps, Set<Helper> helpers) {
     public static final Setting FULL = new Setting(1, null, null, Set.of());
 
     public Setting {

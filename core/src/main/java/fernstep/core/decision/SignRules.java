@@ -72,8 +72,7 @@ final class SignRules {
     Candidate answer(Seen sign) {
         Optional<Reason> notASign = notASign(sign);
         if (notASign.isPresent()) {
-            return new Candidate(
-                    RuleId.R12, Move.CARRY_ON, null, null, notASign.get(), sign, List.of(), false, false);
+            return new Candidate(RuleId.R12, Move.CARRY_ON, null, null, notASign.get(), sign, List.of(), false, false);
         }
         RuleId id = ruleOf(sign.sign());
         SignRule rule = BY_SIGN.get(sign.sign());
@@ -89,10 +88,8 @@ final class SignRules {
         if (gentlePush && s.stances().activation() == Stances.Activation.BRACE_ALL_ROUND) {
             return Optional.of(Reason.of("R12.pushIsAim"));
         }
-        boolean noPain = sign.sign() == SignCode.PAIN
-                && !sign.sharp()
-                && sign.painLevel() != null
-                && sign.painLevel() == 0;
+        boolean noPain =
+                sign.sign() == SignCode.PAIN && !sign.sharp() && sign.painLevel() != null && sign.painLevel() == 0;
         return noPain ? Optional.of(Reason.of("R12.noPain")) : Optional.empty();
     }
 
@@ -173,23 +170,21 @@ final class SignRules {
             return stepBack(id, sign, id + ".back");
         }
         boolean firstAndSlight = !sign.clearly() && s.timesMoved(sign.sign(), Move.CUE) == 0;
-        List<Lever> order =
-                switch (sign.sign()) {
-                    case RIBS_FLARE -> List.of(Lever.SUPPORT, Lever.RAISE_RANGE, Lever.BEND_KNEE);
-                    case BACK_ARCHES -> List.of(Lever.RAISE_RANGE, Lever.CHANGE_SPINE, Lever.BEND_KNEE);
-                    default -> List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE);
-                };
+        List<Lever> order = switch (sign.sign()) {
+            case RIBS_FLARE -> List.of(Lever.SUPPORT, Lever.RAISE_RANGE, Lever.BEND_KNEE);
+            case BACK_ARCHES -> List.of(Lever.RAISE_RANGE, Lever.CHANGE_SPINE, Lever.BEND_KNEE);
+            default -> List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE);
+        };
         return firstAndSlight ? cue(id, sign, id + ".cue", order) : ease(id, sign, id + ".ease", order);
     }
 
     private Candidate breathHeld(RuleId id, Seen sign) {
         boolean again = s.seenBefore(SignCode.BREATH_HELD);
-        List<Lever> chain =
-                switch (s.timesEased(SignCode.BREATH_HELD)) {
-                    case 0 -> List.of(Lever.CHANGE_BREATH, Lever.SHORTEN_HOLD);
-                    case 1 -> List.of(Lever.SHORTEN_HOLD, Lever.CHANGE_BREATH);
-                    default -> List.of();
-                };
+        List<Lever> chain = switch (s.timesEased(SignCode.BREATH_HELD)) {
+            case 0 -> List.of(Lever.CHANGE_BREATH, Lever.SHORTEN_HOLD);
+            case 1 -> List.of(Lever.SHORTEN_HOLD, Lever.CHANGE_BREATH);
+            default -> List.of();
+        };
         String twoSessions = s.earlierSessionsWith(SignCode.BREATH_HELD) > 0 ? "R7.cueBreathFirst" : "R7.cue";
         if (!again) {
             return cue(id, sign, twoSessions, List.of(Lever.CHANGE_BREATH, Lever.SHORTEN_HOLD));
@@ -253,8 +248,8 @@ final class SignRules {
     }
 
     private Candidate setLost(RuleId id, Seen sign) {
-        boolean canReset = Boolean.TRUE.equals(sign.recoverable())
-                && s.timesMoved(SignCode.SET_LOST, Move.CUE) < SET_CUES_PER_SET;
+        boolean canReset =
+                Boolean.TRUE.equals(sign.recoverable()) && s.timesMoved(SignCode.SET_LOST, Move.CUE) < SET_CUES_PER_SET;
         return canReset
                 ? cue(id, sign, "R9.cue", List.of(Lever.ADD_HELPER, Lever.RAISE_RANGE))
                 : stepBack(id, sign, Boolean.TRUE.equals(sign.recoverable()) ? "R9.backThird" : "R9.back");

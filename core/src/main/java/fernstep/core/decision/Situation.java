@@ -79,7 +79,8 @@ public record Situation(
                 || all.stream().map(this::sideOf).distinct().count() > 1;
     }
 
-    @Nullable Side sideOf(Seen sign) {
+    @Nullable
+    Side sideOf(Seen sign) {
         return sign.side() != null ? sign.side() : side;
     }
 

@@ -31,12 +31,13 @@ final class SoftRidge {
         return hold != null && now.second() != null && hold - now.second() > LIMIT_S;
     }
 
-    /** Slight before and clear now, or coming sooner in each of the last three sightings. */
+    /** Slight before and clear now, or showing earlier in each of the last three sightings. */
     private static boolean growing(Situation s, Seen now) {
         List<Seen> sightings = new ArrayList<>();
-        s.soFar().forEach(r -> r.signs().stream()
-                .filter(x -> x.sign() == SignCode.DOME_SOFT)
-                .forEach(sightings::add));
+        s.soFar()
+                .forEach(r -> r.signs().stream()
+                        .filter(x -> x.sign() == SignCode.DOME_SOFT)
+                        .forEach(sightings::add));
         List<Seen> last =
                 new ArrayList<>(sightings.subList(Math.max(0, sightings.size() - (REPS - 1)), sightings.size()));
         boolean clearer = now.clearly() && last.stream().anyMatch(x -> !x.clearly());
@@ -51,9 +52,7 @@ final class SoftRidge {
     }
 
     private static boolean earlierThanLastSession(Situation s, Seen now) {
-        return s.earlierSessions().stream()
-                .max(Comparator.comparing(Situation.EarlierSession::date))
-                .stream()
+        return s.earlierSessions().stream().max(Comparator.comparing(Situation.EarlierSession::date)).stream()
                 .flatMap(e -> e.signs().stream())
                 .filter(x -> x.sign() == SignCode.DOME_SOFT && x.rep() != null)
                 .map(Seen::rep)

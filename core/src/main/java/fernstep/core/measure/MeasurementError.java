@@ -38,9 +38,8 @@ public final class MeasurementError {
             throw new IllegalArgumentException("needs " + PAIRS_NEEDED + " pairs, got " + n);
         }
         double mean = differences.stream().mapToDouble(d -> d).average().orElseThrow();
-        double squares = differences.stream()
-                .mapToDouble(d -> (d - mean) * (d - mean))
-                .sum();
+        double squares =
+                differences.stream().mapToDouble(d -> (d - mean) * (d - mean)).sum();
         return Math.sqrt(squares / (n - 1)) / Math.sqrt(2);
     }
 }

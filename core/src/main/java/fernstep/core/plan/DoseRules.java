@@ -16,7 +16,12 @@ public final class DoseRules {
 
     /** What a stance asks for, before the rung's window bounds it. */
     private record Shape(
-            Span sets, @Nullable Span reps, @Nullable Span holdS, @Nullable Span breaths, int perDay, int days) {
+            Span sets,
+            @Nullable Span reps,
+            @Nullable Span holdS,
+            @Nullable Span breaths,
+            int perDay,
+            int days) {
 
         static Shape of(DoseStance stance) {
             return switch (stance) {

@@ -6,5 +6,4 @@ import fernstep.core.screening.Strand;
 import org.jspecify.annotations.Nullable;
 
 /** Where she stands on a strand: rung and dose, per side where the rung has sides. */
-public record Place(
-        Strand strand, @Nullable Side side, String rung, Dose dose, Reason why) {}
+public record Place(Strand strand, @Nullable Side side, String rung, Dose dose, Reason why) {}

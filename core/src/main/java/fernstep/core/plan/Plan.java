@@ -26,11 +26,11 @@ public record Plan(List<PlanItem> items, List<NotOpen> notOpen, int minutesAvail
     private static final int STRONGER_SIDE_LEADS_BY = 1;
     /** The set kept for so many breaths is the breath rung with the set, done. */
     private static final int BREATHS_KEPT = 4;
+
     private static final int SET_THAT_BREATHES = 3;
 
     /** A strand that is not in the plan and what it waits for. */
-    public record NotOpen(
-            Strand strand, @Nullable Side side, String rung, List<Waiting> waiting) {}
+    public record NotOpen(Strand strand, @Nullable Side side, String rung, List<Waiting> waiting) {}
 
     /**
      * The question put to the rules.
@@ -129,7 +129,8 @@ public record Plan(List<PlanItem> items, List<NotOpen> notOpen, int minutesAvail
             int lead = order(left.get()) - order(right.get());
             Side weaker = lead > 0 ? Side.RIGHT : Side.LEFT;
             Chosen weak = weaker == Side.LEFT ? left.get() : right.get();
-            Chosen strong = cappedTo(order(weak) + STRONGER_SIDE_LEADS_BY, weaker == Side.LEFT ? right.get() : left.get());
+            Chosen strong =
+                    cappedTo(order(weak) + STRONGER_SIDE_LEADS_BY, weaker == Side.LEFT ? right.get() : left.get());
             add(weak, weaker, lead == 0 ? 0 : 1, items, notOpen);
             add(strong, weaker.other(), 0, items, notOpen);
         }
@@ -145,7 +146,10 @@ public record Plan(List<PlanItem> items, List<NotOpen> notOpen, int minutesAvail
                 return c;
             }
             int capped = Math.max(1, order);
-            return new Chosen(strand.rungs().get(capped - 1), null, Reason.of("why.strongerSideWaits", c.rung().code()));
+            return new Chosen(
+                    strand.rungs().get(capped - 1),
+                    null,
+                    Reason.of("why.strongerSideWaits", c.rung().code()));
         }
 
         private Optional<Chosen> chosen(@Nullable Side side) {
@@ -161,15 +165,14 @@ public record Plan(List<PlanItem> items, List<NotOpen> notOpen, int minutesAvail
         }
 
         private Chosen fromStart(Start start) {
-            return new Chosen(
-                    start.rung() == null ? null : q.catalogue().rung(start.rung()), null, start.why());
+            return new Chosen(start.rung() == null ? null : q.catalogue().rung(start.rung()), null, start.why());
         }
 
         private void add(Chosen c, @Nullable Side side, int extraSets, List<PlanItem> items, List<NotOpen> notOpen) {
             if (c.rung() == null) {
                 Rung first = strand.rungs().get(0);
-                notOpen.add(new NotOpen(
-                        strand.code(), side, first.code(), List.of(new Waiting("FINDING", null, c.why()))));
+                notOpen.add(
+                        new NotOpen(strand.code(), side, first.code(), List.of(new Waiting("FINDING", null, c.why()))));
                 return;
             }
             Rung rung = c.rung();
@@ -185,7 +188,9 @@ public record Plan(List<PlanItem> items, List<NotOpen> notOpen, int minutesAvail
                 return;
             }
             Window window = DoseRules.window(rung.window(), q.stances().dose());
-            Dose base = c.dose() == null || steppedDown ? DoseRules.minimum(window, q.stances().dose()) : c.dose();
+            Dose base = c.dose() == null || steppedDown
+                    ? DoseRules.minimum(window, q.stances().dose())
+                    : c.dose();
             Dose dose = base.withSets(base.sets() + extraSets);
             Reason why = steppedDown ? Reason.of("why.gateBelow", c.rung().code()) : c.why();
             items.add(item(rung, side, base, dose, why));

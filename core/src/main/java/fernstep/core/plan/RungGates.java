@@ -32,10 +32,7 @@ public final class RungGates {
      * @param pregnant from her facts, or null when they are not known
      */
     public record Known(
-            @Nullable Screening screening,
-            @Nullable Boolean pregnant,
-            Findings findings,
-            Set<Done> done) {
+            @Nullable Screening screening, @Nullable Boolean pregnant, Findings findings, Set<Done> done) {
         public Known {
             done = Set.copyOf(done);
         }
@@ -83,8 +80,9 @@ public final class RungGates {
         }
         if (gate instanceof RungGate.BreathControl) {
             Integer tolerance = known.findings().toleranceBreaths();
-            boolean holds = (known.findings().cough() != null && known.findings().cough() != Findings.Cough.PUSHES_OUT)
-                    || (tolerance != null && tolerance >= TOLERANCE_FAIR_BREATHS);
+            boolean holds =
+                    (known.findings().cough() != null && known.findings().cough() != Findings.Cough.PUSHES_OUT)
+                            || (tolerance != null && tolerance >= TOLERANCE_FAIR_BREATHS);
             return holds
                     ? Optional.empty()
                     : Optional.of(new Waiting("BREATH_CONTROL", null, Reason.of("waiting.breathControl")));
@@ -117,7 +115,6 @@ public final class RungGates {
     }
 
     private static boolean isDone(String rung, Side side, Known known) {
-        return known.done().stream()
-                .anyMatch(d -> d.rung().equals(rung) && (d.side() == null || d.side() == side));
+        return known.done().stream().anyMatch(d -> d.rung().equals(rung) && (d.side() == null || d.side() == side));
     }
 }

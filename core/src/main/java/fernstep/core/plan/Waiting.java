@@ -10,5 +10,4 @@ import org.jspecify.annotations.Nullable;
  * @param code a gate code, a rung code, or the name of a finding
  * @param opensOn the day, where a date is known
  */
-public record Waiting(
-        String code, @Nullable LocalDate opensOn, Reason reason) {}
+public record Waiting(String code, @Nullable LocalDate opensOn, Reason reason) {}

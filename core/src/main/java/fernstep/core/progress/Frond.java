@@ -82,7 +82,6 @@ public record Frond(CatalogueStrand strand, List<Pair> pairs) {
     }
 
     private static boolean in(Set<RungGates.Done> set, Rung rung, @Nullable Side side) {
-        return set.stream()
-                .anyMatch(d -> d.rung().equals(rung.code()) && (d.side() == null || d.side() == side));
+        return set.stream().anyMatch(d -> d.rung().equals(rung.code()) && (d.side() == null || d.side() == side));
     }
 }

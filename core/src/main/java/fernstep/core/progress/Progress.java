@@ -27,8 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param credits clean, light sessions without a next-day symptom since the last change or setback
  * @param waitingFor why the next rung is not open yet; empty unless the change waits
  */
-public record Progress(
-        int credits, Change change, Dose dose, String rung, Reason reason, List<Waiting> waitingFor) {
+public record Progress(int credits, Change change, Dose dose, String rung, Reason reason, List<Waiting> waitingFor) {
     private static final int CREDITS_NEEDED = 2;
     private static final int HELPED_IN_A_ROW = 3;
     private static final int NOTCH_DOWN_AFTER_DAYS = 14;
@@ -71,9 +70,7 @@ public record Progress(
             boolean askFirstStands,
             RungGates.Known known) {
         public Question {
-            log = log.stream()
-                    .sorted(Comparator.comparing(SessionResult::date))
-                    .toList();
+            log = log.stream().sorted(Comparator.comparing(SessionResult::date)).toList();
         }
     }
 
@@ -123,9 +120,7 @@ public record Progress(
                 return Optional.of(stay(Change.REFER, Reason.of("progress.refer", symptomDays)));
             }
             boolean lastHolds = last().map(SessionResult::holdsEverything).orElse(false);
-            return lastHolds
-                    ? Optional.of(stay(Change.HOLD, Reason.of("progress.nextDay")))
-                    : Optional.empty();
+            return lastHolds ? Optional.of(stay(Change.HOLD, Reason.of("progress.nextDay"))) : Optional.empty();
         }
 
         private Optional<Progress> gap() {
@@ -149,9 +144,10 @@ public record Progress(
             return switch (last) {
                 case STOPPED -> Optional.of(toMinimum());
                 case STEPPED_BACK -> Optional.of(rungDown(Reason.of("progress.steppedBack")));
-                case EASED -> endsWith(Kind.EASED, 2)
-                        ? Optional.of(notchDown(Reason.of("progress.easedTwice")))
-                        : Optional.of(stay(Change.HOLD, Reason.of("progress.easedOnce")));
+                case EASED ->
+                    endsWith(Kind.EASED, 2)
+                            ? Optional.of(notchDown(Reason.of("progress.easedTwice")))
+                            : Optional.of(stay(Change.HOLD, Reason.of("progress.easedOnce")));
                 case CLEAN, HELPED -> Optional.empty();
             };
         }
@@ -177,8 +173,10 @@ public record Progress(
                         Reason.of("progress.notchUp", credits()),
                         List.of()));
             }
-            return Optional.of(q.catalogue().next(q.rung()).map(this::nextRung).orElseGet(() -> stay(
-                    Change.HOLD, Reason.of("progress.topOfStrand"))));
+            return Optional.of(q.catalogue()
+                    .next(q.rung())
+                    .map(this::nextRung)
+                    .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.topOfStrand"))));
         }
 
         private Progress nextRung(Rung next) {
@@ -189,7 +187,10 @@ public record Progress(
                     next,
                     q.side(),
                     new RungGates.Known(
-                            q.known().screening(), q.known().pregnant(), q.known().findings(), done)));
+                            q.known().screening(),
+                            q.known().pregnant(),
+                            q.known().findings(),
+                            done)));
             if (!waiting.isEmpty()) {
                 return new Progress(
                         credits(),
@@ -264,11 +265,18 @@ public record Progress(
 
         private Dose keepingDays(Dose d) {
             return new Dose(
-                    d.sets(), d.reps(), d.holdS(), d.breaths(), q.dose().perDay(), q.dose().daysPerWeek());
+                    d.sets(),
+                    d.reps(),
+                    d.holdS(),
+                    d.breaths(),
+                    q.dose().perDay(),
+                    q.dose().daysPerWeek());
         }
 
         private Optional<SessionResult> last() {
-            return q.log().isEmpty() ? Optional.empty() : Optional.of(q.log().get(q.log().size() - 1));
+            return q.log().isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(q.log().get(q.log().size() - 1));
         }
 
         private boolean endsWith(Kind kind, int times) {

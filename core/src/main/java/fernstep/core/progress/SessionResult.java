@@ -63,9 +63,7 @@ public record SessionResult(
     }
 
     private boolean nothingNextDay(LocalDate today) {
-        return nextDay == null
-                ? !today.isBefore(date.plusDays(UNKNOWN_COUNTS_AS_NONE_DAYS))
-                : nextDay.isEmpty();
+        return nextDay == null ? !today.isBefore(date.plusDays(UNKNOWN_COUNTS_AS_NONE_DAYS)) : nextDay.isEmpty();
     }
 
     boolean holdsEverything() {

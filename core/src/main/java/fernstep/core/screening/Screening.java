@@ -144,8 +144,10 @@ public record Screening(
                         Restriction.NO_PRONE,
                         "restriction.caesarean.prone",
                         e.date().plusDays(Gates.WALL_LOADED_DAYS))));
-        q.answers().forEach(a -> a.closesToday()
-                .ifPresent(r -> found.add(new DerivedRestriction(r, true, Reason.of("restriction.answer", a)))));
+        q.answers()
+                .forEach(a -> a.closesToday()
+                        .ifPresent(
+                                r -> found.add(new DerivedRestriction(r, true, Reason.of("restriction.answer", a)))));
         return found;
     }
 

@@ -20,8 +20,7 @@ public final class Profile {
         TreeMap<Double, Width> best = new TreeMap<>();
         widths.stream()
                 .filter(w -> w.reading().condition() == condition)
-                .forEach(w -> best.merge(
-                        w.reading().siteCm(), w, (a, b) -> b.errorMm() < a.errorMm() ? b : a));
+                .forEach(w -> best.merge(w.reading().siteCm(), w, (a, b) -> b.errorMm() < a.errorMm() ? b : a));
         TreeMap<Double, Double> mm = new TreeMap<>();
         best.forEach((site, w) -> mm.put(site, w.mm()));
         return new Profile(mm);

@@ -31,8 +31,7 @@ public record Separation(List<Width> widths, List<SiteResult> sites, Map<Conditi
         }
     }
 
-    public static Separation of(
-            Check now, @Nullable Check previous, GapReading stance, Stage.ForWidth stage) {
+    public static Separation of(Check now, @Nullable Check previous, GapReading stance, Stage.ForWidth stage) {
         List<Width> before = previous == null
                 ? List.of()
                 : previous.readings().stream()
@@ -56,8 +55,8 @@ public record Separation(List<Width> widths, List<SiteResult> sites, Map<Conditi
     private static Optional<Width> before(Width now, List<Width> before) {
         return before.stream()
                 .filter(b -> b.reading().sameSpot(now.reading()))
-                .min(Comparator.comparing(
-                                (Width b) -> b.reading().method() != now.reading().method())
+                .min(Comparator.comparing((Width b) ->
+                                b.reading().method() != now.reading().method())
                         .thenComparing(Width::errorMm));
     }
 

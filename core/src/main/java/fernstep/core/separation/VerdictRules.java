@@ -37,8 +37,7 @@ final class VerdictRules {
         };
     }
 
-    private static Verdict byFingers(
-            GapReading stance, Examiner examiner, Width width, boolean wide, String key) {
+    private static Verdict byFingers(GapReading stance, Examiner examiner, Width width, boolean wide, String key) {
         Verdict.Code code = width.fingers() >= MARKED_FINGERS
                 ? Verdict.Code.MARKEDLY_WIDER
                 : wide ? Verdict.Code.WIDER : Verdict.Code.USUAL;
@@ -77,20 +76,15 @@ final class VerdictRules {
         Feel feel = width.reading().feel();
         if (feel == null && closurePct == null) {
             return new Verdict(
-                    Verdict.Code.BASELINE_ONLY,
-                    null,
-                    GapReading.FUNCTION_FIRST,
-                    Reason.of("verdict.function.unknown"));
+                    Verdict.Code.BASELINE_ONLY, null, GapReading.FUNCTION_FIRST, Reason.of("verdict.function.unknown"));
         }
         boolean soft = feel == Feel.SOFT;
         boolean opens = closurePct != null && closurePct < 0;
-        Verdict.Code code = soft && opens
-                ? Verdict.Code.MARKEDLY_WIDER
-                : soft || opens ? Verdict.Code.WIDER : Verdict.Code.USUAL;
+        Verdict.Code code =
+                soft && opens ? Verdict.Code.MARKEDLY_WIDER : soft || opens ? Verdict.Code.WIDER : Verdict.Code.USUAL;
         String key = soft && opens
                 ? "verdict.function.both"
                 : soft ? "verdict.function.soft" : opens ? "verdict.function.opens" : "verdict.function.holds";
-        return new Verdict(
-                code, null, GapReading.FUNCTION_FIRST, Reason.of(key, Numbers.rounded(width.mm(), 1)));
+        return new Verdict(code, null, GapReading.FUNCTION_FIRST, Reason.of(key, Numbers.rounded(width.mm(), 1)));
     }
 }

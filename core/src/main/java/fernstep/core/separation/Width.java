@@ -15,7 +15,12 @@ import org.jspecify.annotations.Nullable;
  * @param change against the previous visit, or null without one
  */
 public record Width(
-        Reading reading, double mm, double errorMm, double fingers, boolean calibrated, @Nullable Change change) {
+        Reading reading,
+        double mm,
+        double errorMm,
+        double fingers,
+        boolean calibrated,
+        @Nullable Change change) {
 
     /** What a difference means: real only beyond the smallest real change. */
     public enum Kind {

@@ -18,9 +18,10 @@ class CatalogueTest {
     class The_shipped_files {
         @Test
         void hold_the_rungs_of_the_three_strands_in_order() {
-            assertThat(SHIPPED.strand(Strand.LEG_FLOAT)).hasValueSatisfying(s -> assertThat(s.rungs())
-                    .extracting(Rung::code)
-                    .containsExactly("F1", "F2", "F3", "F4", "F5", "F6", "F7", "F8", "F9"));
+            assertThat(SHIPPED.strand(Strand.LEG_FLOAT))
+                    .hasValueSatisfying(s -> assertThat(s.rungs())
+                            .extracting(Rung::code)
+                            .containsExactly("F1", "F2", "F3", "F4", "F5", "F6", "F7", "F8", "F9"));
         }
 
         @Test
@@ -34,10 +35,11 @@ class CatalogueTest {
         @Test
         void load_less_at_their_easiest_than_at_full_range() {
             var body = fernstep.core.body.Body.of(70.0, 170.0);
-            assertThat(SHIPPED.rungs()).filteredOn(r -> r.poses() != null).allSatisfy(r -> assertThat(
-                            r.legsAt(0).orElseThrow().loadIndex(body))
-                    .as(r.code())
-                    .isLessThan(r.legsAt(1).orElseThrow().loadIndex(body)));
+            assertThat(SHIPPED.rungs())
+                    .filteredOn(r -> r.poses() != null)
+                    .allSatisfy(r -> assertThat(r.legsAt(0).orElseThrow().loadIndex(body))
+                            .as(r.code())
+                            .isLessThan(r.legsAt(1).orElseThrow().loadIndex(body)));
         }
 
         @Test
@@ -68,20 +70,24 @@ class CatalogueTest {
         }
 
         private int lineOf(String text) {
-            return ShippedCatalogue.texts().get("deep-core.yaml").substring(
-                            0, ShippedCatalogue.texts().get("deep-core.yaml").indexOf(text))
-                    .split("\n", -1).length;
+            return ShippedCatalogue.texts()
+                    .get("deep-core.yaml")
+                    .substring(0, ShippedCatalogue.texts().get("deep-core.yaml").indexOf(text))
+                    .split("\n", -1)
+                    .length;
         }
 
         @Test
         void an_unknown_code() {
             assertThat(problem("position: SEATED", "position: FLOATING"))
-                    .startsWith("deep-core.yaml, line " + lineOf("position: SEATED") + ": 'position' was FLOATING; it must be one of SUPINE");
+                    .startsWith("deep-core.yaml, line " + lineOf("position: SEATED")
+                            + ": 'position' was FLOATING; it must be one of SUPINE");
         }
 
         @Test
         void a_field_nobody_knows() {
-            assertThat(problem("position: SIDE", "position: SIDE\n    colour: red")).contains("unknown field 'colour'");
+            assertThat(problem("position: SIDE", "position: SIDE\n    colour: red"))
+                    .contains("unknown field 'colour'");
         }
 
         @Test
@@ -103,7 +109,9 @@ class CatalogueTest {
 
         @Test
         void a_lever_without_what_it_moves() {
-            assertThat(problem("levers: [SHORTEN_HOLD, FEWER_REPS, ADD_HELPER, SUPPORT", "levers: [RAISE_RANGE, ADD_HELPER, SUPPORT"))
+            assertThat(problem(
+                            "levers: [SHORTEN_HOLD, FEWER_REPS, ADD_HELPER, SUPPORT",
+                            "levers: [RAISE_RANGE, ADD_HELPER, SUPPORT"))
                     .contains("DC1 offers a range lever but has no range");
         }
 

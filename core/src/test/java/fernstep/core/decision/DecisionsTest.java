@@ -3,7 +3,6 @@ package fernstep.core.decision;
 import static fernstep.core.decision.Seen.clear;
 import static fernstep.core.decision.Seen.slight;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
 import fernstep.core.Seeded;
 import fernstep.core.ShippedCatalogue;
@@ -98,8 +97,19 @@ class DecisionsTest {
 
         Advice sees(Seen... seen) {
             return Decisions.next(new Situation(
-                    ShippedCatalogue.CATALOGUE, ShippedCatalogue.CATALOGUE.rung(rung), side, approach.stances(), pregnant,
-                    closed, Body.of(70.0, 170.0), setting, emergencies, List.of(seen), soFar, history, earlier));
+                    ShippedCatalogue.CATALOGUE,
+                    ShippedCatalogue.CATALOGUE.rung(rung),
+                    side,
+                    approach.stances(),
+                    pregnant,
+                    closed,
+                    Body.of(70.0, 170.0),
+                    setting,
+                    emergencies,
+                    List.of(seen),
+                    soFar,
+                    history,
+                    earlier));
         }
     }
 
@@ -116,7 +126,8 @@ class DecisionsTest {
     @ParameterizedTest
     @EnumSource(SignCode.class)
     void every_sign_is_answered_by_exactly_one_rule(SignCode sign) {
-        assertThat(SignRules.TABLE.stream().filter(r -> r.signs().contains(sign))).hasSize(1);
+        assertThat(SignRules.TABLE.stream().filter(r -> r.signs().contains(sign)))
+                .hasSize(1);
     }
 
     @Nested
@@ -136,7 +147,9 @@ class DecisionsTest {
         @ParameterizedTest
         @CsvSource({"1, EASE", "3, EASE", "4, END_EXERCISE", "10, END_EXERCISE"})
         void ends_the_exercise_from_four(int level, Move move) {
-            assertThat(onF4().sees(clear(SignCode.PAIN).withPain(level, "groin")).move()).isEqualTo(move);
+            assertThat(onF4().sees(clear(SignCode.PAIN).withPain(level, "groin"))
+                            .move())
+                    .isEqualTo(move);
         }
 
         @Test
@@ -149,15 +162,20 @@ class DecisionsTest {
         void mild_pain_takes_range_first_and_steps_back_the_second_time() {
             Seen mild = clear(SignCode.PAIN).withPain(2, "back");
             assertMove(onF4().sees(mild), RuleId.R2, Move.EASE, Lever.RAISE_RANGE);
-            assertMove(onF4().before(2, Move.EASE, Lever.RAISE_RANGE, mild).sees(mild), RuleId.R2, Move.STEP_BACK, null);
+            assertMove(
+                    onF4().before(2, Move.EASE, Lever.RAISE_RANGE, mild).sees(mild), RuleId.R2, Move.STEP_BACK, null);
         }
 
         @Test
         void the_same_pain_in_two_sessions_is_referred_another_place_is_not() {
             Seen strong = clear(SignCode.PAIN).withPain(5, "groin");
-            assertThat(onF4().lastSession(clear(SignCode.PAIN).withPain(5, "groin")).sees(strong).move())
+            assertThat(onF4().lastSession(clear(SignCode.PAIN).withPain(5, "groin"))
+                            .sees(strong)
+                            .move())
                     .isEqualTo(Move.REFER_NOW);
-            assertThat(onF4().lastSession(clear(SignCode.PAIN).withPain(5, "wrist")).sees(strong).move())
+            assertThat(onF4().lastSession(clear(SignCode.PAIN).withPain(5, "wrist"))
+                            .sees(strong)
+                            .move())
                     .isEqualTo(Move.END_EXERCISE);
         }
 
@@ -189,9 +207,14 @@ class DecisionsTest {
             Advice first = onF4().sees(clear(SignCode.LEAK));
             assertMove(first, RuleId.R3, Move.EASE, Lever.EASIER_POSITION);
             assertMove(
-                    onF4().before(1, Move.EASE, Lever.EASIER_POSITION, clear(SignCode.LEAK)).sees(clear(SignCode.LEAK)),
-                    RuleId.R3, Move.EASE, Lever.RAISE_RANGE);
-            assertThat(onF4().lastSession(clear(SignCode.LEAK)).sees(clear(SignCode.LEAK)).move())
+                    onF4().before(1, Move.EASE, Lever.EASIER_POSITION, clear(SignCode.LEAK))
+                            .sees(clear(SignCode.LEAK)),
+                    RuleId.R3,
+                    Move.EASE,
+                    Lever.RAISE_RANGE);
+            assertThat(onF4().lastSession(clear(SignCode.LEAK))
+                            .sees(clear(SignCode.LEAK))
+                            .move())
                     .isEqualTo(Move.REFER_NOW);
         }
     }
@@ -225,7 +248,8 @@ class DecisionsTest {
 
         @Test
         void with_no_rung_to_step_back_to_ends_the_exercise() {
-            Advice a = onF4().on("F1").before(1, Move.EASE, Lever.RAISE_RANGE, clear(SignCode.DOME_FIRM))
+            Advice a = onF4().on("F1")
+                    .before(1, Move.EASE, Lever.RAISE_RANGE, clear(SignCode.DOME_FIRM))
                     .sees(clear(SignCode.DOME_FIRM));
             assertMove(a, RuleId.R4, Move.END_EXERCISE, null);
         }
@@ -242,15 +266,20 @@ class DecisionsTest {
         void tries_first_what_cleared_it_before() {
             assertMove(
                     onF4().worked(SignCode.DOME_FIRM, Lever.ADD_HELPER).sees(clear(SignCode.DOME_FIRM)),
-                    RuleId.R4, Move.EASE, Lever.ADD_HELPER);
+                    RuleId.R4,
+                    Move.EASE,
+                    Lever.ADD_HELPER);
             assertMove(
                     onF4().worked(SignCode.DOME_SOFT, Lever.ADD_HELPER).sees(clear(SignCode.DOME_FIRM)),
-                    RuleId.R4, Move.EASE, Lever.RAISE_RANGE);
+                    RuleId.R4,
+                    Move.EASE,
+                    Lever.RAISE_RANGE);
         }
 
         @Test
         void skips_a_helper_that_is_on_or_that_a_restriction_closes() {
-            Advice a = onF4().on("F2").set(0, null, 10, Helper.PELVIC_FLOOR_LIFT)
+            Advice a = onF4().on("F2")
+                    .set(0, null, 10, Helper.PELVIC_FLOOR_LIFT)
                     .closed(Restriction.NO_WRIST_LOAD)
                     .sees(clear(SignCode.DOME_FIRM));
             assertThat(a.change().lever()).isNotEqualTo(Lever.ADD_HELPER);
@@ -269,8 +298,12 @@ class DecisionsTest {
             assertMove(second, RuleId.R5, Move.EASE, Lever.RAISE_RANGE);
             assertThat(second.change().to()).isEqualTo(0.33);
             assertMove(
-                    eased.before(2, Move.EASE, Lever.RAISE_RANGE, ridge).set(0.33, 5.0, 8).sees(ridge),
-                    RuleId.R5, Move.STEP_BACK, null);
+                    eased.before(2, Move.EASE, Lever.RAISE_RANGE, ridge)
+                            .set(0.33, 5.0, 8)
+                            .sees(ridge),
+                    RuleId.R5,
+                    Move.STEP_BACK,
+                    null);
         }
 
         @Nested
@@ -282,7 +315,8 @@ class DecisionsTest {
             @ParameterizedTest
             @CsvSource({"10, CARRY_ON", "9, EASE"}) // 20 s held: 10 s left in it, or 11
             void may_stay_ten_seconds_a_repetition(double second, Move move) {
-                assertThat(tolerant().sees(ridge.inRep(2).atSecond(second)).move()).isEqualTo(move);
+                assertThat(tolerant().sees(ridge.inRep(2).atSecond(second)).move())
+                        .isEqualTo(move);
             }
 
             @Test
@@ -297,7 +331,9 @@ class DecisionsTest {
             void is_eased_when_it_grows() {
                 assertMove(
                         tolerant().before(1, Move.CARRY_ON, null, ridge).sees(clear(SignCode.DOME_SOFT)),
-                        RuleId.R5, Move.EASE, Lever.SHORTEN_HOLD);
+                        RuleId.R5,
+                        Move.EASE,
+                        Lever.SHORTEN_HOLD);
                 assertThat(tolerant()
                                 .before(1, Move.CARRY_ON, null, ridge.atSecond(18))
                                 .before(2, Move.CARRY_ON, null, ridge.atSecond(16))
@@ -315,7 +351,11 @@ class DecisionsTest {
             @ParameterizedTest
             @CsvSource({"4, EASE", "5, CARRY_ON", "6, CARRY_ON"})
             void is_eased_when_it_comes_earlier_than_last_session(int rep, Move move) {
-                assertThat(tolerant().lastSession(ridge.inRep(5)).sees(ridge.inRep(rep)).move()).isEqualTo(move);
+                assertThat(tolerant()
+                                .lastSession(ridge.inRep(5))
+                                .sees(ridge.inRep(rep))
+                                .move())
+                        .isEqualTo(move);
             }
         }
     }
@@ -328,7 +368,9 @@ class DecisionsTest {
             assertMove(onF4().sees(slight(sign)), RuleId.R6, Move.CUE, null);
             Case cued = onF4().before(1, Move.CUE, null, slight(sign));
             assertThat(cued.sees(slight(sign)).move()).isEqualTo(Move.EASE);
-            assertThat(cued.before(2, Move.EASE, Lever.RAISE_RANGE, slight(sign)).sees(slight(sign)).move())
+            assertThat(cued.before(2, Move.EASE, Lever.RAISE_RANGE, slight(sign))
+                            .sees(slight(sign))
+                            .move())
                     .isEqualTo(Move.STEP_BACK);
         }
 
@@ -348,21 +390,27 @@ class DecisionsTest {
         void an_arching_back_at_the_end_of_range_takes_the_imprint_only_by_finding() {
             assertMove(
                     onF4().set(0, 5.0, 8).sees(clear(SignCode.BACK_ARCHES)), RuleId.R6, Move.EASE, Lever.CHANGE_SPINE);
-            assertThat(onF4().by(Approach.BREATH_LED).set(0, 5.0, 8).sees(clear(SignCode.BACK_ARCHES)).change().lever())
+            assertThat(onF4().by(Approach.BREATH_LED)
+                            .set(0, 5.0, 8)
+                            .sees(clear(SignCode.BACK_ARCHES))
+                            .change()
+                            .lever())
                     .isNotEqualTo(Lever.CHANGE_SPINE);
         }
 
         @Test
         void another_sign_cued_before_does_not_count_as_again() {
             assertMove(
-                    onF4().before(1, Move.CUE, null, slight(SignCode.NECK_SHOULDERS)).sees(slight(SignCode.RIBS_FLARE)),
-                    RuleId.R6, Move.CUE, null);
+                    onF4().before(1, Move.CUE, null, slight(SignCode.NECK_SHOULDERS))
+                            .sees(slight(SignCode.RIBS_FLARE)),
+                    RuleId.R6,
+                    Move.CUE,
+                    null);
         }
 
         @Test
         void pressing_flat_is_a_sign_only_where_the_natural_curve_is_kept() {
-            assertMove(
-                    onF4().by(Approach.BREATH_LED).sees(slight(SignCode.BACK_PRESSED)), RuleId.R6, Move.CUE, null);
+            assertMove(onF4().by(Approach.BREATH_LED).sees(slight(SignCode.BACK_PRESSED)), RuleId.R6, Move.CUE, null);
             assertMove(onF4().sees(slight(SignCode.BACK_PRESSED)), RuleId.R12, Move.CARRY_ON, null);
         }
 
@@ -370,7 +418,10 @@ class DecisionsTest {
         void a_gentle_push_outward_is_the_aim_of_an_all_round_brace() {
             assertMove(
                     onF4().by(Approach.GRADED_LOAD).sees(slight(SignCode.WALL_BULGE)), RuleId.R12, Move.CARRY_ON, null);
-            assertThat(onF4().by(Approach.GRADED_LOAD).sees(clear(SignCode.WALL_BULGE)).rule()).isEqualTo(RuleId.R6);
+            assertThat(onF4().by(Approach.GRADED_LOAD)
+                            .sees(clear(SignCode.WALL_BULGE))
+                            .rule())
+                    .isEqualTo(RuleId.R6);
         }
     }
 
@@ -392,7 +443,8 @@ class DecisionsTest {
 
         @Test
         void skips_a_hold_that_the_rung_does_not_have() {
-            Case c = onF4().on("F3").set(1, null, 8)
+            Case c = onF4().on("F3")
+                    .set(1, null, 8)
                     .before(1, Move.CUE, null, held)
                     .before(2, Move.EASE, Lever.CHANGE_BREATH, held);
             assertMove(c.sees(held), RuleId.R7, Move.STEP_BACK, null);
@@ -445,7 +497,11 @@ class DecisionsTest {
         @EnumSource(names = {"HIP_GRIP", "NECK_SHOULDERS", "RUSHED", "NO_LET_GO"})
         void are_cued_even_when_clear_then_slowed(SignCode sign) {
             assertMove(onF4().sees(clear(sign)), RuleId.R10, Move.CUE, null);
-            assertMove(onF4().before(1, Move.CUE, null, clear(sign)).sees(clear(sign)), RuleId.R10, Move.EASE, Lever.SLOWER);
+            assertMove(
+                    onF4().before(1, Move.CUE, null, clear(sign)).sees(clear(sign)),
+                    RuleId.R10,
+                    Move.EASE,
+                    Lever.SLOWER);
         }
 
         @Test
@@ -453,7 +509,8 @@ class DecisionsTest {
             Seen rushed = clear(SignCode.RUSHED).inRep(5);
             Case c = onF4().before(1, Move.CUE, null, rushed).before(2, Move.EASE, Lever.SLOWER, rushed);
             assertMove(c.sees(rushed), RuleId.R10, Move.EASE, Lever.SUPPORT);
-            Advice fewer = onF4().on("DC1").set(1, 3.0, 8)
+            Advice fewer = onF4().on("DC1")
+                    .set(1, 3.0, 8)
                     .before(1, Move.CUE, null, rushed)
                     .before(2, Move.EASE, Lever.SUPPORT, rushed)
                     .sees(rushed);
@@ -479,14 +536,19 @@ class DecisionsTest {
 
         @Test
         void two_clear_losses_in_one_repetition_step_back() {
-            Advice a = onF4().sees(clear(SignCode.BACK_ARCHES).inRep(2), clear(SignCode.BREATH_HELD).inRep(2));
+            Advice a = onF4().sees(
+                            clear(SignCode.BACK_ARCHES).inRep(2),
+                            clear(SignCode.BREATH_HELD).inRep(2));
             assertMove(a, RuleId.R13, Move.STEP_BACK, null);
             assertThat(a.alsoSeen()).containsExactly("BACK_ARCHES", "BREATH_HELD");
         }
 
         @Test
         void one_clear_and_one_slight_do_not() {
-            assertThat(onF4().sees(clear(SignCode.BACK_ARCHES).inRep(2), slight(SignCode.WALL_BULGE).inRep(2)).rule())
+            assertThat(onF4().sees(
+                                    clear(SignCode.BACK_ARCHES).inRep(2),
+                                    slight(SignCode.WALL_BULGE).inRep(2))
+                            .rule())
                     .isEqualTo(RuleId.R6);
         }
 
@@ -500,7 +562,9 @@ class DecisionsTest {
         @Test
         void a_stronger_answer_of_one_of_them_wins() {
             Advice a = onF4().sees(
-                    clear(SignCode.BACK_ARCHES), clear(SignCode.BREATH_HELD), clear(SignCode.PAIN).withPain(6, null));
+                            clear(SignCode.BACK_ARCHES),
+                            clear(SignCode.BREATH_HELD),
+                            clear(SignCode.PAIN).withPain(6, null));
             assertMove(a, RuleId.R2, Move.END_EXERCISE, null);
         }
 
@@ -519,16 +583,26 @@ class DecisionsTest {
     @ParameterizedTest
     @MethodSource("randoms")
     void no_lever_is_offered_that_the_rung_lacks_or_that_does_not_lower_the_load_it_should(Random random) {
-        List<String> rungs = ShippedCatalogue.CATALOGUE.rungs().stream().map(r -> r.code()).toList();
+        List<String> rungs =
+                ShippedCatalogue.CATALOGUE.rungs().stream().map(r -> r.code()).toList();
         String rung = rungs.get(random.nextInt(rungs.size()));
         SignCode sign = SignCode.values()[random.nextInt(SignCode.values().length)];
         Advice a = onF4().on(rung)
                 .by(Approach.values()[random.nextInt(4)])
                 .set(random.nextInt(4) / 3.0, 1.0 + random.nextInt(10), 1 + random.nextInt(12))
-                .sees(new Seen(sign, Seen.Severity.values()[random.nextInt(2)], null, 2, null, random.nextInt(11), null,
-                        false, random.nextBoolean()));
+                .sees(new Seen(
+                        sign,
+                        Seen.Severity.values()[random.nextInt(2)],
+                        null,
+                        2,
+                        null,
+                        random.nextInt(11),
+                        null,
+                        false,
+                        random.nextBoolean()));
         if (a.change() != null) {
-            assertThat(ShippedCatalogue.CATALOGUE.rung(rung).levers()).contains(a.change().lever());
+            assertThat(ShippedCatalogue.CATALOGUE.rung(rung).levers())
+                    .contains(a.change().lever());
             if (a.change().loadChangePct() != null) {
                 assertThat(a.change().loadChangePct()).isNegative();
             }

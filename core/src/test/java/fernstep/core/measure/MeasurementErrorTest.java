@@ -29,7 +29,8 @@ class MeasurementErrorTest {
 
     @Test
     void fewer_than_ten_pairs_say_too_little() {
-        assertThatThrownBy(() -> MeasurementError.semFromPairs(List.of(1.0, 2.0))).hasMessage("needs 10 pairs, got 2");
+        assertThatThrownBy(() -> MeasurementError.semFromPairs(List.of(1.0, 2.0)))
+                .hasMessage("needs 10 pairs, got 2");
     }
 
     @Test

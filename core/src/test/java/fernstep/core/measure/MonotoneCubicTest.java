@@ -25,7 +25,9 @@ class MonotoneCubicTest {
 
         @ParameterizedTest
         @CsvSource({
-            "0, 0", "1, 1", "2, 4",
+            "0, 0",
+            "1, 1",
+            "2, 4",
             // Hermite at the middle: (y0+y1)/2 + h(d0−d1)/8
             "0.5, 0.3125", // 0.5 + (0 − 1.5)/8
             "1.5, 2.1875" // 2.5 + (1.5 − 4)/8
@@ -73,8 +75,7 @@ class MonotoneCubicTest {
         for (int i = 0; i + 1 < n; i++) {
             for (int k = 0; k <= 20; k++) {
                 double at = Math.min(x[i] + (x[i + 1] - x[i]) * k / 20, x[i + 1]);
-                assertThat(curve.at(at))
-                        .isBetween(Math.min(y[i], y[i + 1]) - 1e-9, Math.max(y[i], y[i + 1]) + 1e-9);
+                assertThat(curve.at(at)).isBetween(Math.min(y[i], y[i + 1]) - 1e-9, Math.max(y[i], y[i + 1]) + 1e-9);
             }
         }
     }

@@ -32,21 +32,41 @@ class PlanTest {
     private static Findings found(
             Findings.Cough cough, int leftSet, int rightSet, Integer tolerance, Integer leftFloat, Integer rightFloat) {
         return new Findings(
-                cough, Map.of(Side.LEFT, leftSet, Side.RIGHT, rightSet), tolerance, null,
-                leftFloat == null ? Map.of() : Map.of(Side.LEFT, leftFloat, Side.RIGHT, rightFloat), null, null, null);
+                cough,
+                Map.of(Side.LEFT, leftSet, Side.RIGHT, rightSet),
+                tolerance,
+                null,
+                leftFloat == null ? Map.of() : Map.of(Side.LEFT, leftFloat, Side.RIGHT, rightFloat),
+                null,
+                null,
+                null);
     }
 
     private static Plan plan(int daysAfterBirth, boolean cleared, Findings findings, Answer... answers) {
         ClientFacts facts = new ClientFacts(
-                Status.POSTNATAL, null, List.of(new Birth(TODAY.minusDays(daysAfterBirth), BirthMode.VAGINAL, 0)),
+                Status.POSTNATAL,
+                null,
+                List.of(new Birth(TODAY.minusDays(daysAfterBirth), BirthMode.VAGINAL, 0)),
                 List.of(),
-                cleared ? List.of(new Clearance(Clearance.Scope.EXERCISE, TODAY.minusDays(1), "MIDWIFE", null, null, null)) : List.of(),
-                166.0, 66.0, 30, Set.of());
-        Screening screening = Screening.of(Screening.Question.of(
-                facts, List.of(answers), Approach.SLOW_LADDER.stances(), TODAY));
+                cleared
+                        ? List.of(new Clearance(
+                                Clearance.Scope.EXERCISE, TODAY.minusDays(1), "MIDWIFE", null, null, null))
+                        : List.of(),
+                166.0,
+                66.0,
+                30,
+                Set.of());
+        Screening screening =
+                Screening.of(Screening.Question.of(facts, List.of(answers), Approach.SLOW_LADDER.stances(), TODAY));
         return Plan.of(new Plan.Question(
-                ShippedCatalogue.CATALOGUE, screening, false, Approach.SLOW_LADDER.stances(), findings,
-                Body.of(66.0, 166.0), List.of(), 15));
+                ShippedCatalogue.CATALOGUE,
+                screening,
+                false,
+                Approach.SLOW_LADDER.stances(),
+                findings,
+                Body.of(66.0, 166.0),
+                List.of(),
+                15));
     }
 
     private static List<String> rungs(Plan plan) {
@@ -76,7 +96,8 @@ class PlanTest {
             "DRAWS_IN, 4, 10, 3, BR4, DC4, F3",
             "NO_CHANGE, 5, 9, 5, BR3, DC4, F5"
         })
-        void follow_the_findings(Findings.Cough cough, int set, int tolerance, int score, String br, String dc, String f) {
+        void follow_the_findings(
+                Findings.Cough cough, int set, int tolerance, int score, String br, String dc, String f) {
             assertThat(rungs(plan(90, true, found(cough, set, set, tolerance, score, score))))
                     .containsExactly(br, dc, f + " LEFT", f + " RIGHT");
         }
@@ -90,7 +111,9 @@ class PlanTest {
 
         @Test
         void train_at_the_windows_minimum() {
-            PlanItem f3 = plan(90, true, found(Findings.Cough.DRAWS_IN, 4, 4, 5, 3, 3)).items().get(2);
+            PlanItem f3 = plan(90, true, found(Findings.Cough.DRAWS_IN, 4, 4, 5, 3, 3))
+                    .items()
+                    .get(2);
             assertThat(f3.dose()).isEqualTo(new Dose(1, 6, null, null, 1, 5));
         }
     }
@@ -119,10 +142,14 @@ class PlanTest {
         @ParameterizedTest
         @CsvSource({
             // rung, stance → lowest and highest repetitions, sets
-            "F2, SETS_WEEKLY, 10, 15, 2, 3", "F3, SETS_WEEKLY, 7, 10, 2, 3", "F2, MASTERY_REPS, 10, 20, 1, 1",
-            "F3, MASTERY_REPS, 6, 10, 1, 1", "F6, MICRO_DAILY, 8, 10, 1, 1"
+            "F2, SETS_WEEKLY, 10, 15, 2, 3",
+            "F3, SETS_WEEKLY, 7, 10, 2, 3",
+            "F2, MASTERY_REPS, 10, 20, 1, 1",
+            "F3, MASTERY_REPS, 6, 10, 1, 1",
+            "F6, MICRO_DAILY, 8, 10, 1, 1"
         })
-        void of_a_stance_stay_inside_the_rungs_window(String rung, DoseStance stance, int low, int high, int minSets, int maxSets) {
+        void of_a_stance_stay_inside_the_rungs_window(
+                String rung, DoseStance stance, int low, int high, int minSets, int maxSets) {
             Window w = DoseRules.window(ShippedCatalogue.CATALOGUE.rung(rung).window(), stance);
             assertThat(w.reps().min()).isEqualTo(low);
             assertThat(w.reps().max()).isEqualTo(high);
@@ -171,7 +198,8 @@ class PlanTest {
 
     @Test
     void the_float_score_is_the_highest_clean_rung_and_help_is_kept_apart() {
-        FloatTest test = new FloatTest(Map.of(1, FloatTest.Try.CLEAN, 2, FloatTest.Try.CLEAN, 3, FloatTest.Try.HELPED, 4, FloatTest.Try.SIGN));
+        FloatTest test = new FloatTest(
+                Map.of(1, FloatTest.Try.CLEAN, 2, FloatTest.Try.CLEAN, 3, FloatTest.Try.HELPED, 4, FloatTest.Try.SIGN));
         assertThat(test.score()).isEqualTo(2);
         assertThat(test.scoreWithHelp()).isEqualTo(3);
     }

@@ -5,13 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.Stances.DoseStance;
+import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.client.Birth;
 import fernstep.core.client.BirthMode;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Status;
 import fernstep.core.decision.Move;
-import fernstep.core.catalogue.Lever;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
@@ -95,8 +95,17 @@ class ProgressTest {
         Progress answer() {
             Rung r = ShippedCatalogue.CATALOGUE.rung(rung);
             return Progress.of(new Progress.Question(
-                    ShippedCatalogue.CATALOGUE, r, r.perSide() ? Side.LEFT : null, dose,
-                    DoseRules.window(r.window(), stance), stance, log, TODAY, recheckDue, widened, askFirst,
+                    ShippedCatalogue.CATALOGUE,
+                    r,
+                    r.perSide() ? Side.LEFT : null,
+                    dose,
+                    DoseRules.window(r.window(), stance),
+                    stance,
+                    log,
+                    TODAY,
+                    recheckDue,
+                    widened,
+                    askFirst,
                     new RungGates.Known(screening, screening == null ? null : false, Findings.NONE, done)));
         }
     }
@@ -106,7 +115,10 @@ class ProgressTest {
     }
 
     private static Case f2AtTop() {
-        return new Case().at("F2", new Dose(1, 20, null, null, 1, 5)).log(5, Kind.CLEAN).log(3, Kind.CLEAN);
+        return new Case()
+                .at("F2", new Dose(1, 20, null, null, 1, 5))
+                .log(5, Kind.CLEAN)
+                .log(3, Kind.CLEAN);
     }
 
     private static List<Symptom> felt(SignCode code, Integer level) {
@@ -125,20 +137,29 @@ class ProgressTest {
         @ParameterizedTest
         @CsvSource({"4, 1", "5, 0"})
         void need_an_effort_of_four_or_less(int effort, int credits) {
-            assertThat(f2().log(3, Kind.CLEAN, effort, List.of()).answer().credits()).isEqualTo(credits);
+            assertThat(f2().log(3, Kind.CLEAN, effort, List.of()).answer().credits())
+                    .isEqualTo(credits);
         }
 
         @ParameterizedTest
         @CsvSource({"1, 0", "2, 1"})
         void of_an_unknown_next_day_wait_forty_eight_hours(int daysAgo, int credits) {
-            assertThat(f2().log(daysAgo, Kind.CLEAN, 3, null).answer().credits()).isEqualTo(credits);
+            assertThat(f2().log(daysAgo, Kind.CLEAN, 3, null).answer().credits())
+                    .isEqualTo(credits);
         }
 
         @Test
         void are_lost_to_anything_but_clean_or_helped() {
-            assertThat(f2().log(9, Kind.CLEAN).log(7, Kind.HELPED).answer().credits()).isEqualTo(1);
-            assertThat(f2().log(9, Kind.CLEAN).log(7, Kind.EASED).answer().credits()).isZero();
-            assertThat(f2().log(9, Kind.CLEAN).log(7, Kind.EASED).log(5, Kind.CLEAN).answer().credits()).isEqualTo(1);
+            assertThat(f2().log(9, Kind.CLEAN).log(7, Kind.HELPED).answer().credits())
+                    .isEqualTo(1);
+            assertThat(f2().log(9, Kind.CLEAN).log(7, Kind.EASED).answer().credits())
+                    .isZero();
+            assertThat(f2().log(9, Kind.CLEAN)
+                            .log(7, Kind.EASED)
+                            .log(5, Kind.CLEAN)
+                            .answer()
+                            .credits())
+                    .isEqualTo(1);
         }
 
         @Test
@@ -162,15 +183,30 @@ class ProgressTest {
         void then_hold_then_sets_inside_the_window() {
             // DC1 5–10 × 3–5 s, sets 2–3 by weekly sets
             Case c = f2().stance(DoseStance.SETS_WEEKLY).log(5, Kind.CLEAN).log(3, Kind.CLEAN);
-            assertThat(c.at("DC1", new Dose(2, 9, 3, null, 1, 3)).answer().dose().reps()).isEqualTo(10);
-            assertThat(c.at("DC1", new Dose(2, 10, 3, null, 1, 3)).answer().dose().holdS()).isEqualTo(5);
-            assertThat(c.at("DC1", new Dose(2, 10, 5, null, 1, 3)).answer().dose().sets()).isEqualTo(3);
+            assertThat(c.at("DC1", new Dose(2, 9, 3, null, 1, 3))
+                            .answer()
+                            .dose()
+                            .reps())
+                    .isEqualTo(10);
+            assertThat(c.at("DC1", new Dose(2, 10, 3, null, 1, 3))
+                            .answer()
+                            .dose()
+                            .holdS())
+                    .isEqualTo(5);
+            assertThat(c.at("DC1", new Dose(2, 10, 5, null, 1, 3))
+                            .answer()
+                            .dose()
+                            .sets())
+                    .isEqualTo(3);
         }
 
         @Test
         void counts_breaths_one_by_one() {
-            Progress p = f2().stance(DoseStance.BREATH_COUNTED).at("BR3", new Dose(2, null, null, 4, 1, 5))
-                    .log(5, Kind.CLEAN).log(3, Kind.CLEAN).answer();
+            Progress p = f2().stance(DoseStance.BREATH_COUNTED)
+                    .at("BR3", new Dose(2, null, null, 4, 1, 5))
+                    .log(5, Kind.CLEAN)
+                    .log(3, Kind.CLEAN)
+                    .answer();
             assertThat(p.dose().breaths()).isEqualTo(5);
         }
     }
@@ -197,11 +233,18 @@ class ProgressTest {
         void waits_for_a_date_and_names_it() {
             LocalDate born = TODAY.minusDays(40);
             ClientFacts facts = new ClientFacts(
-                    Status.POSTNATAL, null, List.of(new Birth(born, BirthMode.VAGINAL, 0)), List.of(), List.of(), null,
-                    null, null, Set.of());
+                    Status.POSTNATAL,
+                    null,
+                    List.of(new Birth(born, BirthMode.VAGINAL, 0)),
+                    List.of(),
+                    List.of(),
+                    null,
+                    null,
+                    null,
+                    Set.of());
             Progress p = f2AtTop()
-                    .screening(Screening.of(Screening.Question.of(
-                            facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY)))
+                    .screening(Screening.of(
+                            Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY)))
                     .answer();
             assertThat(p.change()).isEqualTo(Change.READY_WAITING);
             assertThat(p.waitingFor()).extracting(Waiting::opensOn).containsExactly(born.plusDays(42));
@@ -210,13 +253,18 @@ class ProgressTest {
         @ParameterizedTest
         @CsvSource({"14, NEXT_RUNG", "15, READY_WAITING"})
         void waits_while_the_recheck_is_overdue_by_more_than_fourteen_days(int overdue, Change change) {
-            assertThat(f2AtTop().recheckDue(TODAY.minusDays(overdue)).answer().change()).isEqualTo(change);
+            assertThat(f2AtTop().recheckDue(TODAY.minusDays(overdue)).answer().change())
+                    .isEqualTo(change);
         }
 
         @Test
         void waits_after_a_real_widening_and_while_ask_first_stands() {
-            assertThat(f2AtTop().widened().answer().waitingFor()).extracting(Waiting::code).containsExactly("WIDENING");
-            assertThat(f2AtTop().askFirst().answer().waitingFor()).extracting(Waiting::code).containsExactly("ASK_FIRST");
+            assertThat(f2AtTop().widened().answer().waitingFor())
+                    .extracting(Waiting::code)
+                    .containsExactly("WIDENING");
+            assertThat(f2AtTop().askFirst().answer().waitingFor())
+                    .extracting(Waiting::code)
+                    .containsExactly("ASK_FIRST");
         }
     }
 
@@ -233,7 +281,9 @@ class ProgressTest {
 
         @Test
         void stepped_back_goes_to_the_rung_before_at_its_top() {
-            Progress p = f2().at("F3", new Dose(1, 6, null, null, 1, 5)).log(3, Kind.STEPPED_BACK).answer();
+            Progress p = f2().at("F3", new Dose(1, 6, null, null, 1, 5))
+                    .log(3, Kind.STEPPED_BACK)
+                    .answer();
             assertThat(p.change()).isEqualTo(Change.RUNG_DOWN);
             assertThat(p.rung()).isEqualTo("F2");
             assertThat(p.dose().reps()).isEqualTo(20);
@@ -241,7 +291,9 @@ class ProgressTest {
 
         @Test
         void stopped_keeps_the_rung_at_its_minimum_after_a_breath_session() {
-            Progress p = f2().at("F2", new Dose(1, 16, null, null, 1, 5)).log(3, Kind.STOPPED).answer();
+            Progress p = f2().at("F2", new Dose(1, 16, null, null, 1, 5))
+                    .log(3, Kind.STOPPED)
+                    .answer();
             assertThat(p.rung()).isEqualTo("F2");
             assertThat(p.dose().reps()).isEqualTo(10);
             assertThat(p.waitingFor()).extracting(Waiting::code).containsExactly("BREATH_SESSION");
@@ -249,7 +301,10 @@ class ProgressTest {
 
         @Test
         void three_helped_in_a_row_try_without_help() {
-            Progress p = f2().log(7, Kind.HELPED).log(5, Kind.HELPED).log(3, Kind.HELPED).answer();
+            Progress p = f2().log(7, Kind.HELPED)
+                    .log(5, Kind.HELPED)
+                    .log(3, Kind.HELPED)
+                    .answer();
             assertThat(p.reason().key()).isEqualTo("progress.tryWithoutHelp");
         }
     }
@@ -259,14 +314,20 @@ class ProgressTest {
         @ParameterizedTest
         @CsvSource({"HEAVY, , HOLD", "LEAK, , HOLD", "PAIN, 3, HOLD", "PAIN, , HOLD"})
         void holds_everything(SignCode code, Integer level, Change change) {
-            Progress p = f2().log(5, Kind.CLEAN).log(3, Kind.CLEAN).log(2, Kind.CLEAN, 3, felt(code, level)).answer();
+            Progress p = f2().log(5, Kind.CLEAN)
+                    .log(3, Kind.CLEAN)
+                    .log(2, Kind.CLEAN, 3, felt(code, level))
+                    .answer();
             assertThat(p.change()).isEqualTo(change);
             assertThat(p.reason().key()).isEqualTo("progress.nextDay");
         }
 
         @Test
         void mild_pain_costs_only_its_own_credit() {
-            Progress p = f2().log(5, Kind.CLEAN).log(4, Kind.CLEAN).log(3, Kind.CLEAN, 3, felt(SignCode.PAIN, 2)).answer();
+            Progress p = f2().log(5, Kind.CLEAN)
+                    .log(4, Kind.CLEAN)
+                    .log(3, Kind.CLEAN, 3, felt(SignCode.PAIN, 2))
+                    .answer();
             assertThat(p.credits()).isEqualTo(2);
             assertThat(p.change()).isEqualTo(Change.NOTCH_UP);
         }
@@ -274,7 +335,8 @@ class ProgressTest {
         @Test
         void twice_refers() {
             Progress p = f2().log(5, Kind.CLEAN, 3, felt(SignCode.HEAVY, null))
-                    .log(3, Kind.CLEAN, 3, felt(SignCode.LEAK, null)).answer();
+                    .log(3, Kind.CLEAN, 3, felt(SignCode.LEAK, null))
+                    .answer();
             assertThat(p.change()).isEqualTo(Change.REFER);
         }
     }
@@ -283,11 +345,18 @@ class ProgressTest {
     class A_gap {
         @ParameterizedTest
         @CsvSource({
-            "13, NOTCH_UP", "14, NOTCH_DOWN", "27, NOTCH_DOWN", "28, RUNG_DOWN", "41, RUNG_DOWN", "42, RECHECK_FIRST"
+            "13, NOTCH_UP",
+            "14, NOTCH_DOWN",
+            "27, NOTCH_DOWN",
+            "28, RUNG_DOWN",
+            "41, RUNG_DOWN",
+            "42, RECHECK_FIRST"
         })
         void since_the_last_session_takes_back_a_notch_a_rung_or_asks_for_a_recheck(int days, Change change) {
             Progress p = f2().at("F2", new Dose(1, 14, null, null, 1, 5))
-                    .log(days + 2, Kind.CLEAN).log(days, Kind.CLEAN).answer();
+                    .log(days + 2, Kind.CLEAN)
+                    .log(days, Kind.CLEAN)
+                    .answer();
             assertThat(p.change()).isEqualTo(change);
         }
     }
@@ -303,9 +372,12 @@ class ProgressTest {
             assertThat(of()).isEqualTo(Kind.CLEAN);
             assertThat(of(new ResultRules.Made(Move.END_SET, null, true))).isEqualTo(Kind.CLEAN);
             assertThat(of(new ResultRules.Made(Move.CUE, null, false))).isEqualTo(Kind.HELPED);
-            assertThat(of(new ResultRules.Made(Move.EASE, Lever.ADD_HELPER, false))).isEqualTo(Kind.HELPED);
-            assertThat(of(new ResultRules.Made(Move.EASE, Lever.RAISE_RANGE, false))).isEqualTo(Kind.EASED);
-            assertThat(of(new ResultRules.Made(Move.EASE_ONE_SIDE, null, false))).isEqualTo(Kind.STEPPED_BACK);
+            assertThat(of(new ResultRules.Made(Move.EASE, Lever.ADD_HELPER, false)))
+                    .isEqualTo(Kind.HELPED);
+            assertThat(of(new ResultRules.Made(Move.EASE, Lever.RAISE_RANGE, false)))
+                    .isEqualTo(Kind.EASED);
+            assertThat(of(new ResultRules.Made(Move.EASE_ONE_SIDE, null, false)))
+                    .isEqualTo(Kind.STEPPED_BACK);
             assertThat(of(
                             new ResultRules.Made(Move.STEP_BACK, null, false),
                             new ResultRules.Made(Move.END_EXERCISE, null, false)))

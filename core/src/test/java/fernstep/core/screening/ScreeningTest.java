@@ -29,8 +29,7 @@ class ScreeningTest {
     }
 
     private static ClientFacts surgery(Clearance... clearances) {
-        return facts(
-                Status.ABDOMINAL_SURGERY, null, List.of(), List.of(new Surgery(EVENT, "appendix")), clearances);
+        return facts(Status.ABDOMINAL_SURGERY, null, List.of(), List.of(new Surgery(EVENT, "appendix")), clearances);
     }
 
     private static ClientFacts pregnant(LocalDate due, Clearance... clearances) {
@@ -102,7 +101,8 @@ class ScreeningTest {
 
         @Test
         void refer_now_leaves_nothing() {
-            assertThat(screen(general(), Approach.GRADED_LOAD, EVENT, Answer.BLEEDING).allowedStrands())
+            assertThat(screen(general(), Approach.GRADED_LOAD, EVENT, Answer.BLEEDING)
+                            .allowedStrands())
                     .isEmpty();
         }
 
@@ -124,15 +124,23 @@ class ScreeningTest {
     class Early_gentle_gates {
         @ParameterizedTest
         @CsvSource({
-            "SEPARATION_CHECK, VAGINAL, 0, false", "SEPARATION_CHECK, VAGINAL, 1, true",
-            "SEPARATION_CHECK, CAESAREAN, 2, false", "SEPARATION_CHECK, CAESAREAN, 3, true",
-            "GENTLE_SET, VAGINAL, 0, false", "GENTLE_SET, VAGINAL, 1, true", "GENTLE_SET, ASSISTED, 1, true",
-            "GENTLE_SET, CAESAREAN, 2, false", "GENTLE_SET, CAESAREAN, 3, true",
-            "GARMENT, VAGINAL, 0, false", "GARMENT, VAGINAL, 1, true",
-            "GARMENT, CAESAREAN, 2, false", "GARMENT, CAESAREAN, 3, true"
+            "SEPARATION_CHECK, VAGINAL, 0, false",
+            "SEPARATION_CHECK, VAGINAL, 1, true",
+            "SEPARATION_CHECK, CAESAREAN, 2, false",
+            "SEPARATION_CHECK, CAESAREAN, 3, true",
+            "GENTLE_SET, VAGINAL, 0, false",
+            "GENTLE_SET, VAGINAL, 1, true",
+            "GENTLE_SET, ASSISTED, 1, true",
+            "GENTLE_SET, CAESAREAN, 2, false",
+            "GENTLE_SET, CAESAREAN, 3, true",
+            "GARMENT, VAGINAL, 0, false",
+            "GARMENT, VAGINAL, 1, true",
+            "GARMENT, CAESAREAN, 2, false",
+            "GARMENT, CAESAREAN, 3, true"
         })
         void open_on_the_day_named(GateCode gate, BirthMode mode, int day, boolean open) {
-            assertThat(openOnDay(birth(mode, 0), Approach.QUIET_START, gate, day)).isEqualTo(open);
+            assertThat(openOnDay(birth(mode, 0), Approach.QUIET_START, gate, day))
+                    .isEqualTo(open);
         }
 
         @ParameterizedTest
@@ -147,8 +155,10 @@ class ScreeningTest {
 
         @Test
         void other_abdominal_surgery_counts_as_a_caesarean() {
-            assertThat(openOnDay(surgery(), Approach.QUIET_START, GateCode.GENTLE_SET, 2)).isFalse();
-            assertThat(openOnDay(surgery(), Approach.QUIET_START, GateCode.GENTLE_SET, 3)).isTrue();
+            assertThat(openOnDay(surgery(), Approach.QUIET_START, GateCode.GENTLE_SET, 2))
+                    .isFalse();
+            assertThat(openOnDay(surgery(), Approach.QUIET_START, GateCode.GENTLE_SET, 3))
+                    .isTrue();
         }
     }
 
@@ -168,13 +178,16 @@ class ScreeningTest {
         @EnumSource(Scope.class)
         void any_clearance_includes_gentle(Scope scope) {
             ClientFacts c = birth(BirthMode.VAGINAL, 0, cleared(scope, EVENT.plusDays(20)));
-            assertThat(openOnDay(c, Approach.SLOW_LADDER, GateCode.GENTLE_SET, 20)).isTrue();
-            assertThat(openOnDay(c, Approach.SLOW_LADDER, GateCode.SEPARATION_CHECK, 20)).isTrue();
+            assertThat(openOnDay(c, Approach.SLOW_LADDER, GateCode.GENTLE_SET, 20))
+                    .isTrue();
+            assertThat(openOnDay(c, Approach.SLOW_LADDER, GateCode.SEPARATION_CHECK, 20))
+                    .isTrue();
         }
 
         @Test
         void the_garment_is_free() {
-            assertThat(openOnDay(birth(BirthMode.VAGINAL, 0), Approach.SLOW_LADDER, GateCode.GARMENT, 0)).isTrue();
+            assertThat(openOnDay(birth(BirthMode.VAGINAL, 0), Approach.SLOW_LADDER, GateCode.GARMENT, 0))
+                    .isTrue();
         }
     }
 
@@ -182,13 +195,21 @@ class ScreeningTest {
     class First_loaded_rungs {
         @ParameterizedTest
         @CsvSource({
-            "VAGINAL, 41, false", "VAGINAL, 42, true", "VAGINAL, 43, true", "ASSISTED, 41, false", "ASSISTED, 42, true",
-            "CAESAREAN, 55, false", "CAESAREAN, 56, true", "CAESAREAN, 57, true"
+            "VAGINAL, 41, false",
+            "VAGINAL, 42, true",
+            "VAGINAL, 43, true",
+            "ASSISTED, 41, false",
+            "ASSISTED, 42, true",
+            "CAESAREAN, 55, false",
+            "CAESAREAN, 56, true",
+            "CAESAREAN, 57, true"
         })
         void open_six_or_eight_weeks_after_with_clearance(BirthMode mode, int day, boolean open) {
             ClientFacts c = birth(mode, 0, cleared(Scope.EXERCISE, EVENT.plusDays(30)));
-            assertThat(openOnDay(c, Approach.QUIET_START, GateCode.FIRST_LOADED, day)).isEqualTo(open);
-            assertThat(openOnDay(c, Approach.SLOW_LADDER, GateCode.FIRST_LOADED, day)).isEqualTo(open);
+            assertThat(openOnDay(c, Approach.QUIET_START, GateCode.FIRST_LOADED, day))
+                    .isEqualTo(open);
+            assertThat(openOnDay(c, Approach.SLOW_LADDER, GateCode.FIRST_LOADED, day))
+                    .isEqualTo(open);
         }
 
         @Test
@@ -208,16 +229,18 @@ class ScreeningTest {
         @Test
         void do_not_count_a_clearance_from_before_the_event() {
             ClientFacts c = birth(BirthMode.VAGINAL, 0, cleared(Scope.FULL, EVENT.minusDays(1)));
-            assertThat(openOnDay(c, Approach.SLOW_LADDER, GateCode.FIRST_LOADED, 60)).isFalse();
+            assertThat(openOnDay(c, Approach.SLOW_LADDER, GateCode.FIRST_LOADED, 60))
+                    .isFalse();
             ClientFacts same = birth(BirthMode.VAGINAL, 0, cleared(Scope.FULL, EVENT));
-            assertThat(openOnDay(same, Approach.SLOW_LADDER, GateCode.FIRST_LOADED, 60)).isTrue();
+            assertThat(openOnDay(same, Approach.SLOW_LADDER, GateCode.FIRST_LOADED, 60))
+                    .isTrue();
         }
 
         @ParameterizedTest
         @CsvSource({"60, true", "61, false"})
         void do_not_count_an_expired_clearance(int day, boolean open) {
-            Clearance ends = new Clearance(
-                    Scope.EXERCISE, EVENT.plusDays(40), "SURGEON", null, EVENT.plusDays(60), null);
+            Clearance ends =
+                    new Clearance(Scope.EXERCISE, EVENT.plusDays(40), "SURGEON", null, EVENT.plusDays(60), null);
             assertThat(openOnDay(birth(BirthMode.VAGINAL, 0, ends), Approach.SLOW_LADDER, GateCode.FIRST_LOADED, day))
                     .isEqualTo(open);
         }
@@ -226,10 +249,15 @@ class ScreeningTest {
         void wait_for_the_later_of_a_birth_and_an_operation() {
             // operation on day 10 after the birth: day 10 + 56
             ClientFacts both = facts(
-                    Status.POSTNATAL, null, List.of(new Birth(EVENT, BirthMode.VAGINAL, 0)),
-                    List.of(new Surgery(EVENT.plusDays(10), "hernia")), cleared(Scope.EXERCISE, EVENT.plusDays(20)));
-            assertThat(openOnDay(both, Approach.SLOW_LADDER, GateCode.FIRST_LOADED, 65)).isFalse();
-            assertThat(openOnDay(both, Approach.SLOW_LADDER, GateCode.FIRST_LOADED, 66)).isTrue();
+                    Status.POSTNATAL,
+                    null,
+                    List.of(new Birth(EVENT, BirthMode.VAGINAL, 0)),
+                    List.of(new Surgery(EVENT.plusDays(10), "hernia")),
+                    cleared(Scope.EXERCISE, EVENT.plusDays(20)));
+            assertThat(openOnDay(both, Approach.SLOW_LADDER, GateCode.FIRST_LOADED, 65))
+                    .isFalse();
+            assertThat(openOnDay(both, Approach.SLOW_LADDER, GateCode.FIRST_LOADED, 66))
+                    .isTrue();
         }
     }
 
@@ -239,14 +267,21 @@ class ScreeningTest {
 
         @ParameterizedTest
         @CsvSource({
-            "OPPOSITE_LIMBS, VAGINAL, 41, false", "OPPOSITE_LIMBS, VAGINAL, 42, true",
-            "OPPOSITE_LIMBS, CAESAREAN, 83, false", "OPPOSITE_LIMBS, CAESAREAN, 84, true",
-            "LONG_LEVER, VAGINAL, 83, false", "LONG_LEVER, VAGINAL, 84, true",
-            "LONG_LEVER, CAESAREAN, 83, false", "LONG_LEVER, CAESAREAN, 84, true",
-            "CURL, VAGINAL, 167, false", "CURL, VAGINAL, 168, true", "CURL, CAESAREAN, 168, true"
+            "OPPOSITE_LIMBS, VAGINAL, 41, false",
+            "OPPOSITE_LIMBS, VAGINAL, 42, true",
+            "OPPOSITE_LIMBS, CAESAREAN, 83, false",
+            "OPPOSITE_LIMBS, CAESAREAN, 84, true",
+            "LONG_LEVER, VAGINAL, 83, false",
+            "LONG_LEVER, VAGINAL, 84, true",
+            "LONG_LEVER, CAESAREAN, 83, false",
+            "LONG_LEVER, CAESAREAN, 84, true",
+            "CURL, VAGINAL, 167, false",
+            "CURL, VAGINAL, 168, true",
+            "CURL, CAESAREAN, 168, true"
         })
         void open_on_their_day_with_an_exercise_clearance(GateCode gate, BirthMode mode, int day, boolean open) {
-            assertThat(openOnDay(birth(mode, 0, exercise), Approach.SLOW_LADDER, gate, day)).isEqualTo(open);
+            assertThat(openOnDay(birth(mode, 0, exercise), Approach.SLOW_LADDER, gate, day))
+                    .isEqualTo(open);
         }
 
         @Test
@@ -260,8 +295,10 @@ class ScreeningTest {
         void the_avoid_stance_never_opens_the_curl() {
             ClientFacts c = birth(BirthMode.VAGINAL, 0, cleared(Scope.FULL, EVENT.plusDays(30)));
             assertThat(openOnDay(c, Approach.BREATH_LED, GateCode.CURL, 900)).isFalse();
-            assertThat(screen(general(), Approach.QUIET_START, EVENT).open(GateCode.CURL)).isFalse();
-            assertThat(screen(general(), Approach.SLOW_LADDER, EVENT).open(GateCode.CURL)).isTrue();
+            assertThat(screen(general(), Approach.QUIET_START, EVENT).open(GateCode.CURL))
+                    .isFalse();
+            assertThat(screen(general(), Approach.SLOW_LADDER, EVENT).open(GateCode.CURL))
+                    .isTrue();
         }
 
         @Test
@@ -273,7 +310,9 @@ class ScreeningTest {
         @Test
         void a_standing_ask_first_keeps_the_date_in_sight() {
             Gate gate = screen(
-                            birth(BirthMode.VAGINAL, 0, exercise), Approach.SLOW_LADDER, EVENT.plusDays(50),
+                            birth(BirthMode.VAGINAL, 0, exercise),
+                            Approach.SLOW_LADDER,
+                            EVENT.plusDays(50),
                             Answer.HERNIA)
                     .gates()
                     .get(GateCode.FIRST_LOADED);
@@ -292,7 +331,11 @@ class ScreeningTest {
 
         @ParameterizedTest
         @CsvSource({
-            "11, ''", "12, NO_PRONE", "15, NO_PRONE", "16, NO_PRONE SUPINE_LIMITED", "19, NO_PRONE SUPINE_LIMITED",
+            "11, ''",
+            "12, NO_PRONE",
+            "15, NO_PRONE",
+            "16, NO_PRONE SUPINE_LIMITED",
+            "19, NO_PRONE SUPINE_LIMITED",
             "20, NO_PRONE SUPINE_INCLINED"
         })
         void positions_close_with_the_weeks(int weeks, String expected) {
@@ -302,15 +345,19 @@ class ScreeningTest {
                     closed.add(Restriction.valueOf(code));
                 }
             }
-            assertThat(screen(weeks(weeks), Approach.BREATH_LED, today).closed()).isEqualTo(closed);
+            assertThat(screen(weeks(weeks), Approach.BREATH_LED, today).closed())
+                    .isEqualTo(closed);
         }
 
         @Test
         void gestation_counts_280_days_back_from_the_due_date() {
             // due in 112 days: 280 − 112 = 168 days = 24+0
-            Stage stage = screen(pregnant(today.plusDays(112)), Approach.BREATH_LED, today).stage();
+            Stage stage = screen(pregnant(today.plusDays(112)), Approach.BREATH_LED, today)
+                    .stage();
             assertThat(stage.gestation()).isEqualTo("24+0");
-            assertThat(screen(pregnant(today.plusDays(109)), Approach.BREATH_LED, today).stage().gestation())
+            assertThat(screen(pregnant(today.plusDays(109)), Approach.BREATH_LED, today)
+                            .stage()
+                            .gestation())
                     .isEqualTo("24+3");
         }
 
@@ -332,10 +379,15 @@ class ScreeningTest {
         @Test
         void an_operation_in_pregnancy_keeps_its_own_eight_weeks() {
             ClientFacts c = facts(
-                    Status.PREGNANT, today.plusDays(140), List.of(), List.of(new Surgery(today.minusDays(55), "x")),
+                    Status.PREGNANT,
+                    today.plusDays(140),
+                    List.of(),
+                    List.of(new Surgery(today.minusDays(55), "x")),
                     cleared(Scope.EXERCISE, today.minusDays(5)));
-            assertThat(screen(c, Approach.SLOW_LADDER, today).open(GateCode.FIRST_LOADED)).isFalse();
-            assertThat(screen(c, Approach.SLOW_LADDER, today.plusDays(1)).open(GateCode.FIRST_LOADED)).isTrue();
+            assertThat(screen(c, Approach.SLOW_LADDER, today).open(GateCode.FIRST_LOADED))
+                    .isFalse();
+            assertThat(screen(c, Approach.SLOW_LADDER, today.plusDays(1)).open(GateCode.FIRST_LOADED))
+                    .isTrue();
         }
     }
 
@@ -344,7 +396,8 @@ class ScreeningTest {
         @ParameterizedTest
         @CsvSource({"55, true", "56, false"})
         void face_down_is_closed_until_eight_weeks_after_a_caesarean(int day, boolean closed) {
-            assertThat(screen(birth(BirthMode.CAESAREAN, 0), Approach.QUIET_START, EVENT.plusDays(day)).closed())
+            assertThat(screen(birth(BirthMode.CAESAREAN, 0), Approach.QUIET_START, EVENT.plusDays(day))
+                            .closed())
                     .matches(set -> set.contains(Restriction.NO_PRONE) == closed);
         }
 
@@ -357,8 +410,9 @@ class ScreeningTest {
 
         @Test
         void the_recheck_is_due_42_days_after_the_last_one() {
-            Screening s = Screening.of(Screening.Question.of(general(), List.of(), Approach.SLOW_LADDER.stances(), EVENT)
-                    .withLastCheck(EVENT.minusDays(10)));
+            Screening s =
+                    Screening.of(Screening.Question.of(general(), List.of(), Approach.SLOW_LADDER.stances(), EVENT)
+                            .withLastCheck(EVENT.minusDays(10)));
             assertThat(s.recheckDue()).isEqualTo(EVENT.plusDays(32));
         }
 
@@ -366,7 +420,9 @@ class ScreeningTest {
         void a_lifted_restriction_is_gone_but_a_recorded_one_stays() {
             Screening.Question q = Screening.Question.of(
                     birth(BirthMode.CAESAREAN, 0), List.of(), Approach.QUIET_START.stances(), EVENT.plusDays(20));
-            assertThat(Screening.of(q.withOverrides(false, Set.of(Restriction.NO_PRONE))).closed()).isEmpty();
+            assertThat(Screening.of(q.withOverrides(false, Set.of(Restriction.NO_PRONE)))
+                            .closed())
+                    .isEmpty();
         }
 
         @Test

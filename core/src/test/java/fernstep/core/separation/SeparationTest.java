@@ -22,16 +22,27 @@ class SeparationTest {
     }
 
     private static Verdict verdict(GapReading stance, Reading... readings) {
-        return of(stance, ForWidth.POSTNATAL_AFTER_6_WEEKS, readings).sites().get(0).verdict();
+        return of(stance, ForWidth.POSTNATAL_AFTER_6_WEEKS, readings)
+                .sites()
+                .get(0)
+                .verdict();
     }
 
     @Nested
     class Fingers_to_millimetres {
         @ParameterizedTest
         @CsvSource({
-            "0, 0", "0.5, 8", "1, 16", "1.5, 23.5", "2, 31", "2.5, 38.5", "3.5, 53", "4, 60",
+            "0, 0",
+            "0.5, 8",
+            "1, 16",
+            "1.5, 23.5",
+            "2, 31",
+            "2.5, 38.5",
+            "3.5, 53",
+            "4, 60",
             // above four: the mean width 60/4 = 15 goes on
-            "4.5, 67.5", "6, 90"
+            "4.5, 67.5",
+            "6, 90"
         })
         void interpolate_on_the_examiners_table(double fingers, double mm) {
             assertThat(TABLE.toMm(fingers)).isCloseTo(mm, within(1e-9));
@@ -42,7 +53,9 @@ class SeparationTest {
         void without_calibration_a_finger_is_fifteen_mm_and_the_result_says_so() {
             Separation s = Separation.of(
                     new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.FINGERS, 2.5)), Examiner.UNKNOWN),
-                    null, GapReading.FUNCTION_FIRST, ForWidth.OTHER);
+                    null,
+                    GapReading.FUNCTION_FIRST,
+                    ForWidth.OTHER);
             assertThat(s.widths().get(0).mm()).isEqualTo(37.5);
             assertThat(s.widths().get(0).calibrated()).isFalse();
         }
@@ -66,7 +79,8 @@ class SeparationTest {
             Separation s = Separation.of(
                     new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.TAPE, now)), EXAMINER),
                     new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.TAPE, before)), EXAMINER),
-                    GapReading.WIDTH_BY_SITE, ForWidth.POSTNATAL_AFTER_6_WEEKS);
+                    GapReading.WIDTH_BY_SITE,
+                    ForWidth.POSTNATAL_AFTER_6_WEEKS);
             return s.widths().get(0).change();
         }
 
@@ -85,7 +99,8 @@ class SeparationTest {
             Separation s = Separation.of(
                     new Separation.Check(List.of(Reading.of(0, Condition.REST, Method.FINGERS, 2.0, 2.5)), steady),
                     new Separation.Check(List.of(Reading.of(0, Condition.REST, Method.FINGERS, 3.0)), newcomer),
-                    GapReading.FUNCTION_FIRST, ForWidth.POSTNATAL_AFTER_6_WEEKS);
+                    GapReading.FUNCTION_FIRST,
+                    ForWidth.POSTNATAL_AFTER_6_WEEKS);
             // mean of 31 and 38.5 is 34.75; error 2/√2; limit 1.96·√(2 + 25) = 10.1845
             assertThat(s.widths().get(0).mm()).isEqualTo(34.75);
             assertThat(s.widths().get(0).change().smallestRealMm()).isCloseTo(10.1845, within(1e-4));
@@ -97,7 +112,8 @@ class SeparationTest {
             Separation s = Separation.of(
                     new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.TAPE, 30.0)), EXAMINER),
                     new Separation.Check(List.of(Reading.of(2, Condition.HEAD_LIFT, Method.TAPE, 30.0)), EXAMINER),
-                    GapReading.WIDTH_BY_SITE, ForWidth.OTHER);
+                    GapReading.WIDTH_BY_SITE,
+                    ForWidth.OTHER);
             assertThat(s.widths().get(0).change()).isNull();
         }
     }
@@ -105,7 +121,8 @@ class SeparationTest {
     @Nested
     class Closure_set_effect_and_area {
         private final Separation s = of(
-                GapReading.WIDTH_BY_SITE, ForWidth.POSTNATAL_AFTER_6_WEEKS,
+                GapReading.WIDTH_BY_SITE,
+                ForWidth.POSTNATAL_AFTER_6_WEEKS,
                 Reading.of(2, Condition.REST, Method.CALIPER, 25.0),
                 Reading.of(2, Condition.HEAD_LIFT, Method.CALIPER, 22.0),
                 Reading.of(2, Condition.HEAD_LIFT_SET, Method.CALIPER, 19.0),
@@ -127,15 +144,16 @@ class SeparationTest {
         @Test
         void area_runs_between_the_outermost_sites() {
             // two sites make a straight edge: 2 cm = 20 mm long, mean width 22.5 mm
-            assertThat(s.profiles().get(Condition.REST).areaMm2()).hasValueSatisfying(a ->
-                    assertThat(a).isCloseTo(450, within(1e-9)));
+            assertThat(s.profiles().get(Condition.REST).areaMm2())
+                    .hasValueSatisfying(a -> assertThat(a).isCloseTo(450, within(1e-9)));
             assertThat(s.profiles().get(Condition.HEAD_LIFT_SET).areaMm2()).isEmpty();
         }
 
         @Test
         void the_same_spot_twice_is_refused_because_repeats_belong_together() {
             assertThatThrownBy(() -> of(
-                            GapReading.WIDTH_BY_SITE, ForWidth.OTHER,
+                            GapReading.WIDTH_BY_SITE,
+                            ForWidth.OTHER,
                             Reading.of(2, Condition.REST, Method.TAPE, 20.0),
                             Reading.of(2, Condition.REST, Method.TAPE, 21.0)))
                     .hasMessageContaining("give repeats as values of one reading");
@@ -146,7 +164,8 @@ class SeparationTest {
     class The_verdict {
         @ParameterizedTest
         @CsvSource({
-            "MORE_THAN_TWO_FINGERS, 2, USUAL", "MORE_THAN_TWO_FINGERS, 2.5, WIDER", "MORE_THAN_TWO_FINGERS, 4, MARKEDLY_WIDER",
+            "MORE_THAN_TWO_FINGERS, 2, USUAL", "MORE_THAN_TWO_FINGERS, 2.5, WIDER",
+                    "MORE_THAN_TWO_FINGERS, 4, MARKEDLY_WIDER",
             "TWO_OR_MORE_FINGERS, 1.5, USUAL", "TWO_OR_MORE_FINGERS, 2, WIDER", "TWO_OR_MORE_FINGERS, 3.5, WIDER",
             "TWO_OR_MORE_FINGERS, 4, MARKEDLY_WIDER"
         })
@@ -158,9 +177,11 @@ class SeparationTest {
 
         @Test
         void by_fingers_turns_millimetres_into_this_examiners_fingers() {
-            assertThat(verdict(GapReading.TWO_OR_MORE_FINGERS, Reading.of(2, Condition.REST, Method.CALIPER, 30.9)).code())
+            assertThat(verdict(GapReading.TWO_OR_MORE_FINGERS, Reading.of(2, Condition.REST, Method.CALIPER, 30.9))
+                            .code())
                     .isEqualTo(Verdict.Code.USUAL);
-            assertThat(verdict(GapReading.TWO_OR_MORE_FINGERS, Reading.of(2, Condition.REST, Method.CALIPER, 31.0)).code())
+            assertThat(verdict(GapReading.TWO_OR_MORE_FINGERS, Reading.of(2, Condition.REST, Method.CALIPER, 31.0))
+                            .code())
                     .isEqualTo(Verdict.Code.WIDER);
         }
 
@@ -179,7 +200,10 @@ class SeparationTest {
 
         @ParameterizedTest
         @CsvSource({
-            "SPRINGY, 40, 36, USUAL", "TAUT, 40, 40, USUAL", "SOFT, 40, 36, WIDER", "SPRINGY, 40, 44, WIDER",
+            "SPRINGY, 40, 36, USUAL",
+            "TAUT, 40, 40, USUAL",
+            "SOFT, 40, 36, WIDER",
+            "SPRINGY, 40, 44, WIDER",
             "SOFT, 40, 44, MARKEDLY_WIDER"
         })
         void by_function_asks_tissue_and_closure_not_width(Feel feel, double rest, double lift, Verdict.Code code) {
@@ -195,13 +219,17 @@ class SeparationTest {
         @CsvSource({"PREGNANT", "POSTNATAL_FIRST_6_WEEKS"})
         void is_a_baseline_while_a_wide_midline_is_expected(ForWidth stage) {
             Verdict v = of(GapReading.TWO_OR_MORE_FINGERS, stage, Reading.of(2, Condition.REST, Method.FINGERS, 5.0))
-                    .sites().get(0).verdict();
+                    .sites()
+                    .get(0)
+                    .verdict();
             assertThat(v.code()).isEqualTo(Verdict.Code.BASELINE_ONLY);
         }
 
         @Test
         void judges_the_head_lift_where_rest_is_missing() {
-            assertThat(verdict(GapReading.MORE_THAN_TWO_FINGERS, Reading.of(2, Condition.HEAD_LIFT, Method.FINGERS, 3.0))
+            assertThat(verdict(
+                                    GapReading.MORE_THAN_TWO_FINGERS,
+                                    Reading.of(2, Condition.HEAD_LIFT, Method.FINGERS, 3.0))
                             .code())
                     .isEqualTo(Verdict.Code.WIDER);
         }

@@ -165,8 +165,7 @@ public final class CaseObject {
     }
 
     private JsonNode required(String field, String allowed) {
-        return optional(field)
-                .orElseThrow(() -> new CaseProblem(path(field), "'" + field + "' is missing", allowed));
+        return optional(field).orElseThrow(() -> new CaseProblem(path(field), "'" + field + "' is missing", allowed));
     }
 
     private Optional<JsonNode> optional(String field) {

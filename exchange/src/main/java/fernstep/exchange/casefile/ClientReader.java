@@ -50,8 +50,8 @@ public final class ClientReader {
         if (date.isPresent()) {
             births.add(new Birth(
                     date.get(),
-                    mode.orElseThrow(() -> c.problem(
-                            "birthMode", "'birthMode' is missing", CaseObject.names(BirthMode.class))),
+                    mode.orElseThrow(
+                            () -> c.problem("birthMode", "'birthMode' is missing", CaseObject.names(BirthMode.class))),
                     tear));
         }
         c.objects("births").forEach(b -> {

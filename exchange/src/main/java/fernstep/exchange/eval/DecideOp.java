@@ -54,7 +54,8 @@ final class DecideOp implements Operation {
         LocalDate today = request.optionalDate("today").orElse(null);
         Optional<ClientFacts> facts = request.optionalObject("client").map(c -> ClientReader.client(c, today));
         Set<Answer> answers = request.codes("answers", Answer.class);
-        Setting setting = request.optionalObject("setting").map(DecideOp::setting).orElse(Setting.FULL);
+        Setting setting =
+                request.optionalObject("setting").map(DecideOp::setting).orElse(Setting.FULL);
         Set<Answer> emergencies = EnumSet.noneOf(Answer.class);
         List<Seen> seen = seen(request, "seen", emergencies);
         List<RepRecord> soFar = request.objects("soFar").stream().map(this::rep).toList();
@@ -64,20 +65,24 @@ final class DecideOp implements Operation {
                 request.objects("earlierSessions").stream().map(this::earlier).toList();
         request.optionalCode("licence", Licence.class);
         request.nothingElse();
-        return asJson(Decisions.next(new Situation(
-                catalogue.get(),
-                rung,
-                side,
-                stances,
-                facts.map(ClientFacts::pregnant).orElse(false),
-                facts.map(f -> closed(f, answers, stances, today)).orElse(Set.of()),
-                Body.of(facts.map(ClientFacts::massKg).orElse(null), facts.map(ClientFacts::heightCm).orElse(null)),
-                setting,
-                emergencies,
-                seen,
-                soFar,
-                history,
-                earlier)), rung);
+        return asJson(
+                Decisions.next(new Situation(
+                        catalogue.get(),
+                        rung,
+                        side,
+                        stances,
+                        facts.map(ClientFacts::pregnant).orElse(false),
+                        facts.map(f -> closed(f, answers, stances, today)).orElse(Set.of()),
+                        Body.of(
+                                facts.map(ClientFacts::massKg).orElse(null),
+                                facts.map(ClientFacts::heightCm).orElse(null)),
+                        setting,
+                        emergencies,
+                        seen,
+                        soFar,
+                        history,
+                        earlier)),
+                rung);
     }
 
     /** With a day, the derived restrictions count too. */
@@ -155,10 +160,7 @@ final class DecideOp implements Operation {
         return holder.items(
                 "signs",
                 (item, at) -> CaseObject.codeOrObject(
-                        item,
-                        at,
-                        code -> Seen.clear(CaseObject.code(item, at, SignCode.class)),
-                        DecideOp::sign));
+                        item, at, code -> Seen.clear(CaseObject.code(item, at, SignCode.class)), DecideOp::sign));
     }
 
     private static Situation.PastLever past(CaseObject h) {

@@ -92,8 +92,7 @@ public final class Eval {
     }
 
     private static Map<String, Object> error(CaseProblem e) {
-        return Json.object(
-                "error", Json.object("message", e.getMessage(), "path", e.path(), "allowed", e.allowed()));
+        return Json.object("error", Json.object("message", e.getMessage(), "path", e.path(), "allowed", e.allowed()));
     }
 
     private String write(Object answer) {

@@ -140,8 +140,7 @@ final class ProgressOp implements Operation {
         if (date.isAfter(today)) {
             throw l.problem("date", "a session cannot lie in the future", "up to " + today);
         }
-        List<SessionResult.Symptom> nextDay =
-                l.has("nextDay") ? l.items("nextDay", ProgressOp::symptom) : null;
+        List<SessionResult.Symptom> nextDay = l.has("nextDay") ? l.items("nextDay", ProgressOp::symptom) : null;
         SessionResult result = new SessionResult(
                 date,
                 l.code("result", SessionResult.Kind.class),
@@ -152,17 +151,13 @@ final class ProgressOp implements Operation {
     }
 
     private static SessionResult.Symptom symptom(JsonNode item, String at) {
-        return CaseObject.codeOrObject(
-                item,
-                at,
-                code -> new SessionResult.Symptom(symptomCode(code, at), null),
-                o -> {
-                    SessionResult.Symptom symptom = new SessionResult.Symptom(
-                            symptomCode(o.text("sign"), at),
-                            o.optionalWhole("level", Range.PAIN_LEVEL).orElse(null));
-                    o.nothingElse();
-                    return symptom;
-                });
+        return CaseObject.codeOrObject(item, at, code -> new SessionResult.Symptom(symptomCode(code, at), null), o -> {
+            SessionResult.Symptom symptom = new SessionResult.Symptom(
+                    symptomCode(o.text("sign"), at),
+                    o.optionalWhole("level", Range.PAIN_LEVEL).orElse(null));
+            o.nothingElse();
+            return symptom;
+        });
     }
 
     /** Signs, and the words of the daily questions for the same thing. */

@@ -15,6 +15,7 @@ final class RungReader {
                 .orElseThrow(() -> request.problem(
                         field,
                         "unknown rung " + code,
-                        String.join(", ", catalogue.rungs().stream().map(Rung::code).toList())));
+                        String.join(
+                                ", ", catalogue.rungs().stream().map(Rung::code).toList())));
     }
 }

@@ -28,8 +28,8 @@ final class ScreenOp implements Operation {
         Stances stances = ClientReader.stances(request);
         LocalDate lastCheck = request.optionalDate("lastSeparationCheck").orElse(null);
         request.nothingElse();
-        return asJson(Screening.of(Screening.Question.of(facts, answers, stances, today)
-                .withLastCheck(lastCheck)));
+        return asJson(Screening.of(
+                Screening.Question.of(facts, answers, stances, today).withLastCheck(lastCheck)));
     }
 
     private Map<String, Object> asJson(Screening s) {
@@ -50,8 +50,8 @@ final class ScreenOp implements Operation {
                         s.stage().gestation()),
                 "restrictions",
                 s.restrictions().stream()
-                        .map(r -> Json.object(
-                                "code", r.code(), "derived", r.derived(), "reason", wording.of(r.reason())))
+                        .map(r ->
+                                Json.object("code", r.code(), "derived", r.derived(), "reason", wording.of(r.reason())))
                         .toList(),
                 "gates",
                 s.gates().values().stream().map(this::gate).toList(),

@@ -39,10 +39,10 @@ final class SeparationOp implements Operation {
         Stage.ForWidth stage = request.code("stage", Stage.ForWidth.class);
         Separation.Check now = check(request, "readings", examiner);
         if (now.readings().isEmpty()) {
-            throw request.problem("readings", "at least one reading is needed", "[{siteCm, condition, method, values}]");
+            throw request.problem(
+                    "readings", "at least one reading is needed", "[{siteCm, condition, method, values}]");
         }
-        Separation.Check before =
-                request.has("previous") ? check(request, "previous", examinerBefore) : null;
+        Separation.Check before = request.has("previous") ? check(request, "previous", examinerBefore) : null;
         request.nothingElse();
         return asJson(request.checked("readings", () -> Separation.of(now, before, stance, stage)));
     }

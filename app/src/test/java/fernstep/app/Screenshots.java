@@ -1,0 +1,101 @@
+package fernstep.app;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+
+/** Takes the pictures of docs/screenshots from a demo that has just been filled: {@code ./fern screenshots}. */
+public final class Screenshots {
+    private final String base;
+    private final Path folder;
+    private Page page;
+
+    private Screenshots(String base, Path folder) {
+        this.base = base;
+        this.folder = folder;
+    }
+
+    public static void main(String[] args) {
+        try (Playwright playwright = Playwright.create(
+                        new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+                Browser browser = playwright
+                        .chromium()
+                        .launch(new BrowserType.LaunchOptions()
+                                .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                .setArgs(
+                                        List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")))) {
+            new Screenshots(args[0], Path.of(args[1])).take(browser);
+        }
+    }
+
+    private void take(Browser browser) {
+        signIn(browser, 1280, 800, ColorScheme.LIGHT);
+        shot("board");
+        page.click("text=Maribel Quint");
+        whole("client");
+        page.click("form[action$='/visit'] button");
+        page.click("label[for=SCAR_TENDER]");
+        page.waitForSelector("[data-outcome=ADAPT]");
+        shot("ask");
+        page.click("text=Asked. On to the check");
+        page.waitForSelector(".cell.picked");
+        for (String key : new String[] {"2", ".", "2", ".", "2", ".", "2", "1", "2", "2", "2", "1", ".", "1"}) {
+            page.keyboard().press(key);
+        }
+        page.waitForSelector("text=Area at rest");
+        page.waitForTimeout(600);
+        shot("check");
+        page.click("text=On to the plan");
+        shot("plan");
+        page.click("text=Use this plan and run it");
+        page.waitForSelector(".count .n");
+        page.click("text=Skip this");
+        page.click("text=Skip this");
+        page.waitForSelector(".runner .side >> text=left");
+        for (int rep = 0; rep < 3; rep++) {
+            page.keyboard().press("Space");
+        }
+        page.click(".sign[data-code=DOME_FIRM]");
+        page.waitForSelector(".advice .move >> text=Make it easier");
+        shot("run");
+        String session = page.url();
+        page.navigate(page.url().replaceAll("/sessions.*", "/"));
+        page.click("text=Maribel Quint");
+        page.click("text=Progress");
+        whole("progress");
+        page.context().close();
+
+        signIn(browser, 390, 844, ColorScheme.DARK);
+        page.navigate(session);
+        page.waitForSelector(".count .n");
+        page.waitForTimeout(400);
+        shot("run-phone-dark");
+        page.context().close();
+    }
+
+    private void signIn(Browser browser, int width, int height, ColorScheme scheme) {
+        BrowserContext context = browser.newContext(
+                new Browser.NewContextOptions().setViewportSize(width, height).setColorScheme(scheme));
+        page = context.newPage();
+        page.navigate(base + "/sign-in");
+        page.fill("#username", "imogen");
+        page.fill("#password", "tidemark-demo");
+        page.click("main button");
+    }
+
+    private void shot(String name) {
+        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+    }
+
+    private void whole(String name) {
+        page.screenshot(new Page.ScreenshotOptions()
+                .setPath(folder.resolve(name + ".png"))
+                .setFullPage(true));
+    }
+}
