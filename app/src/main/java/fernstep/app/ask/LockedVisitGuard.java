@@ -24,6 +24,8 @@ class LockedVisitGuard implements HandlerInterceptor, WebMvcConfigurer {
         registry.addInterceptor(this)
                 .addPathPatterns(
                         "/visits/{id}/check",
+                        "/visits/{id}/check/**",
+                        "/visits/{id}/skips",
                         "/visits/{id}/readings",
                         "/visits/{id}/findings",
                         "/visits/{id}/plan",

@@ -3,13 +3,13 @@ package fernstep.app.check;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.security.SignedIn;
+import fernstep.app.support.NotFound;
+import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.GateCode;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
-import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -22,6 +22,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The checks of a visit; every field saves itself and answers with the computed results. */
 @Controller
 class CheckController {
+    private static final int LONGEST_REASON = 200;
+    private static final int FIGURE_UNITS_HIGH = 380;
+    private static final double USUAL_HEIGHT_CM = 165;
+
     private final Visits visits;
     private final Checks checks;
     private final CheckMapper mapper;
@@ -32,9 +36,12 @@ class CheckController {
         this.mapper = mapper;
     }
 
-    @GetMapping("/visits/{id}/check")
-    String check(@PathVariable long id, Model model) {
-        return page(visits.byId(id), model, null, "check/check");
+    @GetMapping({"/visits/{id}/check", "/visits/{id}/check/{posture}"})
+    String check(@PathVariable long id, @PathVariable(required = false) @Nullable String posture, Model model) {
+        Posture chosen = posture == null
+                ? Posture.LYING
+                : Posture.ofPath(posture).orElseThrow(() -> new NotFound("no posture " + posture));
+        return page(visits.byId(id), model, null, chosen, "check/check");
     }
 
     /** @param values one or more numbers apart by spaces; empty takes the reading back */
@@ -46,6 +53,7 @@ class CheckController {
             @RequestParam Method method,
             @RequestParam(defaultValue = "") String values,
             @RequestParam(required = false) @Nullable Feel feel,
+            @RequestParam(required = false) @Nullable Double depthMm,
             @AuthenticationPrincipal SignedIn me,
             Model model) {
         Visit visit = visits.byId(id);
@@ -55,7 +63,7 @@ class CheckController {
         } else {
             try {
                 ReadingRow row =
-                        new ReadingRow(id, siteCm, condition, method, values.strip(), null, feel, me.staffId());
+                        new ReadingRow(id, siteCm, condition, method, values.strip(), depthMm, feel, me.staffId());
                 row.asReading();
                 mapper.putReading(row);
             } catch (IllegalArgumentException e) {
@@ -64,7 +72,7 @@ class CheckController {
                         : e.getMessage();
             }
         }
-        return page(visit, model, problem, "check/check :: results");
+        return page(visit, model, problem, Posture.LYING, "check/check :: results");
     }
 
     @PostMapping("/visits/{id}/findings")
@@ -73,9 +81,14 @@ class CheckController {
             @RequestParam FindingField name,
             @RequestParam(defaultValue = "") String side,
             @RequestParam(defaultValue = "") String value,
+            @RequestParam(defaultValue = "LYING") Posture posture,
+            @AuthenticationPrincipal SignedIn me,
             Model model) {
         Visit visit = visits.byId(id);
         String problem = sideProblem(name, side);
+        if (name.therapistOnly() && !me.isTherapist()) {
+            problem = "Only a licensed clinician can record an internal examination.";
+        }
         if (problem == null && value.isBlank()) {
             mapper.removeFinding(id, name, side);
         } else if (problem == null) {
@@ -84,7 +97,7 @@ class CheckController {
                 mapper.putFinding(new FindingRow(id, name, side, value));
             }
         }
-        return page(visit, model, problem, "check/check :: results");
+        return page(visit, model, problem, posture, "check/check :: results");
     }
 
     private static @Nullable String sideProblem(FindingField name, String side) {
@@ -94,24 +107,40 @@ class CheckController {
                 : name + (name.perSide() ? " needs a side: LEFT or RIGHT." : " has no side.");
     }
 
-    private String page(Visit visit, Model model, @Nullable String problem, String view) {
-        CheckSheet sheet = checks.sheet(visit);
+    /** Leaves a section out, with the reason; an empty reason takes that back. */
+    @PostMapping("/visits/{id}/skips")
+    String skip(
+            @PathVariable long id,
+            @RequestParam CheckSection section,
+            @RequestParam(defaultValue = "") String reason,
+            Model model) {
+        Visit visit = visits.byId(id);
+        if (reason.isBlank()) {
+            mapper.removeSkip(id, section);
+        } else {
+            String text = reason.strip();
+            mapper.putSkip(new SkipRow(id, section, text.substring(0, Math.min(LONGEST_REASON, text.length()))));
+        }
+        return page(visit, model, null, section.posture(), "check/check :: results");
+    }
+
+    private String page(Visit visit, Model model, @Nullable String problem, Posture posture, String view) {
         model.addAttribute("visit", visit);
         model.addAttribute("client", visit.client());
-        model.addAttribute("sheet", sheet);
+        model.addAttribute("sheet", checks.sheet(visit));
         model.addAttribute("problem", problem);
+        model.addAttribute("posture", posture);
+        model.addAttribute("postures", Posture.values());
         model.addAttribute("methods", Method.values());
         model.addAttribute("feels", Feel.values());
         model.addAttribute("sides", Side.values());
-        model.addAttribute(
-                "fields",
-                Map.of(
-                        "lying", List.of(FindingField.DOMING, FindingField.COUGH, FindingField.LUMBAR_GAP),
-                        "breath", List.of(FindingField.BREATH_PATTERN, FindingField.RIBS)));
-        model.addAttribute("setGrade", FindingField.SET_GRADE);
-        model.addAttribute("tolerance", FindingField.TOLERANCE_BREATHS);
         model.addAttribute("checkGate", visit.screening().gates().get(GateCode.SEPARATION_CHECK));
-        model.addAttribute("floatTries", FindingField.floatTries());
+        model.addAttribute("figureScale", figureScale(visit.client().row().heightCm()));
         return view;
+    }
+
+    /** The side-view figure stands {@value #FIGURE_UNITS_HIGH} units high on the picture: mm a unit for this client. */
+    private static double figureScale(@Nullable Double heightCm) {
+        return Numbers.rounded((heightCm == null ? USUAL_HEIGHT_CM : heightCm) * 10 / FIGURE_UNITS_HIGH, 2);
     }
 }

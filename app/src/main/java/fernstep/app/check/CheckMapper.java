@@ -23,6 +23,12 @@ public interface CheckMapper extends Visits.LastChecks {
 
     void removeFinding(@Param("visitId") long visitId, @Param("name") FindingField name, @Param("side") String side);
 
+    List<SkipRow> skips(@Param("visitId") long visitId);
+
+    void putSkip(SkipRow skip);
+
+    void removeSkip(@Param("visitId") long visitId, @Param("section") CheckSection section);
+
     /** The last visit with readings before this day. */
     Optional<Long> visitWithReadingsBefore(@Param("clientId") long clientId, @Param("before") LocalDate before);
 

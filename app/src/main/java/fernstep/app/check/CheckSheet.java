@@ -1,12 +1,17 @@
 package fernstep.app.check;
 
+import fernstep.core.findings.Alignment;
 import fernstep.core.findings.FloatTest;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Side;
+import fernstep.core.measure.Symmetry;
 import fernstep.core.separation.Condition;
+import fernstep.core.separation.DomingProfile;
 import fernstep.core.separation.Separation;
 import fernstep.core.separation.SiteResult;
 import fernstep.core.separation.Width;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -27,7 +32,8 @@ public record CheckSheet(
         Separation separation,
         @Nullable Separation previous,
         Map<String, String> values,
-        Map<String, String> earlier) {
+        Map<String, String> earlier,
+        List<SkipRow> skips) {
 
     public static final List<Double> SITES_CM = List.of(5.0, 2.0, 0.0, -2.0, -5.0);
     private static final double ODD_DIFFERENCE_MM = 20;
@@ -128,6 +134,101 @@ public record CheckSheet(
                     return rest != null && lift != null && lift.mm() - rest.mm() > ODD_DIFFERENCE_MM;
                 })
                 .toList();
+    }
+
+    /** Sections a plan needs that were neither done now nor before nor skipped. */
+    public List<CheckSection> missingForPlan() {
+        return Arrays.stream(CheckSection.values())
+                .filter(CheckSection::neededForPlan)
+                .filter(s -> !known(s) && skip(s).isEmpty())
+                .toList();
+    }
+
+    private boolean known(CheckSection section) {
+        return section.fields().stream().anyMatch(f -> values.keySet().stream().anyMatch(k -> k.startsWith(f + "/"))
+                || earlier.keySet().stream().anyMatch(k -> k.startsWith(f + "/")));
+    }
+
+    public boolean done(CheckSection section) {
+        return section == CheckSection.SEPARATION
+                ? !now.isEmpty()
+                : section == CheckSection.DOME_PROFILE
+                        ? values.containsKey(key(FindingField.DOME_POINTS, ""))
+                        : section.fields().stream()
+                                .anyMatch(f -> values.keySet().stream().anyMatch(k -> k.startsWith(f + "/")));
+    }
+
+    /** Why a section was left out; empty when it was not. */
+    public String skip(CheckSection section) {
+        return skips.stream()
+                .filter(s -> s.section() == section)
+                .findFirst()
+                .map(SkipRow::reason)
+                .orElse("");
+    }
+
+    public @Nullable Alignment alignment() {
+        String points = values.get(key(FindingField.ALIGNMENT_POINTS, ""));
+        return points == null ? null : Landmarks.of(points).alignment();
+    }
+
+    public @Nullable DomingProfile domingProfile() {
+        String points = values.get(key(FindingField.DOME_POINTS, ""));
+        return points == null ? null : Landmarks.of(points).profile();
+    }
+
+    /** Tape round the lowest ribs, full breath in less full breath out, cm; null without both. */
+    public @Nullable Double ribExcursionCm() {
+        String in = values.get(key(FindingField.RIB_IN_CM, ""));
+        String out = values.get(key(FindingField.RIB_OUT_CM, ""));
+        return in == null || out == null ? null : Double.parseDouble(in) - Double.parseDouble(out);
+    }
+
+    /** What is compared side by side, with its words; only where both sides were taken today. */
+    public List<SideBySide> symmetries() {
+        List<SideBySide> all = new ArrayList<>();
+        sideBySide("field.SET_GRADE", FindingField.SET_GRADE).ifPresent(all::add);
+        sideBySide("field.SET_HOLD_S", FindingField.SET_HOLD_S).ifPresent(all::add);
+        Map<Side, FloatTest> tests = floatTests();
+        if (tests.values().stream().allMatch(FloatTest::tried)) {
+            int left = tests.get(Side.LEFT).score();
+            int right = tests.get(Side.RIGHT).score();
+            all.add(new SideBySide("section.FLOAT", new Symmetry(left, right), Math.abs(left - right) >= 1));
+        }
+        return all;
+    }
+
+    /** A comparison; {@code changesPlan} from 20 % or one whole rung on. */
+    public record SideBySide(String nameKey, Symmetry symmetry, boolean changesPlan) {
+        private static final int HALF = 99;
+
+        /** Bars from the middle of a 200-wide picture; the larger side is full. */
+        public double leftWidth() {
+            return width(symmetry.left());
+        }
+
+        public double rightWidth() {
+            return width(symmetry.right());
+        }
+
+        public double leftX() {
+            return HALF - leftWidth();
+        }
+
+        private double width(double value) {
+            double larger = Math.max(symmetry.left(), symmetry.right());
+            return larger == 0 ? 0 : HALF * value / larger;
+        }
+    }
+
+    private Optional<SideBySide> sideBySide(String nameKey, FindingField field) {
+        String left = values.get(key(field, Side.LEFT.name()));
+        String right = values.get(key(field, Side.RIGHT.name()));
+        if (left == null || right == null) {
+            return Optional.empty();
+        }
+        Symmetry symmetry = new Symmetry(Double.parseDouble(left), Double.parseDouble(right));
+        return Optional.of(new SideBySide(nameKey, symmetry, symmetry.asymmetric()));
     }
 
     public MidlineDrawing drawing() {

@@ -42,7 +42,8 @@ public class Checks {
         Map<String, String> today = byKey(mapper.findings(visit.id()));
         Map<String, String> earlier = byKey(
                 mapper.latestFindings(visit.client().id(), visit.row().heldOn().minusDays(1)));
-        return sheet(visit.client(), visit.row().heldOn(), now, before, today, earlier);
+        return sheet(
+                visit.client(), visit.row().heldOn(), now, before, today, earlier, mapper.skips(visit.id()));
     }
 
     private CheckSheet sheet(
@@ -51,7 +52,8 @@ public class Checks {
             List<ReadingRow> now,
             List<ReadingRow> before,
             Map<String, String> today,
-            Map<String, String> earlier) {
+            Map<String, String> earlier,
+            List<SkipRow> skips) {
         Separation.Check checkBefore = before.isEmpty() ? null : check(before);
         return new CheckSheet(
                 now,
@@ -59,7 +61,8 @@ public class Checks {
                 separation(client, day, check(now), checkBefore),
                 checkBefore == null ? null : separation(client, day, checkBefore, null),
                 today,
-                earlier);
+                earlier,
+                skips);
     }
 
     private static Separation separation(
@@ -73,7 +76,7 @@ public class Checks {
             List<ReadingRow> now = mapper.readings(id);
             List<ReadingRow> before =
                     mapper.visitBefore(client.id(), id).map(mapper::readings).orElse(List.of());
-            return sheet(client, upTo, now, before, Map.of(), Map.of());
+            return sheet(client, upTo, now, before, Map.of(), Map.of(), List.of());
         });
     }
 

@@ -6,49 +6,110 @@ import fernstep.core.measure.Range;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
-/** Every finding that can be recorded: as one of some codes, or as a number in a range; per side or not. */
+/** Every finding that can be recorded: one of some codes, a number in a range, or points on a picture. */
 public enum FindingField {
-    COUGH(Findings.Cough.class, false),
     DOMING(Findings.Doming.class, false),
+    DOME_WHEN(Answers.DomeWhen.class, false),
+    DOME_EXTENT_CM(Range.DOME_EXTENT_CM, false),
+    COUGH(Findings.Cough.class, false),
+    COUGH_FLOOR(Answers.FloorOnCough.class, false),
     SET_GRADE(Range.SET_GRADE, true),
-    TOLERANCE_BREATHS(Range.BREATHS, false),
+    SET_HOLD_S(Range.HOLD_S, true),
+    SET_EFFORT_PCT(Range.EFFORT_PCT, false),
+    PF_LIFT(Answers.FloorLift.class, false),
+    PF_LET_GO(Answers.LetGo.class, false),
+    PF_OVER(Answers.YesNo.class, false),
+    PF_HOLD_S(Range.FLOOR_HOLD_S, false),
+    PF_QUICK(Range.QUICK_LIFTS, false),
+    /** Internal examination: therapists only. */
+    PF_INTERNAL(Range.SET_GRADE, false),
     BREATH_PATTERN(Findings.BreathPattern.class, false),
+    RIB_IN_CM(Range.GIRTH_CM, false),
+    RIB_OUT_CM(Range.GIRTH_CM, false),
     LUMBAR_GAP(Findings.LumbarGap.class, false),
+    RIB_FLARE(Answers.YesNo.class, false),
+    FLARE_SETTLES(Answers.YesNo.class, false),
     RIBS(Findings.RibsOverPelvis.class, false),
+    ALIGNMENT_POINTS(Landmarks.ALIGNMENT_POINTS),
+    DOME_POINTS(Landmarks.DOME_POINTS),
+    TOLERANCE_BREATHS(Range.BREATHS, false),
+    STRAW(Answers.Straw.class, false),
     FLOAT_F1(FloatTest.Try.class, true),
     FLOAT_F2(FloatTest.Try.class, true),
     FLOAT_F3(FloatTest.Try.class, true),
     FLOAT_F4(FloatTest.Try.class, true),
-    FLOAT_F5(FloatTest.Try.class, true);
+    FLOAT_F5(FloatTest.Try.class, true),
+    SCOOP(Answers.Scoop.class, false),
+    SCOOP_MM(Range.DEPTH_MM, false),
+    ROD_ARM(Answers.RodContact.class, true),
+    ROD_LEG(Answers.RodContact.class, true),
+    BELLY_DROP(Answers.YesNo.class, false),
+    HIP_DROP(Answers.YesNo.class, true),
+    HOVER_S(Range.HOLD_S, false);
 
     private final List<String> codes;
     private final @Nullable Range range;
     private final boolean perSide;
+    private final int points;
 
     FindingField(Class<? extends Enum<?>> codes, boolean perSide) {
         this.codes = Arrays.stream(codes.getEnumConstants()).map(Enum::name).toList();
         this.range = null;
         this.perSide = perSide;
+        this.points = 0;
     }
 
     FindingField(Range range, boolean perSide) {
         this.codes = List.of();
         this.range = range;
         this.perSide = perSide;
+        this.points = 0;
     }
 
-    public List<String> codes() {
-        return codes;
+    FindingField(int points) {
+        this.codes = List.of();
+        this.range = null;
+        this.perSide = false;
+        this.points = points;
+    }
+
+    /** What can be chosen with one tap: the codes, or the few numbers. */
+    public List<String> choices() {
+        return oneTap() && range != null
+                ? IntStream.rangeClosed((int) range.min(), (int) range.max())
+                        .mapToObj(String::valueOf)
+                        .toList()
+                : codes;
+    }
+
+    public @Nullable Range range() {
+        return range;
     }
 
     public boolean perSide() {
         return perSide;
     }
 
-    public boolean number() {
-        return range != null;
+    /** A small whole number is one tap; a larger one has a stepper. */
+    public boolean oneTap() {
+        return range != null && range.max() <= 5;
+    }
+
+    public boolean stepper() {
+        return range != null && !oneTap();
+    }
+
+    /** How far one press of the stepper goes: half a centimetre for girths, else one. */
+    public double step() {
+        return range == Range.GIRTH_CM ? 0.5 : 1;
+    }
+
+    /** Only a licensed clinician may record it. */
+    public boolean therapistOnly() {
+        return this == PF_INTERNAL;
     }
 
     static List<FindingField> floatTries() {
@@ -57,14 +118,25 @@ public enum FindingField {
 
     /** What is wrong with a value, in words, or nothing. */
     Optional<String> problem(String value) {
+        if (points > 0) {
+            return Landmarks.problem(value, points);
+        }
         if (range == null) {
             return codes.contains(value) ? Optional.empty() : Optional.of("One of " + String.join(", ", codes) + ".");
         }
         try {
-            range.check(Integer.parseInt(value));
-            return Optional.empty();
+            double number = Double.parseDouble(value);
+            range.check(number);
+            boolean whole = range == Range.GIRTH_CM || range == Range.DOME_EXTENT_CM || number == Math.rint(number);
+            return whole ? Optional.empty() : Optional.of(refusal());
+        } catch (NumberFormatException e) {
+            return Optional.of(refusal());
         } catch (IllegalArgumentException e) {
-            return Optional.of(range.label() + " must be a whole number " + range.allowed() + ".");
+            return Optional.of(e.getMessage() + ".");
         }
+    }
+
+    private String refusal() {
+        return range == null ? "" : range.label() + " must be a number " + range.allowed() + ".";
     }
 }

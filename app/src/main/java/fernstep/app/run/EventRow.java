@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param sign a sign code, or an emergency answer's code
  * @param refersTo the event that an undo or an override is about
  * @param numberValue effort, or the item to go to
+ * @param runnerUp the next best move and why it was not chosen, in words
  */
 public record EventRow(
         String id,
@@ -34,7 +35,8 @@ public record EventRow(
         @Nullable Double loadChangePct,
         @Nullable RuleId ruleId,
         @Nullable String reason,
-        @Nullable Integer numberValue) {
+        @Nullable Integer numberValue,
+        @Nullable String runnerUp) {
 
     /** What can happen. */
     public enum Kind {

@@ -134,7 +134,7 @@ class RunView {
                 override == null && move == Move.CUE && code != null ? wording.cue(code) : String.valueOf(e.reason()),
                 String.valueOf(e.ruleId()),
                 move == Move.CUE ? e.reason() : null,
-                null,
+                override == null ? e.runnerUp() : null,
                 override == null ? null : words.text("run.overridden", e.move(), override.reason()));
     }
 

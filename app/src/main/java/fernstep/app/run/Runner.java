@@ -28,6 +28,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -180,7 +181,8 @@ public class Runner {
                 null,
                 null,
                 null,
-                r.value());
+                r.value(),
+                null);
     }
 
     private Optional<EventRow> sign(SessionRow session, ClientFile client, RunLog log, Report r) {
@@ -226,7 +228,20 @@ public class Runner {
                 advice.loadChangePct(),
                 advice.rule(),
                 wording.of(advice.reason()),
-                null));
+                null,
+                runnerUp(advice)));
+    }
+
+    /** "Step back a rung: Easing comes before stepping back." */
+    private @Nullable String runnerUp(Advice advice) {
+        Advice.RunnerUp next = advice.runnerUp();
+        if (next == null) {
+            return null;
+        }
+        String what = next.change() == null
+                ? wording.of(next.move())
+                : wording.of(next.move()) + ", " + wording.of(next.change().lever()).toLowerCase(Locale.ROOT);
+        return what + ": " + wording.of(next.reason());
     }
 
     private Situation situation(
@@ -308,6 +323,7 @@ public class Runner {
                 null,
                 null,
                 reason,
+                null,
                 null));
     }
 

@@ -1,0 +1,33 @@
+package fernstep.app.check;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** The screens of the check, in the order in which they are done. */
+public enum Posture {
+    LYING,
+    SIDE_VIEW,
+    MOVING,
+    HANDS_KNEES;
+
+    /** "hands-knees": the last part of the address. */
+    public String path() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    static Optional<Posture> ofPath(String path) {
+        return Arrays.stream(values()).filter(p -> p.path().equals(path)).findFirst();
+    }
+
+    public List<CheckSection> sections() {
+        return Arrays.stream(CheckSection.values())
+                .filter(s -> s.posture() == this)
+                .toList();
+    }
+
+    public Optional<Posture> next() {
+        return ordinal() + 1 < values().length ? Optional.of(values()[ordinal() + 1]) : Optional.empty();
+    }
+}

@@ -1,0 +1,91 @@
+package fernstep.app.progress;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fernstep.app.AppExtension;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.ClientRow;
+import fernstep.app.client.Clients;
+import fernstep.app.run.SessionMapper;
+import fernstep.app.run.SessionRow;
+import fernstep.core.approach.Approach;
+import fernstep.core.client.Status;
+import fernstep.core.plan.Dose;
+import fernstep.core.progress.Progress.Change;
+import fernstep.core.progress.SessionResult.Kind;
+import fernstep.core.screening.Strand;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Places and results on the real database. */
+@ExtendWith(AppExtension.class)
+class LaddersTest {
+    private static final LocalDate TODAY = LocalDate.now();
+    private final Clients clients;
+    private final Ladders ladders;
+    private final LadderMapper mapper;
+    private final SessionMapper sessions;
+    private ClientFile client;
+
+    LaddersTest(Clients clients, Ladders ladders, LadderMapper mapper, SessionMapper sessions) {
+        this.clients = clients;
+        this.ladders = ladders;
+        this.mapper = mapper;
+        this.sessions = sessions;
+    }
+
+    @BeforeEach
+    void someone_in_training() {
+        String form = UUID.randomUUID().toString();
+        long id = clients.create(
+                new ClientRow(null, form, "Test Person", Status.GENERAL, null, null, null, null, "", Approach.SLOW_LADDER, 12, 5, "", ""),
+                List.of());
+        assertThat(clients.create(clients.file(id).row(), List.of())).as("the same form again").isEqualTo(id);
+        client = clients.file(id);
+        mapper.insert(LadderRow.of(
+                id, Strand.BREATH, null, "BR1", new Dose(1, null, null, 5, 1, 5), TODAY.minusDays(20), Ladders.START, 1, 0));
+    }
+
+    private void trained(int daysAgo, Kind kind) {
+        String session = UUID.randomUUID().toString();
+        sessions.insert(new SessionRow(session, client.id(), TODAY.minusDays(daysAgo), 1, null));
+        ResultRow row = new ResultRow(session, "BR1", "", client.id(), TODAY.minusDays(daysAgo), kind, 3, "", "");
+        mapper.putResult(row);
+        mapper.putResult(row);
+    }
+
+    private Ladders.Standing standing() {
+        return ladders.standings(client).get(0);
+    }
+
+    @Test
+    void a_result_written_twice_is_one_credit() {
+        trained(5, Kind.CLEAN);
+        assertThat(standing().progress().credits()).isEqualTo(1);
+    }
+
+    @Test
+    void a_confirmed_move_is_taken_once_and_the_log_starts_again() {
+        trained(5, Kind.CLEAN);
+        trained(3, Kind.CLEAN);
+        assertThat(standing().progress().change()).isEqualTo(Change.NOTCH_UP);
+        long step = standing().step().id();
+        ladders.confirm(step, 1);
+        ladders.confirm(step, 1);
+        assertThat(ladders.standings(client)).hasSize(1);
+        assertThat(standing().step().dose().breaths()).isEqualTo(6);
+        assertThat(standing().progress().credits()).isZero();
+        assertThat(standing().log()).isEmpty();
+    }
+
+    @Test
+    void a_hold_cannot_be_confirmed_into_a_move() {
+        trained(3, Kind.CLEAN);
+        ladders.confirm(standing().step().id(), 1);
+        assertThat(standing().step().dose().breaths()).isEqualTo(5);
+    }
+}
