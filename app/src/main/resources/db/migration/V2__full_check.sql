@@ -38,3 +38,26 @@ CREATE TABLE repeat_pair (
   INDEX (staff_id),
   FOREIGN KEY (staff_id) REFERENCES staff (id) ON DELETE CASCADE
 );
+
+-- Photos: only with recorded consent, re-encoded without metadata, for the client's own team
+ALTER TABLE client ADD COLUMN photo_consent_on DATE NULL;
+CREATE TABLE client_team (
+  client_id BIGINT NOT NULL,
+  staff_id BIGINT NOT NULL,
+  PRIMARY KEY (client_id, staff_id),
+  FOREIGN KEY (client_id) REFERENCES client (id) ON DELETE CASCADE,
+  FOREIGN KEY (staff_id) REFERENCES staff (id) ON DELETE CASCADE
+);
+CREATE TABLE photo (
+  id BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
+  form_id CHAR(36) NOT NULL UNIQUE,
+  client_id BIGINT NOT NULL,
+  visit_id BIGINT NOT NULL,
+  staff_id BIGINT NOT NULL,
+  width_px INT NOT NULL,
+  height_px INT NOT NULL,
+  jpeg MEDIUMBLOB NOT NULL,
+  INDEX (visit_id),
+  FOREIGN KEY (client_id) REFERENCES client (id) ON DELETE CASCADE,
+  FOREIGN KEY (visit_id) REFERENCES visit (id) ON DELETE CASCADE
+);

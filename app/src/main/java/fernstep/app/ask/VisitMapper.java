@@ -22,6 +22,8 @@ public interface VisitMapper {
 
     void insert(@Param("clientId") long clientId, @Param("heldOn") LocalDate heldOn, @Param("staffId") long staffId);
 
+    void joinTeam(@Param("clientId") long clientId, @Param("staffId") long staffId);
+
     Set<Answer> answers(@Param("visitId") long visitId);
 
     void addAnswer(@Param("visitId") long visitId, @Param("code") Answer code);

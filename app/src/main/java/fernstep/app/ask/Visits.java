@@ -41,6 +41,7 @@ public class Visits {
     public Visit openToday(long clientId, long staffId) {
         clients.file(clientId);
         mapper.insert(clientId, today.date(), staffId);
+        mapper.joinTeam(clientId, staffId);
         return today(clientId).orElseThrow();
     }
 
@@ -104,6 +105,6 @@ public class Visits {
         @Nullable LocalDate last = lastChecks.lastSeparationCheck(client.id()).orElse(null);
         return Screening.of(Screening.Question.of(client.facts(), answers, client.stances(), day)
                 .withLastCheck(last)
-                .withOverrides(overridden, Set.of()));
+                .withOverrides(overridden, clients.lifted(client.id())));
     }
 }

@@ -2,6 +2,7 @@ package fernstep.app.check;
 
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
+import fernstep.app.photo.PhotoMapper;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.NotFound;
 import fernstep.core.measure.Numbers;
@@ -10,6 +11,7 @@ import fernstep.core.screening.GateCode;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -29,8 +31,10 @@ class CheckController {
     private final Visits visits;
     private final Checks checks;
     private final CheckMapper mapper;
+    private final PhotoMapper photos;
 
-    CheckController(Visits visits, Checks checks, CheckMapper mapper) {
+    CheckController(Visits visits, Checks checks, CheckMapper mapper, PhotoMapper photos) {
+        this.photos = photos;
         this.visits = visits;
         this.checks = checks;
         this.mapper = mapper;
@@ -135,6 +139,11 @@ class CheckController {
         model.addAttribute("feels", Feel.values());
         model.addAttribute("sides", Side.values());
         model.addAttribute("checkGate", visit.screening().gates().get(GateCode.SEPARATION_CHECK));
+        if (posture == Posture.SIDE_VIEW) {
+            model.addAttribute("photoConsent", photos.consent(visit.client().id()).orElse(null));
+            model.addAttribute("photo", photos.latest(visit.id()).orElse(null));
+            model.addAttribute("newFormId", UUID.randomUUID().toString());
+        }
         model.addAttribute("figureScale", figureScale(visit.client().row().heightCm()));
         return view;
     }

@@ -69,10 +69,6 @@ public record CheckSheet(
         return Condition.values();
     }
 
-    public String siteName(double site) {
-        return site == 0 ? "navel" : (site > 0 ? "+" : "−") + Numbers.plain(Math.abs(site)) + " cm";
-    }
-
     /** The value typed today, "" where there is none. */
     public String typed(double site, Condition condition) {
         return text(now, site, condition);

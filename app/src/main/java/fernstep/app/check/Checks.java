@@ -1,18 +1,20 @@
 package fernstep.app.check;
 
 import fernstep.app.ask.Visit;
+import fernstep.app.ask.VisitRow;
 import fernstep.app.client.ClientFile;
-import fernstep.app.security.Staff;
-import fernstep.app.security.StaffMapper;
+import fernstep.app.security.Examiners;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.FloatTest;
 import fernstep.core.measure.Side;
+import fernstep.core.progress.ChangeReport;
 import fernstep.core.screening.Stage;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.Examiner;
 import fernstep.core.separation.Separation;
 import fernstep.core.separation.Width;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -25,11 +27,11 @@ import org.springframework.stereotype.Service;
 @Service
 public class Checks {
     private final CheckMapper mapper;
-    private final StaffMapper staff;
+    private final Examiners examiners;
 
-    public Checks(CheckMapper mapper, StaffMapper staff) {
+    public Checks(CheckMapper mapper, Examiners examiners) {
         this.mapper = mapper;
-        this.staff = staff;
+        this.examiners = examiners;
     }
 
     /** The sheet of one visit, with the visit before it beside. */
@@ -100,10 +102,34 @@ public class Checks {
                         && w.change().kind() == Width.Kind.WIDER);
     }
 
+    /** One visit's readings and findings, ready to be compared. */
+    public record Taken(VisitRow visit, Separation.Check check, Map<ChangeReport.Key, Double> measures) {
+        public boolean empty() {
+            return check.readings().isEmpty() && measures.isEmpty();
+        }
+    }
+
+    /** Every visit on which something was checked, oldest first. */
+    public List<Taken> history(List<VisitRow> visits) {
+        return visits.stream()
+                .sorted(Comparator.comparing(VisitRow::heldOn))
+                .map(v -> new Taken(v, check(mapper.readings(v.id())), Measures.of(byKey(mapper.findings(v.id())))))
+                .filter(t -> !t.empty())
+                .toList();
+    }
+
+    /** The later visit compared with the earlier one. */
+    public ChangeReport changes(ClientFile client, Taken before, Taken now) {
+        return ChangeReport.of(
+                separation(client, now.visit().heldOn(), now.check(), before.check()),
+                before.measures(),
+                now.measures());
+    }
+
     private Separation.Check check(List<ReadingRow> rows) {
         Examiner examiner = rows.isEmpty()
                 ? Examiner.UNKNOWN
-                : staff.byId(rows.get(0).staffId()).map(Staff::examiner).orElse(Examiner.UNKNOWN);
+                : examiners.examiner(rows.get(0).staffId());
         return new Separation.Check(rows.stream().map(ReadingRow::asReading).toList(), examiner);
     }
 
@@ -131,8 +157,17 @@ public class Checks {
                 code(values, FindingField.BREATH_PATTERN, Findings.BreathPattern.class),
                 scores,
                 code(values, FindingField.LUMBAR_GAP, Findings.LumbarGap.class),
-                code(values, FindingField.RIBS, Findings.RibsOverPelvis.class),
+                ribs(values),
                 code(values, FindingField.DOMING, Findings.Doming.class));
+    }
+
+    /** By eye where it was said, else from the dragged landmarks. */
+    private static Findings.@Nullable RibsOverPelvis ribs(Map<String, String> values) {
+        Findings.RibsOverPelvis byEye = code(values, FindingField.RIBS, Findings.RibsOverPelvis.class);
+        String points = values.get(CheckSheet.key(FindingField.ALIGNMENT_POINTS, ""));
+        return byEye != null || points == null
+                ? byEye
+                : Landmarks.of(points).alignment().ribs();
     }
 
     private static <E extends Enum<E>> @Nullable E code(Map<String, String> values, FindingField field, Class<E> type) {

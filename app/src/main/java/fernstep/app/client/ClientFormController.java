@@ -8,8 +8,10 @@ import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
 import fernstep.core.client.Restriction;
 import fernstep.core.client.Status;
+import fernstep.core.measure.Range;
 import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -109,6 +111,61 @@ class ClientFormController {
             clients.clear(new ClearanceRow(id, chosen, given, expires, role, who, "", me.staffId()));
         }
         return "redirect:/clients/" + id + "#clearances";
+    }
+
+    /** A birth or an operation besides the latest; the same one again changes it. */
+    @PostMapping("/clients/{id}/events")
+    String event(
+            @PathVariable long id,
+            @RequestParam EventRow.Kind kind,
+            @RequestParam(defaultValue = "") String happenedOn,
+            @RequestParam(defaultValue = "") String birthMode,
+            @RequestParam(defaultValue = "0") String tearDegree,
+            @RequestParam(defaultValue = "") String what,
+            RedirectAttributes redirect) {
+        clients.file(id);
+        FormProblems problems = new FormProblems();
+        LocalDate day = problems.date("happenedOn", happenedOn);
+        if (day == null || day.isAfter(today.date())) {
+            problems.add("happenedOn", "A day up to today.");
+        }
+        boolean birth = kind == EventRow.Kind.BIRTH;
+        BirthMode mode = birth ? problems.neededCode("birthMode", birthMode, BirthMode.class) : null;
+        int tear = birth ? problems.neededWhole("tearDegree", tearDegree, Range.TEAR_DEGREE) : 0;
+        String text = problems.text("what", what, 120);
+        if (problems.any() || day == null) {
+            redirect.addFlashAttribute("eventProblems", problems.byField());
+        } else {
+            clients.addEvent(new EventRow(id, kind, day, mode, tear, text));
+        }
+        return "redirect:/clients/" + id + "#events";
+    }
+
+    /** A therapist lifts a derived restriction, or puts it back; the reason goes to the audit trail. */
+    @PostMapping("/clients/{id}/restrictions")
+    String lift(
+            @PathVariable long id,
+            @RequestParam Restriction code,
+            @RequestParam(defaultValue = "") String reason,
+            @RequestParam(defaultValue = "false") boolean restore,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
+        clients.file(id);
+        if (!me.isTherapist()) {
+            throw new AccessDeniedException("only a therapist may lift a restriction");
+        }
+        FormProblems problems = new FormProblems();
+        if (restore) {
+            clients.restore(id, code, me.staffId());
+        } else {
+            String why = problems.needed("reason", reason, 300);
+            if (problems.any()) {
+                redirect.addFlashAttribute("liftProblem", "Please give the reason; it goes to the audit trail.");
+            } else {
+                clients.lift(new LiftRow(id, code, why, me.staffId(), today.date()));
+            }
+        }
+        return "redirect:/clients/" + id;
     }
 
     /** A clearance just as it was typed. */

@@ -1,5 +1,6 @@
 package fernstep.app.client;
 
+import fernstep.core.client.Restriction;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
@@ -27,6 +28,13 @@ public interface ClientMapper {
     void update(ClientRow client);
 
     void putEvent(EventRow event);
+
+    List<LiftRow> lifts(@Param("clientId") long clientId);
+
+    /** Lifting twice keeps the first reason. */
+    void putLift(LiftRow lift);
+
+    void removeLift(@Param("clientId") long clientId, @Param("code") Restriction code);
 
     void putClearance(ClearanceRow clearance);
 }

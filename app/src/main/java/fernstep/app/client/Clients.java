@@ -1,8 +1,11 @@
 package fernstep.app.client;
 
+import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
+import fernstep.core.client.Restriction;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -11,9 +14,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Clients {
     private final ClientMapper mapper;
+    private final Audit audit;
 
-    public Clients(ClientMapper mapper) {
+    public Clients(ClientMapper mapper, Audit audit) {
         this.mapper = mapper;
+        this.audit = audit;
     }
 
     public ClientFile file(long id) {
@@ -47,6 +52,30 @@ public class Clients {
     public void update(ClientRow row, List<EventRow> events) {
         mapper.update(row);
         events.forEach(mapper::putEvent);
+    }
+
+    public List<LiftRow> lifts(long id) {
+        return mapper.lifts(id);
+    }
+
+    public Set<Restriction> lifted(long id) {
+        return mapper.lifts(id).stream().map(LiftRow::code).collect(Collectors.toSet());
+    }
+
+    @Transactional
+    public void lift(LiftRow lift) {
+        mapper.putLift(lift);
+        audit.record(lift.staffId(), lift.clientId(), "RESTRICTION_LIFTED", lift.code() + ": " + lift.reason());
+    }
+
+    @Transactional
+    public void restore(long id, Restriction code, long staffId) {
+        mapper.removeLift(id, code);
+        audit.record(staffId, id, "RESTRICTION_RESTORED", code.name());
+    }
+
+    public void addEvent(EventRow event) {
+        mapper.putEvent(event);
     }
 
     public void clear(ClearanceRow clearance) {

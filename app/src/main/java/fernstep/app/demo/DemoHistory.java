@@ -81,6 +81,11 @@ class DemoHistory {
         trained(p.maribel(), List.of(12, 8, 5), therapist, "F1", "LEFT", Kind.EASED, Kind.CLEAN, Kind.HELPED);
         trained(p.maribel(), List.of(12, 8, 5), therapist, "F2", "RIGHT", Kind.CLEAN, Kind.CLEAN, Kind.CLEAN);
 
+        separation(p.hana(), 130, 3.5, 0.0, Feel.SOFT, therapist, random);
+        long hanaFirst = separation(p.hana(), 110, 3.5, 0.5, Feel.SOFT, therapist, random);
+        set(hanaFirst, 2, 3, "3");
+        floats(hanaFirst, "LEFT", 1);
+        floats(hanaFirst, "RIGHT", 2);
         separation(p.hana(), 90, 3.0, 0.5, Feel.SOFT, therapist, random);
         long hana = separation(p.hana(), 45, 2.5, 0.5, Feel.SPRINGY, coach, random);
         set(hana, 4, 4, "7");
@@ -149,6 +154,7 @@ class DemoHistory {
     private long visit(long client, int daysAgo, long staff) {
         LocalDate day = today.date().minusDays(daysAgo);
         visits.insert(client, day, staff);
+        visits.joinTeam(client, staff);
         long id = visits.onDay(client, day).orElseThrow().id();
         if (daysAgo > 0) {
             visits.markAsked(id);

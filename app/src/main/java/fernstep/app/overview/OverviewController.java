@@ -8,6 +8,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.progress.Ladders;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
 import fernstep.core.screening.Screening;
 import org.springframework.stereotype.Controller;
@@ -49,6 +50,8 @@ class OverviewController {
                 overview.fronds().stream().map(f -> FrondDrawing.of(f, words)).toList());
         model.addAttribute("standings", overview.standings());
         model.addAttribute("latest", checks.latestSheet(client, today.date()).orElse(null));
+        model.addAttribute("lifts", clients.lifts(id));
+        model.addAttribute("birthModes", BirthMode.values());
         model.addAttribute("scopes", Clearance.Scope.values());
         model.addAttribute("today", today.date());
         return "overview/client";

@@ -40,6 +40,11 @@ public class Words {
         return value == null ? "–" : Numbers.plain(Numbers.rounded(value, decimals));
     }
 
+    /** "+2 cm", "navel", "−5 cm". */
+    public String site(double siteCm) {
+        return siteCm == 0 ? "navel" : (siteCm > 0 ? "+" : "−") + Numbers.plain(Math.abs(siteCm)) + " cm";
+    }
+
     /** "natural curve" for NATURAL_CURVE: for codes without a sentence of their own. */
     public String plain(Enum<?> code) {
         String lower = code.name().toLowerCase(Locale.ROOT).replace('_', ' ');

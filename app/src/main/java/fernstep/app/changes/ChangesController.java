@@ -1,0 +1,122 @@
+package fernstep.app.changes;
+
+import fernstep.app.ask.VisitMapper;
+import fernstep.app.check.CheckSheet;
+import fernstep.app.check.Checks;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.support.Words;
+import fernstep.core.progress.ChangeReport;
+import fernstep.core.separation.Condition;
+import fernstep.core.separation.Separation;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+
+/** What truly changed. */
+@Controller
+class ChangesController {
+    private final Clients clients;
+    private final VisitMapper visits;
+    private final Checks checks;
+    private final Words words;
+
+    ChangesController(Clients clients, VisitMapper visits, Checks checks, Words words) {
+        this.clients = clients;
+        this.visits = visits;
+        this.checks = checks;
+        this.words = words;
+    }
+
+    /** A comparison with its two days. */
+    public record Comparison(String title, Checks.Taken before, Checks.Taken now, ChangeReport report) {}
+
+    @GetMapping("/clients/{id}/changes")
+    String changes(@PathVariable long id, Model model) {
+        ClientFile client = clients.file(id);
+        List<Checks.Taken> history = checks.history(visits.ofClient(id));
+        model.addAttribute("client", client);
+        model.addAttribute("history", history);
+        model.addAttribute("comparisons", comparisons(client, history));
+        model.addAttribute("charts", charts(client, history));
+        return "changes/changes";
+    }
+
+    private List<Comparison> comparisons(ClientFile client, List<Checks.Taken> history) {
+        List<Comparison> all = new ArrayList<>();
+        int n = history.size();
+        if (n >= 2) {
+            all.add(compare("Since the last visit", client, history.get(n - 2), history.get(n - 1)));
+        }
+        if (n >= 3) {
+            all.add(compare("Since the first visit", client, history.get(0), history.get(n - 1)));
+        }
+        return all;
+    }
+
+    private Comparison compare(String title, ClientFile client, Checks.Taken before, Checks.Taken now) {
+        return new Comparison(title, before, now, checks.changes(client, before, now));
+    }
+
+    private List<TrendChart> charts(ClientFile client, List<Checks.Taken> history) {
+        List<TrendChart> charts = new ArrayList<>();
+        for (double site : CheckSheet.SITES_CM) {
+            for (Condition condition : List.of(Condition.REST, Condition.HEAD_LIFT)) {
+                @Nullable TrendChart chart = TrendChart.of(
+                        site, condition, history, client.facts().events(), t -> separation(client, t));
+                if (chart != null && chart.dots().size() >= 2) {
+                    charts.add(chart);
+                }
+            }
+        }
+        return charts;
+    }
+
+    private Separation separation(ClientFile client, Checks.Taken taken) {
+        return checks.changes(client, taken, taken).separation();
+    }
+
+    /** Readings of every visit, one a line. */
+    @GetMapping("/clients/{id}/readings.csv")
+    ResponseEntity<byte[]> csv(@PathVariable long id) {
+        ClientFile client = clients.file(id);
+        StringBuilder csv =
+                new StringBuilder("date,site_cm,condition,method,values,width_mm,error_mm,calibrated\r\n");
+        for (Checks.Taken t : checks.history(visits.ofClient(id))) {
+            separation(client, t)
+                    .widths()
+                    .forEach(w -> csv.append(String.join(
+                                    ",",
+                                    t.visit().heldOn().toString(),
+                                    words.number(w.reading().siteCm(), 1),
+                                    w.reading().condition().name(),
+                                    w.reading().method().name(),
+                                    w.reading().values().stream()
+                                            .map(v -> words.number(v, 2))
+                                            .collect(Collectors.joining(" ")),
+                                    words.number(w.mm(), 2),
+                                    words.number(w.errorMm(), 2),
+                                    String.valueOf(w.calibrated())))
+                            .append("\r\n"));
+        }
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename("readings-" + id + ".csv")
+                                .build()
+                                .toString())
+                .body(csv.toString().getBytes(StandardCharsets.UTF_8));
+    }
+}

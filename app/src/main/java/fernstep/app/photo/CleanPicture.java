@@ -1,0 +1,73 @@
+package fernstep.app.photo;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.Iterator;
+import java.util.Set;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+
+/** A picture drawn anew from its pixels alone: whatever else the file carried is left behind. */
+record CleanPicture(int widthPx, int heightPx, byte[] jpeg) {
+    static final int LARGEST_BYTES = 10 * 1024 * 1024;
+    private static final int LONGEST_SIDE_PX = 1600;
+    private static final int LARGEST_SIDE_READ_PX = 12_000;
+    private static final Set<String> KINDS = Set.of("jpeg", "png");
+
+    /** Why a file is refused, in words for the person who chose it. */
+    static final class Refused extends Exception {
+        private static final long serialVersionUID = 1L;
+
+        Refused(String message) {
+            super(message);
+        }
+    }
+
+    /** @throws Refused unless the content itself is a JPEG or PNG of up to 10 MB and 12,000 pixels a side */
+    static CleanPicture of(byte[] file) throws Refused {
+        if (file.length > LARGEST_BYTES) {
+            throw new Refused("The picture is larger than 10 MB.");
+        }
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+            if (!readers.hasNext()) {
+                throw new Refused("This is not a JPEG or PNG picture.");
+            }
+            ImageReader reader = readers.next();
+            try {
+                if (!KINDS.contains(reader.getFormatName().toLowerCase(java.util.Locale.ROOT))) {
+                    throw new Refused("Only JPEG and PNG pictures are taken.");
+                }
+                reader.setInput(in, true, true);
+                if (Math.max(reader.getWidth(0), reader.getHeight(0)) > LARGEST_SIDE_READ_PX) {
+                    throw new Refused("The picture is wider or higher than 12,000 pixels.");
+                }
+                return drawn(reader.read(0));
+            } finally {
+                reader.dispose();
+            }
+        } catch (IOException e) {
+            throw new Refused("The picture is damaged.");
+        }
+    }
+
+    private static CleanPicture drawn(BufferedImage from) throws IOException {
+        double scale = Math.min(1, (double) LONGEST_SIDE_PX / Math.max(from.getWidth(), from.getHeight()));
+        int width = (int) Math.max(1, Math.round(from.getWidth() * scale));
+        int height = (int) Math.max(1, Math.round(from.getHeight() * scale));
+        BufferedImage to = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = to.createGraphics();
+        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+        g.drawImage(from, 0, 0, width, height, Color.WHITE, null);
+        g.dispose();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(to, "jpeg", out);
+        return new CleanPicture(width, height, out.toByteArray());
+    }
+}

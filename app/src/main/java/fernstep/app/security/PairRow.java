@@ -1,0 +1,18 @@
+package fernstep.app.security;
+
+import fernstep.core.separation.Method;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Two blind measures of the same thing by one examiner, mm.
+ *
+ * @param truthMm the hidden width, on the trainer only
+ */
+public record PairRow(
+        String formId,
+        long staffId,
+        boolean onTrainer,
+        Method method,
+        double firstMm,
+        double secondMm,
+        @Nullable Double truthMm) {}
