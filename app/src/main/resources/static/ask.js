@@ -7,6 +7,7 @@ document.addEventListener('alpine:init', () => {
 
     async tick() {
       const box = this.$event.target;
+      if (box.type !== 'checkbox') { return; }
       this.state = 'Saving…';
       try {
         const answer = await fern.post(this.$root.dataset.url, { code: box.value, yes: box.checked });

@@ -72,15 +72,18 @@ document.addEventListener('alpine:init', () => {
       if (now) { this.set(now + ' ' + now.split(' ')[0]); }
     },
 
+    /** Beyond the last cell the fields below are next. */
     move(by) {
       const cells = this.cells();
       const at = cells.indexOf(this.picked) + by;
       if (at >= 0 && at < cells.length) { this.pick(cells[at]); this.picked.focus({ preventScroll: true }); }
+      else if (at === cells.length) { this.$dispatch('grid-done'); }
     },
 
     key() {
       const e = this.$event;
-      if (e.ctrlKey || e.metaKey || e.altKey || ['INPUT', 'SELECT', 'TEXTAREA'].includes(e.target.tagName)) { return; }
+      const elsewhere = e.target !== document.body && !(e.target instanceof HTMLElement && this.$root.contains(e.target));
+      if (elsewhere || e.ctrlKey || e.metaKey || e.altKey || ['INPUT', 'SELECT', 'TEXTAREA', 'SUMMARY'].includes(e.target.tagName)) { return; }
       const columns = Number(this.$root.dataset.columns);
       const moves = { ArrowUp: -1, ArrowDown: 1, ArrowLeft: -columns, ArrowRight: columns };
       if (moves[e.key]) { this.move(moves[e.key]); }
@@ -131,6 +134,37 @@ document.addEventListener('alpine:init', () => {
         this.finding(field.dataset.finding, field.dataset.side || '', field.value);
       }
     },
+
+    /** One key a field: a digit picks the choice and goes on; Enter goes on. */
+    fieldKey() {
+      const e = this.$event;
+      const group = e.target.closest('fieldset.choice, .pad');
+      if (!group || e.ctrlKey || e.metaKey || e.altKey) { return; }
+      const options = Array.from(group.querySelectorAll('input[type="radio"]'));
+      if (options.length && /^[0-9]$/.test(e.key)) {
+        const named = options.find((o) => o.value === e.key);
+        const option = named || (Number.isNaN(Number(options[0].value)) ? options[Number(e.key) - 1] : null);
+        if (!option) { return; }
+        option.checked = true;
+        option.dispatchEvent(new Event('change', { bubbles: true }));
+      } else if (e.key !== 'Enter') {
+        return;
+      } else if (e.target.type === 'number') {
+        e.target.blur();
+      }
+      e.preventDefault();
+      this.goOn(group);
+    },
+
+    /** To the next field of the page, or to the link that leads on. */
+    goOn(from) {
+      const all = Array.from(this.$root.querySelectorAll('fieldset.choice, .pad')).filter((g) => g.offsetParent !== null || g.tagName === 'svg');
+      const next = all[all.indexOf(from) + 1];
+      const target = next ? next.querySelector('input, .mark') : document.querySelector('[data-next]');
+      if (target) { target.focus(); target.scrollIntoView({ block: 'center' }); }
+    },
+
+    goToFields() { this.goOn(null); },
 
     finding(name, side, value) {
       this.$dispatch('save', {

@@ -55,7 +55,8 @@ document.addEventListener('alpine:init', () => {
     init() {
       this.key = 'unsent:' + window.location.pathname;
       this.queue = JSON.parse(localStorage.getItem(this.key) || '[]');
-      if (this.queue.length) { this.send(); }
+      // What an earlier page could not send goes first; then the page is read again, so that it shows all of it.
+      if (this.queue.length) { this.send().then(() => { if (!this.queue.length) { window.location.reload(); } }); }
       window.addEventListener('online', () => this.send());
     },
 

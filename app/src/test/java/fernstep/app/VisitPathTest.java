@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -107,6 +108,8 @@ class VisitPathTest {
         page.click("text=Asked. On to the check");
         page.check("#SET_GRADELEFT4", new Page.CheckOptions().setForce(true));
         page.check("#SET_GRADERIGHT4", new Page.CheckOptions().setForce(true));
+        page.click("text=Moving");
+        page.locator("#FLOAT_F1LEFTCLEAN").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
         page.check("#FLOAT_F1LEFTCLEAN", new Page.CheckOptions().setForce(true));
         page.check("#FLOAT_F1RIGHTCLEAN", new Page.CheckOptions().setForce(true));
         page.check("#FLOAT_F2RIGHTCLEAN", new Page.CheckOptions().setForce(true));

@@ -89,13 +89,13 @@ class PhotoController {
     @GetMapping("/photos/{id}")
     ResponseEntity<byte[]> view(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
         PhotoRow photo = photos.byId(id).orElseThrow(() -> new NotFound("no photo " + id));
-        byte[] jpeg = photos.jpeg(id);
-        if (jpeg == null || !photos.inTeam(photo.clientId(), me.staffId())) {
+        if (!photos.inTeam(photo.clientId(), me.staffId())) {
             throw new NotFound("no photo " + id);
         }
+        PhotoFile file = photos.file(id).orElseThrow(() -> new NotFound("no photo " + id));
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_JPEG)
                 .cacheControl(CacheControl.noStore())
-                .body(jpeg);
+                .body(file.jpeg());
     }
 }

@@ -19,7 +19,7 @@ public interface PhotoMapper {
 
     Optional<PhotoRow> byId(@Param("id") long id);
 
-    byte @Nullable [] jpeg(@Param("id") long id);
+    Optional<PhotoFile> file(@Param("id") long id);
 
     /** The same upload sent twice is kept once. */
     void insert(

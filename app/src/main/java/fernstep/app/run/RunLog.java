@@ -95,7 +95,7 @@ final class RunLog {
             return;
         }
         Optional<RunItem> now = current();
-        if (now.isEmpty()) {
+        if (now.isEmpty() || ended) {
             return;
         }
         lastUndoable = e;

@@ -1,0 +1,4 @@
+package fernstep.app.photo;
+
+/** The bytes of a photo. */
+public record PhotoFile(byte[] jpeg) {}

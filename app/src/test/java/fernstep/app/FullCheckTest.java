@@ -1,0 +1,262 @@
+package fernstep.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.RequestOptions;
+import fernstep.app.AppExtension.Running;
+import fernstep.app.support.Audit;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** The whole check as a practitioner does it, by keyboard, interrupted, and again six weeks later. */
+@ExtendWith({AppExtension.class, BrowserExtension.class})
+class FullCheckTest {
+
+    /** Presses keys and counts them. */
+    private static final class Keys {
+        private final Page page;
+        private int pressed;
+
+        Keys(Page page) {
+            this.page = page;
+        }
+
+        Keys press(String... keys) {
+            for (String key : keys) {
+                page.keyboard().press(key);
+                pressed++;
+            }
+            return this;
+        }
+
+        /** One key a character. */
+        Keys type(String keys) {
+            return press(keys.split(""));
+        }
+
+        void saved() {
+            assertThat(page.locator(".saved")).hasText("Saved");
+        }
+    }
+
+    private static Page check(Visitor visitor, String account, String client) {
+        Page page = visitor.onATablet(account);
+        visitor.startVisit(client);
+        page.click("text=Asked. On to the check");
+        page.locator(".cell.picked").waitFor();
+        return page;
+    }
+
+    @Test
+    void a_first_full_check_goes_by_keyboard_alone_in_at_most_120_keys(Visitor visitor) {
+        Page page = check(visitor, "imogen", "Priyanka Sethi");
+        Keys keys = new Keys(page);
+        // rest, head lift, head lift with set at five sites; the last digit leads on to the fields
+        keys.type("333212222211111");
+        assertThat(page.locator("#DOMINGNONE")).isFocused();
+        keys.type("2").type("1").type("4").press("Enter"); // soft ridge, going up, 4 cm
+        keys.type("1").type("1"); // cough draws in, floor lifts
+        keys.type("33"); // set grade, left and right
+        keys.type("8").press("Enter").type("9").press("Enter"); // longest hold
+        keys.type("20").press("Enter"); // effort
+        keys.type("1").type("1").type("2"); // floor lifts, lets go, does not over-recruit
+        keys.type("8").press("Enter").type("6").press("Enter").type("3"); // slow hold, quick lifts, internal grade
+        keys.type("1").type("84").press("Enter").type("80").press("Enter"); // ribs all round, girths
+        keys.type("2").type("2").type("1"); // flat hand, no flare, settles
+        assertThat(page.locator("[data-next]")).isFocused();
+        keys.saved();
+        assertThat(page.locator("#results")).containsText("4 cm between full breath out and full breath in");
+        visitor.checkAccessible();
+        keys.press("Enter");
+
+        page.waitForURL("**/check/side-view");
+        page.locator(".pad .mark").first().waitFor();
+        keys.press("Tab");
+        page.locator(".pad .mark").first().focus();
+        keys.press("ArrowRight", "ArrowRight", "Enter").type("1"); // ribs two steps ahead; by eye
+        page.locator(".pad-low [data-n='3']").focus();
+        keys.press("ArrowUp", "ArrowUp", "ArrowUp", "Enter");
+        assertThat(page.locator("#results")).containsText("Height above the chord 3 mm");
+        keys.saved();
+        visitor.checkAccessible();
+        keys.press("Enter");
+
+        page.waitForURL("**/check/moving");
+        page.locator("#TOLERANCE_BREATHS").focus();
+        keys.press("5", "Enter").type("3"); // five breaths, gentle blow
+        keys.type("1111331133"); // F1 and F2 clean on both sides, F3 a sign on both, F4 clean?, F5 a sign
+        keys.saved();
+        visitor.checkAccessible();
+        keys.press("Enter");
+
+        page.waitForURL("**/check/hands-knees");
+        page.locator("#SCOOPYES").focus();
+        keys.type("1").type("9").press("Enter"); // rises, 9 mm
+        keys.type("1414").type("2").type("22").type("5").press("Enter"); // rod, belly, hips, hover
+        keys.saved();
+        visitor.checkAccessible();
+        System.out.println("a first full check took " + keys.pressed + " keys");
+        assertThat(keys.pressed).isLessThanOrEqualTo(120);
+        keys.press("Enter");
+        page.waitForURL("**/plan");
+        assertThat(page.locator(".item .code").first()).hasText("BR3");
+    }
+
+    @Test
+    void the_short_recheck_takes_at_most_30_keys_and_calls_a_change_inside_the_limit_no_real_change(Visitor visitor) {
+        Page page = check(visitor, "imogen", "Noor Haddad");
+        Keys keys = new Keys(page);
+        String[] last = page.locator(".cell[data-condition=REST] .last").allTextContents().stream()
+                .map(t -> t.replace("last ", ""))
+                .toArray(String[]::new);
+        for (String value : last) {
+            keys.type(value.substring(0, 1));
+        }
+        assertThat(page.locator("#results")).containsText("no real change (a real change is more than 11.1 mm)");
+        keys.saved();
+        visitor.open(page.url().replaceAll("http://[^/]+", "") + "/moving");
+        page.locator("#TOLERANCE_BREATHS").focus();
+        keys.press("6", "Enter");
+        page.locator("#FLOAT_F1LEFTCLEAN").focus();
+        keys.type("111133");
+        keys.saved();
+        System.out.println("the short re-check took " + keys.pressed + " keys");
+        assertThat(keys.pressed).isLessThanOrEqualTo(30);
+        page.click(".path .client-name");
+        page.click("text=What changed");
+        visitor.see("Since the last visit");
+        assertThat(page.locator("main")).containsText("no real change");
+        visitor.checkAccessible();
+    }
+
+    @Test
+    void a_visit_cut_short_by_a_reload_goes_on_where_it_was(Visitor visitor) {
+        Page page = check(visitor, "tamsin", "Wren Abara");
+        Keys keys = new Keys(page);
+        keys.type("32");
+        page.reload();
+        assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3");
+        assertThat(page.locator(".cell[data-order='1'] .value")).hasText("2");
+        visitor.open("/");
+        page.click("text=Wren Abara");
+        page.click("text=Go on with today");
+        page.click(".path >> text=Check");
+        assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3");
+    }
+
+    @Test
+    void a_coach_cannot_record_an_internal_examination(Visitor visitor) {
+        Page page = check(visitor, "tamsin", "Adaeze Nwosu");
+        assertThat(page.locator("[data-finding=PF_INTERNAL]")).hasCount(0);
+        String csrf = page.locator("meta[name=csrf]").getAttribute("content");
+        String visit = page.url().replaceAll("(.*/visits/\\d+)/.*", "$1");
+        APIResponse answer = visitor.context().request().post(
+                visit + "/findings",
+                RequestOptions.create().setHeader("X-CSRF-TOKEN", csrf)
+                        .setHeader("Content-Type", "application/x-www-form-urlencoded")
+                        .setData("name=PF_INTERNAL&value=3"));
+        assertThat(answer.text()).contains("Only a licensed clinician can record an internal examination.");
+    }
+
+    @Test
+    void a_part_left_out_says_why_and_is_no_longer_missing(Visitor visitor) {
+        Page page = check(visitor, "imogen", "Solveig Aune");
+        assertThat(page.locator("#results")).containsText("Cough");
+        Locator cough = page.locator("[data-section=COUGH]");
+        cough.locator("summary").click();
+        cough.locator("[data-skip]").fill("scar still tender");
+        cough.locator("[data-skip]").blur();
+        assertThat(page.locator("#results a:has-text('Cough')")).hasCount(0);
+        page.reload();
+        assertThat(page.locator("[data-section=COUGH] [data-skip]")).hasValue("scar still tender");
+    }
+
+    @Test
+    void only_a_therapist_lifts_a_derived_restriction_and_the_reason_is_kept(Visitor visitor, Audit audit) {
+        Page coach = visitor.onATablet("rafaela");
+        visitor.open("/clients/1");
+        assertThat(coach.locator("text=Lift it")).hasCount(0);
+        visitor.close();
+        Page page = visitor.onATablet("ilse");
+        visitor.open("/clients/1");
+        page.locator("summary:has-text('Lift it')").first().click();
+        page.locator("input[name=reason]").first().fill("short spells agreed with her midwife");
+        page.locator("button:text-is('Lift')").first().click();
+        visitor.see("Lifted: Not face down");
+        visitor.see("short spells agreed with her midwife");
+        assertThat(audit.count(1, "RESTRICTION_LIFTED")).isEqualTo(1);
+        page.click("text=Put it back");
+        assertThat(page.locator("text=Lifted:")).hasCount(0);
+    }
+
+    @Test
+    void ten_rounds_on_the_trainer_give_an_examiner_her_own_error(Visitor visitor) {
+        Page page = visitor.onATablet("rafaela");
+        visitor.open("/examiner");
+        visitor.see("not calibrated");
+        for (int n = 1; n <= 4; n++) {
+            page.fill("#finger" + n, String.valueOf(15 * n + 1));
+        }
+        page.click("text=Save my fingers");
+        visitor.see("Saved. New readings use these widths.");
+        visitor.checkAccessible();
+        visitor.open("/trainer");
+        for (int round = 1; round <= 10; round++) {
+            page.locator("button:text-is('Press')").click();
+            if (round % 2 == 0) {
+                page.keyboard().press("+");
+            }
+            page.click("text=This is my reading");
+            visitor.see("Second reading");
+            page.locator("button:text-is('Press')").click();
+            page.click("text=This is my reading");
+            visitor.see("Hidden width");
+            visitor.see(round + " pairs kept");
+        }
+        // half a finger (7.5 mm) apart in five of ten rounds: SD 3.95, over √2 = 2.8
+        assertThat(page.locator("aside")).containsText("Typical error 2.8 mm, smallest real change 7.7 mm.");
+        visitor.checkAccessible();
+    }
+
+    @Test
+    void a_photo_needs_consent_is_shown_to_her_team_only_and_goes_with_the_consent(Visitor visitor, Running app)
+            throws IOException {
+        Page page = check(visitor, "tamsin", "Zofia Malin");
+        page.click("text=Next: From the side");
+        page.click("summary:has-text('Over a photo')");
+        assertThat(page.locator("input[type=file]")).hasCount(0);
+        page.click("text=She agrees: record her consent");
+        page.click("summary:has-text('Over a photo')");
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(320, 420, BufferedImage.TYPE_INT_RGB), "png", png);
+        page.setInputFiles("input[type=file]", new FilePayload("side.png", "image/png", png.toByteArray()));
+        page.click("text=Use this picture");
+        String photo = page.locator(".pad image").getAttribute("href");
+        assertThat(visitor.context().request().get(app.baseUrl() + photo).headers().get("content-type"))
+                .isEqualTo("image/jpeg");
+        page.click("summary:has-text('Over a photo')");
+        page.setInputFiles("input[type=file]", new FilePayload("side.png", "image/png", "not a picture".getBytes()));
+        page.click("text=Use this picture");
+        visitor.see("This is not a JPEG or PNG picture.");
+        visitor.close();
+
+        visitor.onATablet("rafaela");
+        assertThat(visitor.context().request().get(app.baseUrl() + photo).status()).isEqualTo(404);
+        visitor.close();
+
+        Page again = check(visitor, "tamsin", "Zofia Malin");
+        again.click("text=Next: From the side");
+        again.click("summary:has-text('Over a photo')");
+        again.click("text=Take the consent back and remove her photos");
+        assertThat(visitor.context().request().get(app.baseUrl() + photo).status()).isEqualTo(404);
+    }
+}

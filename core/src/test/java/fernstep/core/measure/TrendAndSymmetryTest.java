@@ -1,0 +1,67 @@
+package fernstep.core.measure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class TrendAndSymmetryTest {
+
+    @Nested
+    class The_slope {
+        private List<TheilSen.Point> points(double... xy) {
+            java.util.ArrayList<TheilSen.Point> list = new java.util.ArrayList<>();
+            for (int i = 0; i < xy.length; i += 2) {
+                list.add(new TheilSen.Point(xy[i], xy[i + 1]));
+            }
+            return list;
+        }
+
+        @Test
+        void of_a_straight_line_is_its_own() {
+            assertThat(TheilSen.slope(points(0, 40, 6, 37, 12, 34, 18, 31))).hasValueSatisfying(s ->
+                    assertThat(s).isCloseTo(-0.5, within(1e-12)));
+        }
+
+        @Test
+        void is_not_bent_by_one_bad_reading() {
+            // pairwise: −.5 −.5 −.5 −.5 −.5 −.5 of the four good ones, and four with the outlier: 6 of 10 are −0.5
+            assertThat(TheilSen.slope(points(0, 40, 6, 37, 12, 34, 18, 31, 24, 90))).hasValueSatisfying(s ->
+                    assertThat(s).isCloseTo(-0.5, within(1e-12)));
+        }
+
+        @Test
+        void of_an_even_number_of_pairs_is_the_mean_of_the_middle_two() {
+            // slopes: 1, 2, 3, 3, 4, 5 → middle 3 and 3
+            assertThat(TheilSen.slope(points(0, 0, 1, 1, 2, 4, 3, 9))).hasValueSatisfying(s ->
+                    assertThat(s).isCloseTo(3, within(1e-12)));
+        }
+
+        @Test
+        void needs_four_visits_on_different_days() {
+            assertThat(TheilSen.slope(points(0, 1, 1, 2, 2, 3))).isEmpty();
+            assertThat(TheilSen.slope(points(1, 1, 1, 2, 1, 3, 1, 4))).isEmpty();
+        }
+    }
+
+    @Nested
+    class Side_by_side {
+        @ParameterizedTest
+        @CsvSource({"6, 10, 0.4, true", "10, 6, -0.4, true", "8, 10, 0.2, true", "8.1, 10, 0.19, false", "0, 0, 0, false", "0, 5, 1, true"})
+        void the_index_is_the_difference_over_the_larger(double left, double right, double index, boolean asymmetric) {
+            Symmetry s = new Symmetry(left, right);
+            assertThat(s.index()).isCloseTo(index, within(1e-9));
+            assertThat(s.asymmetric()).isEqualTo(asymmetric);
+        }
+
+        @Test
+        void is_told_in_words() {
+            assertThat(new Symmetry(6, 10).inWords()).isEqualTo(Reason.of("symmetry.less", Side.LEFT, 40L));
+            assertThat(new Symmetry(7, 7).inWords()).isEqualTo(Reason.of("symmetry.alike"));
+        }
+    }
+}
