@@ -90,7 +90,7 @@ build_app() {
     return 0
   fi
   say "building (the first time fetches packages and takes a few minutes)"
-  (cd "$here" && mvn -q -B package -DskipTests) || die "the build failed, see the lines above"
+  (cd "$here" && mvn -q -B package -Dmaven.test.skip=true) || die "the build failed, see the lines above"
   rm -rf "$run/app"
   (cd "$run" && java -Djarmode=tools -jar "$here/app/target/fernstep.jar" extract --destination app >/dev/null) || die "the jar could not be unpacked"
   : >"$stamp"

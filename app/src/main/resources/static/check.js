@@ -6,6 +6,7 @@ document.addEventListener('alpine:init', () => {
     feel: '',
     depth: '',
     picked: null,
+    from: null,
     now: '',
     typed: '',
 
@@ -63,6 +64,20 @@ document.addEventListener('alpine:init', () => {
       const last = Math.max(0, Number(parts[parts.length - 1]) + by);
       parts[parts.length - 1] = String(last);
       this.set(parts.join(' '));
+    },
+
+    swipeStart() { this.from = [this.$event.clientX, this.$event.clientY]; },
+
+    /** On touch: up and down change the value, left and right go to the next or the last cell. */
+    swipeEnd() {
+      if (!this.from) { return; }
+      const dx = this.$event.clientX - this.from[0];
+      const dy = this.$event.clientY - this.from[1];
+      this.from = null;
+      if (Math.max(Math.abs(dx), Math.abs(dy)) < 30) { return; }
+      if (Math.abs(dx) > Math.abs(dy)) { this.move(dx < 0 ? 1 : -1); }
+      else if (dy < 0) { this.more(); }
+      else { this.less(); }
     },
 
     same() { if (this.picked.dataset.last) { this.set(this.picked.dataset.last); this.move(1); } },

@@ -159,11 +159,14 @@ class FullCheckTest {
         assertThat(page.locator("[data-finding=PF_INTERNAL]")).hasCount(0);
         String csrf = page.locator("meta[name=csrf]").getAttribute("content");
         String visit = page.url().replaceAll("(.*/visits/\\d+)/.*", "$1");
-        APIResponse answer = visitor.context().request().post(
-                visit + "/findings",
-                RequestOptions.create().setHeader("X-CSRF-TOKEN", csrf)
-                        .setHeader("Content-Type", "application/x-www-form-urlencoded")
-                        .setData("name=PF_INTERNAL&value=3"));
+        APIResponse answer = visitor.context()
+                .request()
+                .post(
+                        visit + "/findings",
+                        RequestOptions.create()
+                                .setHeader("X-CSRF-TOKEN", csrf)
+                                .setHeader("Content-Type", "application/x-www-form-urlencoded")
+                                .setData("name=PF_INTERNAL&value=3"));
         assertThat(answer.text()).contains("Only a licensed clinician can record an internal examination.");
     }
 
@@ -241,7 +244,11 @@ class FullCheckTest {
         page.setInputFiles("input[type=file]", new FilePayload("side.png", "image/png", png.toByteArray()));
         page.click("text=Use this picture");
         String photo = page.locator(".pad image").getAttribute("href");
-        assertThat(visitor.context().request().get(app.baseUrl() + photo).headers().get("content-type"))
+        assertThat(visitor.context()
+                        .request()
+                        .get(app.baseUrl() + photo)
+                        .headers()
+                        .get("content-type"))
                 .isEqualTo("image/jpeg");
         page.click("summary:has-text('Over a photo')");
         page.setInputFiles("input[type=file]", new FilePayload("side.png", "image/png", "not a picture".getBytes()));
@@ -250,13 +257,15 @@ class FullCheckTest {
         visitor.close();
 
         visitor.onATablet("rafaela");
-        assertThat(visitor.context().request().get(app.baseUrl() + photo).status()).isEqualTo(404);
+        assertThat(visitor.context().request().get(app.baseUrl() + photo).status())
+                .isEqualTo(404);
         visitor.close();
 
         Page again = check(visitor, "tamsin", "Zofia Malin");
         again.click("text=Next: From the side");
         again.click("summary:has-text('Over a photo')");
         again.click("text=Take the consent back and remove her photos");
-        assertThat(visitor.context().request().get(app.baseUrl() + photo).status()).isEqualTo(404);
+        assertThat(visitor.context().request().get(app.baseUrl() + photo).status())
+                .isEqualTo(404);
     }
 }

@@ -51,6 +51,20 @@ public final class Screenshots {
         page.waitForSelector("text=Area at rest");
         page.waitForTimeout(600);
         shot("check");
+        page.click("text=From the side");
+        page.waitForSelector(".pad .mark");
+        page.focus(".pad [data-n='0']");
+        for (int i = 0; i < 3; i++) {
+            page.keyboard().press("ArrowRight");
+        }
+        for (int mark = 2; mark <= 4; mark++) {
+            page.focus(".pad-low [data-n='" + mark + "']");
+            for (int i = 0; i < (mark == 3 ? 12 : 6); i++) {
+                page.keyboard().press("ArrowUp");
+            }
+        }
+        page.waitForTimeout(1500);
+        whole("check-side");
         page.click("text=On to the plan");
         shot("plan");
         page.click("text=Use this plan and run it");
@@ -69,6 +83,17 @@ public final class Screenshots {
         page.click("text=Maribel Quint");
         page.click("text=Progress");
         whole("progress");
+        page.navigate(base + "/");
+        page.click("text=Hana Morioka");
+        page.click("text=What changed");
+        shot("changes");
+        page.navigate(base + "/trainer");
+        page.click("button:text-is('Press')");
+        page.waitForTimeout(300);
+        shot("trainer");
+        page.navigate(base + "/examiner");
+        page.waitForTimeout(300);
+        shot("examiner");
         page.context().close();
 
         signIn(browser, 390, 844, ColorScheme.DARK);

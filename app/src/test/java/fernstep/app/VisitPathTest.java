@@ -109,7 +109,8 @@ class VisitPathTest {
         page.check("#SET_GRADELEFT4", new Page.CheckOptions().setForce(true));
         page.check("#SET_GRADERIGHT4", new Page.CheckOptions().setForce(true));
         page.click("text=Moving");
-        page.locator("#FLOAT_F1LEFTCLEAN").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+        page.locator("#FLOAT_F1LEFTCLEAN")
+                .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
         page.check("#FLOAT_F1LEFTCLEAN", new Page.CheckOptions().setForce(true));
         page.check("#FLOAT_F1RIGHTCLEAN", new Page.CheckOptions().setForce(true));
         page.check("#FLOAT_F2RIGHTCLEAN", new Page.CheckOptions().setForce(true));

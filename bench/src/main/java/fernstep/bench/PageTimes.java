@@ -48,6 +48,9 @@ public final class PageTimes {
                 "/visits/" + visit + "/plan", "/clients/" + client + "/progress")) {
             report("GET " + page, () -> get(page));
         }
+        String longest = find(get("/"), "/clients/(\\d+)\">Catarina Reis");
+        report("GET client of three years", () -> get("/clients/" + longest));
+        report("GET changes of three years", () -> get("/clients/" + longest + "/changes"));
         String csrf = token("/visits/" + visit + "/check");
         report("POST reading", () -> post(
                 "/visits/" + visit + "/readings", "siteCm=2&condition=REST&method=FINGERS&values=2.5", csrf));

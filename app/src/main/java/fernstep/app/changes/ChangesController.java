@@ -1,17 +1,23 @@
 package fernstep.app.changes;
 
 import fernstep.app.ask.VisitMapper;
+import fernstep.app.ask.Visits;
 import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.support.Words;
 import fernstep.core.progress.ChangeReport;
+import fernstep.core.screening.Gate;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.Separation;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
@@ -28,10 +34,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 class ChangesController {
     private final Clients clients;
     private final VisitMapper visits;
+    private final Visits visitService;
     private final Checks checks;
     private final Words words;
 
-    ChangesController(Clients clients, VisitMapper visits, Checks checks, Words words) {
+    ChangesController(Clients clients, VisitMapper visits, Visits visitService, Checks checks, Words words) {
+        this.visitService = visitService;
         this.clients = clients;
         this.visits = visits;
         this.checks = checks;
@@ -69,11 +77,24 @@ class ChangesController {
     }
 
     private List<TrendChart> charts(ClientFile client, List<Checks.Taken> history) {
+        List<LocalDate> gates = visitService.screeningToday(client).gates().values().stream()
+                .map(Gate::opensOn)
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList();
+        Map<Checks.Taken, Separation> worked = new IdentityHashMap<>();
+        history.forEach(t -> worked.put(t, separation(client, t)));
         List<TrendChart> charts = new ArrayList<>();
         for (double site : CheckSheet.SITES_CM) {
             for (Condition condition : List.of(Condition.REST, Condition.HEAD_LIFT)) {
-                @Nullable TrendChart chart = TrendChart.of(
-                        site, condition, history, client.facts().events(), t -> separation(client, t));
+                @Nullable
+                TrendChart chart = TrendChart.of(
+                        site,
+                        condition,
+                        history,
+                        client.facts().events(),
+                        gates,
+                        t -> Objects.requireNonNull(worked.get(t)));
                 if (chart != null && chart.dots().size() >= 2) {
                     charts.add(chart);
                 }
@@ -90,8 +111,7 @@ class ChangesController {
     @GetMapping("/clients/{id}/readings.csv")
     ResponseEntity<byte[]> csv(@PathVariable long id) {
         ClientFile client = clients.file(id);
-        StringBuilder csv =
-                new StringBuilder("date,site_cm,condition,method,values,width_mm,error_mm,calibrated\r\n");
+        StringBuilder csv = new StringBuilder("date,site_cm,condition,method,values,width_mm,error_mm,calibrated\r\n");
         for (Checks.Taken t : checks.history(visits.ofClient(id))) {
             separation(client, t)
                     .widths()

@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * The width at one site and condition over the visits, in a {@value #WIDTH} × {@value #HEIGHT} view box: points with
  * error bars (1.96 errors of the mean), the band in which nothing really changed from the first reading, and events.
  *
+ * @param gatesX where a dated gate opens
  * @param slopeMmPerWeek Theil–Sen; null below four visits
  */
 public record TrendChart(
@@ -26,6 +27,7 @@ public record TrendChart(
         double bandTop,
         double bandHeight,
         List<Mark> events,
+        List<Double> gatesX,
         List<Tick> ticks,
         String line,
         @Nullable Double slopeMmPerWeek) {
@@ -52,7 +54,12 @@ public record TrendChart(
     private record Reading(LocalDate day, Width width) {}
 
     static @Nullable TrendChart of(
-            double siteCm, Condition condition, List<Checks.Taken> history, List<BodyEvent> events, Separations separations) {
+            double siteCm,
+            Condition condition,
+            List<Checks.Taken> history,
+            List<BodyEvent> events,
+            List<LocalDate> gates,
+            Separations separations) {
         List<Reading> readings = new ArrayList<>();
         for (Checks.Taken t : history) {
             separations.of(t).widths().stream()
@@ -60,7 +67,7 @@ public record TrendChart(
                     .findFirst()
                     .ifPresent(w -> readings.add(new Reading(t.visit().heldOn(), w)));
         }
-        return readings.isEmpty() ? null : draw(siteCm, condition, readings, events);
+        return readings.isEmpty() ? null : draw(siteCm, condition, readings, events, gates);
     }
 
     /** Widths of one visit, worked out. */
@@ -69,12 +76,15 @@ public record TrendChart(
     }
 
     private static TrendChart draw(
-            double siteCm, Condition condition, List<Reading> readings, List<BodyEvent> events) {
+            double siteCm, Condition condition, List<Reading> readings, List<BodyEvent> events, List<LocalDate> gates) {
         Reading first = readings.get(0);
         LocalDate start = first.day();
-        long span = Math.max(DAYS_AT_LEAST, ChronoUnit.DAYS.between(start, readings.get(readings.size() - 1).day()));
+        long span = Math.max(
+                DAYS_AT_LEAST,
+                ChronoUnit.DAYS.between(start, readings.get(readings.size() - 1).day()));
         double topMm = readings.stream()
-                        .mapToDouble(r -> r.width().mm() + TWO_SIDED_95 * r.width().errorMm())
+                        .mapToDouble(
+                                r -> r.width().mm() + TWO_SIDED_95 * r.width().errorMm())
                         .max()
                         .orElse(0)
                 + TICK_MM;
@@ -91,15 +101,24 @@ public record TrendChart(
                 .filter(e -> !e.date().isBefore(start))
                 .map(e -> new Mark(x(e.date(), start, span), e.kind()))
                 .toList();
+        LocalDate end = start.plusDays(span);
+        List<Double> gatesX = gates.stream()
+                .filter(d -> !d.isBefore(start) && !d.isAfter(end))
+                .map(d -> x(d, start, span))
+                .toList();
         StringBuilder line = new StringBuilder();
-        dots.forEach(d -> line.append(line.isEmpty() ? "M" : "L").append(d.x()).append(' ').append(d.y()));
+        dots.forEach(d -> line.append(line.isEmpty() ? "M" : "L")
+                .append(d.x())
+                .append(' ')
+                .append(d.y()));
         Double slope = TheilSen.slope(readings.stream()
                         .map(r -> new TheilSen.Point(
-                                ChronoUnit.DAYS.between(start, r.day()) / DAYS_PER_WEEK, r.width().mm()))
+                                ChronoUnit.DAYS.between(start, r.day()) / DAYS_PER_WEEK,
+                                r.width().mm()))
                         .toList())
                 .orElse(null);
         return new TrendChart(
-                siteCm, condition, dots, bandTop, bandBottom - bandTop, marks, ticks, line.toString(), slope);
+                siteCm, condition, dots, bandTop, bandBottom - bandTop, marks, gatesX, ticks, line.toString(), slope);
     }
 
     private static Dot dot(Reading r, LocalDate start, long span, double topMm) {

@@ -16,12 +16,6 @@ final class Answers {
         COMING_DOWN
     }
 
-    enum FloorOnCough {
-        LIFTS,
-        NONE,
-        DESCENDS
-    }
-
     enum FloorLift {
         LIFTS,
         DOES_NOT,
@@ -40,12 +34,6 @@ final class Answers {
         FAINT,
         GENTLE,
         FIRM
-    }
-
-    enum Scoop {
-        YES,
-        PARTLY,
-        NO
     }
 
     /** Where the rod lost her first. */

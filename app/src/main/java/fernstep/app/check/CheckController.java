@@ -140,7 +140,8 @@ class CheckController {
         model.addAttribute("sides", Side.values());
         model.addAttribute("checkGate", visit.screening().gates().get(GateCode.SEPARATION_CHECK));
         if (posture == Posture.SIDE_VIEW) {
-            model.addAttribute("photoConsent", photos.consent(visit.client().id()).orElse(null));
+            model.addAttribute(
+                    "photoConsent", photos.consent(visit.client().id()).orElse(null));
             model.addAttribute("photo", photos.latest(visit.id()).orElse(null));
             model.addAttribute("newFormId", UUID.randomUUID().toString());
         }

@@ -30,7 +30,12 @@ public enum CheckSection {
             FindingField.FLOAT_F4,
             FindingField.FLOAT_F5),
     SCOOP(Posture.HANDS_KNEES, FindingField.SCOOP, FindingField.SCOOP_MM),
-    ROD(Posture.HANDS_KNEES, FindingField.ROD_ARM, FindingField.ROD_LEG, FindingField.BELLY_DROP, FindingField.HIP_DROP),
+    ROD(
+            Posture.HANDS_KNEES,
+            FindingField.ROD_ARM,
+            FindingField.ROD_LEG,
+            FindingField.BELLY_DROP,
+            FindingField.HIP_DROP),
     HOVER(Posture.HANDS_KNEES, FindingField.HOVER_S);
 
     private final Posture posture;

@@ -2,7 +2,9 @@ package fernstep.app.check;
 
 import fernstep.core.findings.Alignment;
 import fernstep.core.findings.FloatTest;
+import fernstep.core.findings.Meanings;
 import fernstep.core.measure.Numbers;
+import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.measure.Symmetry;
 import fernstep.core.separation.Condition;
@@ -141,8 +143,9 @@ public record CheckSheet(
     }
 
     private boolean known(CheckSection section) {
-        return section.fields().stream().anyMatch(f -> values.keySet().stream().anyMatch(k -> k.startsWith(f + "/"))
-                || earlier.keySet().stream().anyMatch(k -> k.startsWith(f + "/")));
+        return section.fields().stream()
+                .anyMatch(f -> values.keySet().stream().anyMatch(k -> k.startsWith(f + "/"))
+                        || earlier.keySet().stream().anyMatch(k -> k.startsWith(f + "/")));
     }
 
     public boolean done(CheckSection section) {
@@ -178,6 +181,19 @@ public record CheckSheet(
         String in = values.get(key(FindingField.RIB_IN_CM, ""));
         String out = values.get(key(FindingField.RIB_OUT_CM, ""));
         return in == null || out == null ? null : Double.parseDouble(in) - Double.parseDouble(out);
+    }
+
+    /** A real widening at rest against the check before: nothing rises while it stands. */
+    public boolean widenedAtRest() {
+        return separation.widths().stream()
+                .anyMatch(w -> w.reading().condition() == Condition.REST
+                        && w.change() != null
+                        && w.change().kind() == Width.Kind.WIDER);
+    }
+
+    /** What today's findings mean for what may follow. */
+    public List<Reason> meanings() {
+        return Meanings.of(Checks.findings(values));
     }
 
     /** What is compared side by side, with its words; only where both sides were taken today. */

@@ -9,10 +9,8 @@ import fernstep.core.findings.FloatTest;
 import fernstep.core.measure.Side;
 import fernstep.core.progress.ChangeReport;
 import fernstep.core.screening.Stage;
-import fernstep.core.separation.Condition;
 import fernstep.core.separation.Examiner;
 import fernstep.core.separation.Separation;
-import fernstep.core.separation.Width;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -44,8 +42,7 @@ public class Checks {
         Map<String, String> today = byKey(mapper.findings(visit.id()));
         Map<String, String> earlier = byKey(
                 mapper.latestFindings(visit.client().id(), visit.row().heldOn().minusDays(1)));
-        return sheet(
-                visit.client(), visit.row().heldOn(), now, before, today, earlier, mapper.skips(visit.id()));
+        return sheet(visit.client(), visit.row().heldOn(), now, before, today, earlier, mapper.skips(visit.id()));
     }
 
     private CheckSheet sheet(
@@ -87,21 +84,6 @@ public class Checks {
         return findings(byKey(mapper.latestFindings(clientId, upTo)));
     }
 
-    /** Whether the newest re-check showed a real widening at rest against the one before. */
-    public boolean lastRecheckWidened(ClientFile client, LocalDate upTo) {
-        Optional<Long> newest = mapper.visitWithReadingsBefore(client.id(), upTo.plusDays(1));
-        Optional<Long> before = newest.flatMap(n -> mapper.visitBefore(client.id(), n));
-        if (newest.isEmpty() || before.isEmpty()) {
-            return false;
-        }
-        return separation(client, upTo, check(mapper.readings(newest.get())), check(mapper.readings(before.get())))
-                .widths()
-                .stream()
-                .anyMatch(w -> w.reading().condition() == Condition.REST
-                        && w.change() != null
-                        && w.change().kind() == Width.Kind.WIDER);
-    }
-
     /** One visit's readings and findings, ready to be compared. */
     public record Taken(VisitRow visit, Separation.Check check, Map<ChangeReport.Key, Double> measures) {
         public boolean empty() {
@@ -139,7 +121,7 @@ public class Checks {
         return map;
     }
 
-    private static Findings findings(Map<String, String> values) {
+    static Findings findings(Map<String, String> values) {
         Map<Side, Integer> grades = new EnumMap<>(Side.class);
         Map<Side, Integer> scores = new EnumMap<>(Side.class);
         for (Side side : Side.values()) {
@@ -158,7 +140,9 @@ public class Checks {
                 scores,
                 code(values, FindingField.LUMBAR_GAP, Findings.LumbarGap.class),
                 ribs(values),
-                code(values, FindingField.DOMING, Findings.Doming.class));
+                code(values, FindingField.DOMING, Findings.Doming.class),
+                code(values, FindingField.COUGH_FLOOR, Findings.FloorOnCough.class),
+                code(values, FindingField.SCOOP, Findings.Scoop.class));
     }
 
     /** By eye where it was said, else from the dragged landmarks. */

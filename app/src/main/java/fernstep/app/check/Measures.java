@@ -33,12 +33,18 @@ final class Measures {
         }
         String marks = plain(values, FindingField.ALIGNMENT_POINTS);
         if (marks != null) {
-            all.put(new Key(Measure.RIB_OFFSET_MM, null), Landmarks.of(marks).alignment().ribOffsetMm());
-            all.put(new Key(Measure.TILT_DEG, null), Landmarks.of(marks).alignment().tiltDeg());
+            all.put(
+                    new Key(Measure.RIB_OFFSET_MM, null),
+                    Landmarks.of(marks).alignment().ribOffsetMm());
+            all.put(
+                    new Key(Measure.TILT_DEG, null),
+                    Landmarks.of(marks).alignment().tiltDeg());
         }
         String ridge = plain(values, FindingField.DOME_POINTS);
         if (ridge != null) {
-            all.put(new Key(Measure.DOME_HEIGHT_MM, null), Landmarks.of(ridge).profile().heightMm());
+            all.put(
+                    new Key(Measure.DOME_HEIGHT_MM, null),
+                    Landmarks.of(ridge).profile().heightMm());
         }
         return all;
     }

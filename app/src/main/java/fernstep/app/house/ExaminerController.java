@@ -124,7 +124,9 @@ class ExaminerController {
 
     private String page(Model model, SignedIn me, List<String> fingers, FormProblems problems) {
         model.addAttribute("fingers", fingers);
-        model.addAttribute("calibrated", examiners.account(me.staffId()).examiner().calibration().measured());
+        model.addAttribute(
+                "calibrated",
+                examiners.account(me.staffId()).examiner().calibration().measured());
         model.addAttribute("problems", problems.byField());
         model.addAttribute("methods", Method.values());
         model.addAttribute("pairsNeeded", MeasurementError.PAIRS_NEEDED);
@@ -137,8 +139,9 @@ class ExaminerController {
         List<Line> lines = new ArrayList<>();
         examiners.all().forEach(s -> {
             if (s.id() != null) {
-                examiners.repeatability(s.id()).forEach(r -> lines.add(
-                        new Line(s.fullName(), s.id() == me.staffId(), r)));
+                examiners
+                        .repeatability(s.id())
+                        .forEach(r -> lines.add(new Line(s.fullName(), s.id() == me.staffId(), r)));
             }
         });
         return lines;

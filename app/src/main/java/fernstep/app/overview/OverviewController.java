@@ -2,7 +2,6 @@ package fernstep.app.overview;
 
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
-import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.progress.Ladders;
@@ -21,15 +20,13 @@ import org.springframework.web.bind.annotation.PathVariable;
 class OverviewController {
     private final Clients clients;
     private final Visits visits;
-    private final Checks checks;
     private final Ladders ladders;
     private final Words words;
     private final Today today;
 
-    OverviewController(Clients clients, Visits visits, Checks checks, Ladders ladders, Words words, Today today) {
+    OverviewController(Clients clients, Visits visits, Ladders ladders, Words words, Today today) {
         this.clients = clients;
         this.visits = visits;
-        this.checks = checks;
         this.ladders = ladders;
         this.words = words;
         this.today = today;
@@ -49,7 +46,7 @@ class OverviewController {
                 "fronds",
                 overview.fronds().stream().map(f -> FrondDrawing.of(f, words)).toList());
         model.addAttribute("standings", overview.standings());
-        model.addAttribute("latest", checks.latestSheet(client, today.date()).orElse(null));
+        model.addAttribute("latest", overview.latest());
         model.addAttribute("lifts", clients.lifts(id));
         model.addAttribute("birthModes", BirthMode.values());
         model.addAttribute("scopes", Clearance.Scope.values());

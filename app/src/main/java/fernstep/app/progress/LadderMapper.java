@@ -1,5 +1,6 @@
 package fernstep.app.progress;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
@@ -10,16 +11,13 @@ public interface LadderMapper {
     /** The newest step of every strand and side. */
     List<LadderRow> current(@Param("clientId") long clientId);
 
-    List<LadderRow> allCurrent();
-
     Optional<LadderRow> byId(@Param("id") long id);
 
     /** The same step sent twice is kept once. */
     void insert(LadderRow step);
 
-    List<ResultRow> results(@Param("clientId") long clientId);
-
-    List<ResultRow> allResults();
+    /** Oldest first, from a day on. */
+    List<ResultRow> resultsSince(@Param("clientId") long clientId, @Param("since") LocalDate since);
 
     void putResult(ResultRow result);
 }

@@ -1,6 +1,7 @@
 package fernstep.app.progress;
 
 import fernstep.app.ask.Visits;
+import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
@@ -22,10 +23,12 @@ import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -64,8 +67,15 @@ public class Ladders {
         return mapper.current(clientId).stream().map(LadderRow::asPlace).toList();
     }
 
-    /** Everything about where she stands, read once. */
-    public record Overview(List<Standing> standings, List<Frond> fronds) {}
+    /**
+     * Everything about where she stands, read once.
+     *
+     * @param latest her newest separation check, or null
+     */
+    public record Overview(
+            List<Standing> standings,
+            List<Frond> fronds,
+            @Nullable CheckSheet latest) {}
 
     public List<Standing> standings(ClientFile client) {
         return overview(client, visits.screeningToday(client)).standings();
@@ -73,15 +83,21 @@ public class Ladders {
 
     public Overview overview(ClientFile client, Screening screening) {
         List<LadderRow> steps = mapper.current(client.id());
-        List<ResultRow> results = mapper.results(client.id());
-        Context context = context(client, screening, steps);
+        LocalDate since = steps.stream()
+                .map(LadderRow::since)
+                .min(Comparator.naturalOrder())
+                .orElse(today.date());
+        List<ResultRow> results = mapper.resultsSince(client.id(), since);
+        CheckSheet latest = checks.latestSheet(client, today.date()).orElse(null);
+        Context context = context(client, screening, steps, latest != null && latest.widenedAtRest());
         Set<RungGates.Done> helped = helped(steps, results);
         List<Place> places = steps.stream().map(LadderRow::asPlace).toList();
         return new Overview(
                 steps.stream().map(s -> standing(s, results, context)).toList(),
                 catalogue.strands().stream()
                         .map(s -> Frond.of(s, places, helped, client.stances().dose(), context.known()))
-                        .toList());
+                        .toList(),
+                latest);
     }
 
     /** Takes a move that the rules offer; sent twice it is taken once. */
@@ -130,12 +146,12 @@ public class Ladders {
     private record Context(
             ClientFile client, Screening screening, RungGates.Known known, boolean widened, LocalDate today) {}
 
-    private Context context(ClientFile client, Screening screening, List<LadderRow> steps) {
+    private Context context(ClientFile client, Screening screening, List<LadderRow> steps, boolean widened) {
         Findings findings = checks.findings(client.id(), today.date());
         List<Place> places = steps.stream().map(LadderRow::asPlace).toList();
         RungGates.Known known = new RungGates.Known(
                 screening, client.facts().pregnant(), findings, Plan.done(catalogue, findings, places));
-        return new Context(client, screening, known, checks.lastRecheckWidened(client, today.date()), today.date());
+        return new Context(client, screening, known, widened, today.date());
     }
 
     private Standing standing(LadderRow step, List<ResultRow> results, Context c) {

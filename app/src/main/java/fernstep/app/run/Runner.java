@@ -240,7 +240,8 @@ public class Runner {
         }
         String what = next.change() == null
                 ? wording.of(next.move())
-                : wording.of(next.move()) + ", " + wording.of(next.change().lever()).toLowerCase(Locale.ROOT);
+                : wording.of(next.move()) + ", "
+                        + wording.of(next.change().lever()).toLowerCase(Locale.ROOT);
         return what + ": " + wording.of(next.reason());
     }
 

@@ -42,7 +42,11 @@ public class Examiners {
 
     public void calibrate(long staffId, FingerCalibration c) {
         staff.calibrate(
-                staffId, c.totalMm().get(0), c.totalMm().get(1), c.totalMm().get(2), c.totalMm().get(3));
+                staffId,
+                c.totalMm().get(0),
+                c.totalMm().get(1),
+                c.totalMm().get(2),
+                c.totalMm().get(3));
     }
 
     public void keep(PairRow pair) {

@@ -12,7 +12,11 @@ import org.jspecify.annotations.Nullable;
  * @param semMm her typical error; null below {@value MeasurementError#PAIRS_NEEDED} pairs
  * @param biasMm mean of (her reading − truth) on the trainer; null without rounds there
  */
-public record Repeatability(Method method, int pairs, @Nullable Double semMm, @Nullable Double biasMm) {
+public record Repeatability(
+        Method method,
+        int pairs,
+        @Nullable Double semMm,
+        @Nullable Double biasMm) {
 
     static Repeatability of(Method method, List<PairRow> pairs) {
         Double sem = pairs.size() < MeasurementError.PAIRS_NEEDED

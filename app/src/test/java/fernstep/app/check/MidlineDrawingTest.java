@@ -16,7 +16,10 @@ import org.junit.jupiter.api.Test;
 class MidlineDrawingTest {
     private static Separation of(Reading... readings) {
         return Separation.of(
-                new Separation.Check(List.of(readings), Examiner.UNKNOWN), null, GapReading.WIDTH_BY_SITE, ForWidth.OTHER);
+                new Separation.Check(List.of(readings), Examiner.UNKNOWN),
+                null,
+                GapReading.WIDTH_BY_SITE,
+                ForWidth.OTHER);
     }
 
     private static Reading rest(double site, double mm) {

@@ -42,12 +42,36 @@ class LaddersTest {
     void someone_in_training() {
         String form = UUID.randomUUID().toString();
         long id = clients.create(
-                new ClientRow(null, form, "Test Person", Status.GENERAL, null, null, null, null, "", Approach.SLOW_LADDER, 12, 5, "", ""),
+                new ClientRow(
+                        null,
+                        form,
+                        "Test Person",
+                        Status.GENERAL,
+                        null,
+                        null,
+                        null,
+                        null,
+                        "",
+                        Approach.SLOW_LADDER,
+                        12,
+                        5,
+                        "",
+                        ""),
                 List.of());
-        assertThat(clients.create(clients.file(id).row(), List.of())).as("the same form again").isEqualTo(id);
+        assertThat(clients.create(clients.file(id).row(), List.of()))
+                .as("the same form again")
+                .isEqualTo(id);
         client = clients.file(id);
         mapper.insert(LadderRow.of(
-                id, Strand.BREATH, null, "BR1", new Dose(1, null, null, 5, 1, 5), TODAY.minusDays(20), Ladders.START, 1, 0));
+                id,
+                Strand.BREATH,
+                null,
+                "BR1",
+                new Dose(1, null, null, 5, 1, 5),
+                TODAY.minusDays(20),
+                Ladders.START,
+                1,
+                0));
     }
 
     private void trained(int daysAgo, Kind kind) {

@@ -43,13 +43,14 @@ class PastSignTest {
                 sign("b", 1, 3, "RUSHED", Lever.SLOWER),
                 about(EventRow.Kind.OVERRIDE, "b"));
         assertThat(PastSign.levers(past, "F2")).isEmpty();
-        assertThat(PastSign.sessions(past)).singleElement().satisfies(s -> assertThat(s.signs())
-                .extracting(x -> x.sign())
-                .containsExactly(SignCode.RUSHED));
+        assertThat(PastSign.sessions(past))
+                .singleElement()
+                .satisfies(s -> assertThat(s.signs()).extracting(x -> x.sign()).containsExactly(SignCode.RUSHED));
     }
 
     @Test
     void an_emergency_answer_is_no_sign_of_an_exercise() {
-        assertThat(PastSign.sessions(List.of(sign("a", 1, 1, "CHEST_PAIN", null)))).isEmpty();
+        assertThat(PastSign.sessions(List.of(sign("a", 1, 1, "CHEST_PAIN", null))))
+                .isEmpty();
     }
 }

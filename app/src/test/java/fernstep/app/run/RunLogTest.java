@@ -50,8 +50,27 @@ class RunLogTest {
             EventRow.Kind kind, String sign, Move move, Lever lever, String to, Integer value, String refersTo) {
         String id = "e" + events.size();
         events.add(new EventRow(
-                id, "s", kind, "F1", 1, null, sign, sign == null ? null : Seen.Severity.CLEAR, Side.LEFT, null, null,
-                refersTo, move, lever, null, to, null, null, null, value, null));
+                id,
+                "s",
+                kind,
+                "F1",
+                1,
+                null,
+                sign,
+                sign == null ? null : Seen.Severity.CLEAR,
+                Side.LEFT,
+                null,
+                null,
+                refersTo,
+                move,
+                lever,
+                null,
+                to,
+                null,
+                null,
+                null,
+                value,
+                null));
         return id;
     }
 
@@ -91,7 +110,8 @@ class RunLogTest {
             event(EventRow.Kind.SIGN, "DOME_FIRM", Move.EASE, Lever.RAISE_RANGE, "0.67", null);
             assertThat(now().range).isEqualTo(0.67);
             assertThat(now().soFar).hasSize(1);
-            assertThat(replay().advice()).hasValueSatisfying(a -> assertThat(a.move()).isEqualTo(Move.EASE));
+            assertThat(replay().advice())
+                    .hasValueSatisfying(a -> assertThat(a.move()).isEqualTo(Move.EASE));
             reps(2);
             event(EventRow.Kind.NEXT_SET, null, null, null, null, null);
             assertThat(now().soFar).isEmpty();
@@ -149,7 +169,8 @@ class RunLogTest {
             event(EventRow.Kind.UNDO, null, null, null, null, null, sign);
             assertThat(now().range).isEqualTo(1);
             assertThat(now().signs).isEmpty();
-            assertThat(replay().lastUndoable()).hasValueSatisfying(e -> assertThat(e.kind()).isEqualTo(EventRow.Kind.REP));
+            assertThat(replay().lastUndoable())
+                    .hasValueSatisfying(e -> assertThat(e.kind()).isEqualTo(EventRow.Kind.REP));
         }
 
         @Test

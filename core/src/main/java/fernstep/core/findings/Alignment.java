@@ -37,8 +37,7 @@ public record Alignment(Posture posture, Point2 lowestFrontRib, Point2 asis, Poi
     /** From the vertical standing, from the horizontal lying, deg; + when the ASIS tips forward. */
     public double tiltDeg() {
         Point2 d = asis.minus(symphysis);
-        return Math.toDegrees(
-                posture == Posture.STANDING ? Math.atan2(d.x(), d.y()) : Math.atan2(d.y(), d.x()));
+        return Math.toDegrees(posture == Posture.STANDING ? Math.atan2(d.x(), d.y()) : Math.atan2(d.y(), d.x()));
     }
 
     /** Middle of ASIS and symphysis over the heel, mm; + when the pelvis is ahead. Only standing tells something. */

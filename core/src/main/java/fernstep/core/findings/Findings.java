@@ -20,9 +20,12 @@ public record Findings(
         Map<Side, Integer> floatScore,
         @Nullable LumbarGap lumbarGap,
         @Nullable RibsOverPelvis ribs,
-        @Nullable Doming doming) {
+        @Nullable Doming doming,
+        @Nullable FloorOnCough floorOnCough,
+        @Nullable Scoop scoop) {
 
-    public static final Findings NONE = new Findings(null, Map.of(), null, null, Map.of(), null, null, null);
+    public static final Findings NONE =
+            new Findings(null, Map.of(), null, null, Map.of(), null, null, null, null, null);
     private static final int POOR_TOLERANCE_BREATHS = 2;
     public static final int FLOAT_RUNGS = 5;
 
@@ -36,6 +39,20 @@ public record Findings(
         DRAWS_IN,
         NO_CHANGE,
         PUSHES_OUT
+    }
+
+    /** The pelvic floor's answer to a cough, by the client's own account. */
+    public enum FloorOnCough {
+        LIFTS,
+        NONE,
+        DESCENDS
+    }
+
+    /** On hands and knees, whether the belly rises on the out-breath. */
+    public enum Scoop {
+        YES,
+        PARTLY,
+        NO
     }
 
     public enum BreathPattern {
@@ -62,6 +79,11 @@ public record Findings(
         NONE,
         SOFT,
         FIRM
+    }
+
+    /** The low belly pushes out, or the pelvic floor goes down, on a cough. */
+    public boolean coughReversed() {
+        return cough == Cough.PUSHES_OUT || floorOnCough == FloorOnCough.DESCENDS;
     }
 
     /** Reversed reflex, or the breath is lost within two breaths: nothing loaded above the first float. */

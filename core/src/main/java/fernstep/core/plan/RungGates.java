@@ -81,7 +81,7 @@ public final class RungGates {
         if (gate instanceof RungGate.BreathControl) {
             Integer tolerance = known.findings().toleranceBreaths();
             boolean holds =
-                    (known.findings().cough() != null && known.findings().cough() != Findings.Cough.PUSHES_OUT)
+                    (known.findings().cough() != null && !known.findings().coughReversed())
                             || (tolerance != null && tolerance >= TOLERANCE_FAIR_BREATHS);
             return holds
                     ? Optional.empty()

@@ -28,7 +28,7 @@ final class StartingRungs {
     }
 
     private static Start breath(Findings f) {
-        if (f.cough() == Findings.Cough.PUSHES_OUT) {
+        if (f.coughReversed()) {
             return new Start("BR1", Reason.of("why.coughReversed"));
         }
         if (f.breathComesFirst()) {

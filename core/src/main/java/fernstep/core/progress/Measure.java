@@ -38,8 +38,6 @@ public enum Measure {
     }
 
     boolean real(double difference) {
-        return sem == 0
-                ? Math.abs(difference) >= smallestRealChange()
-                : Math.abs(difference) > smallestRealChange();
+        return sem == 0 ? Math.abs(difference) >= smallestRealChange() : Math.abs(difference) > smallestRealChange();
     }
 }

@@ -89,7 +89,9 @@ public record DomingProfile(List<Point2> points) {
         Point2 chord = last().minus(first());
         return points.stream()
                 .map(p -> new Point2(
-                        (chord.x() * p.minus(first()).x() + chord.y() * p.minus(first()).y()) / chord.length(),
+                        (chord.x() * p.minus(first()).x()
+                                        + chord.y() * p.minus(first()).y())
+                                / chord.length(),
                         above(p)))
                 .toList();
     }
@@ -97,7 +99,9 @@ public record DomingProfile(List<Point2> points) {
     private static double area(List<Point2> line) {
         double sum = 0;
         for (int i = 1; i < line.size(); i++) {
-            sum += (line.get(i).x() - line.get(i - 1).x()) * (line.get(i).y() + line.get(i - 1).y()) / 2;
+            sum += (line.get(i).x() - line.get(i - 1).x())
+                    * (line.get(i).y() + line.get(i - 1).y())
+                    / 2;
         }
         return Math.max(0, sum);
     }

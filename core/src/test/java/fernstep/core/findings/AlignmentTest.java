@@ -14,7 +14,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 class AlignmentTest {
     private static Alignment standing(double ribX, double asisX, double symphysisX) {
         return new Alignment(
-                Posture.STANDING, new Point2(ribX, 1150), new Point2(asisX, 950), new Point2(symphysisX, 850),
+                Posture.STANDING,
+                new Point2(ribX, 1150),
+                new Point2(asisX, 950),
+                new Point2(symphysisX, 850),
                 new Point2(60, 0));
     }
 

@@ -23,22 +23,22 @@ class TrendAndSymmetryTest {
 
         @Test
         void of_a_straight_line_is_its_own() {
-            assertThat(TheilSen.slope(points(0, 40, 6, 37, 12, 34, 18, 31))).hasValueSatisfying(s ->
-                    assertThat(s).isCloseTo(-0.5, within(1e-12)));
+            assertThat(TheilSen.slope(points(0, 40, 6, 37, 12, 34, 18, 31)))
+                    .hasValueSatisfying(s -> assertThat(s).isCloseTo(-0.5, within(1e-12)));
         }
 
         @Test
         void is_not_bent_by_one_bad_reading() {
             // pairwise: −.5 −.5 −.5 −.5 −.5 −.5 of the four good ones, and four with the outlier: 6 of 10 are −0.5
-            assertThat(TheilSen.slope(points(0, 40, 6, 37, 12, 34, 18, 31, 24, 90))).hasValueSatisfying(s ->
-                    assertThat(s).isCloseTo(-0.5, within(1e-12)));
+            assertThat(TheilSen.slope(points(0, 40, 6, 37, 12, 34, 18, 31, 24, 90)))
+                    .hasValueSatisfying(s -> assertThat(s).isCloseTo(-0.5, within(1e-12)));
         }
 
         @Test
         void of_an_even_number_of_pairs_is_the_mean_of_the_middle_two() {
             // slopes: 1, 2, 3, 3, 4, 5 → middle 3 and 3
-            assertThat(TheilSen.slope(points(0, 0, 1, 1, 2, 4, 3, 9))).hasValueSatisfying(s ->
-                    assertThat(s).isCloseTo(3, within(1e-12)));
+            assertThat(TheilSen.slope(points(0, 0, 1, 1, 2, 4, 3, 9)))
+                    .hasValueSatisfying(s -> assertThat(s).isCloseTo(3, within(1e-12)));
         }
 
         @Test
@@ -51,7 +51,14 @@ class TrendAndSymmetryTest {
     @Nested
     class Side_by_side {
         @ParameterizedTest
-        @CsvSource({"6, 10, 0.4, true", "10, 6, -0.4, true", "8, 10, 0.2, true", "8.1, 10, 0.19, false", "0, 0, 0, false", "0, 5, 1, true"})
+        @CsvSource({
+            "6, 10, 0.4, true",
+            "10, 6, -0.4, true",
+            "8, 10, 0.2, true",
+            "8.1, 10, 0.19, false",
+            "0, 0, 0, false",
+            "0, 5, 1, true"
+        })
         void the_index_is_the_difference_over_the_larger(double left, double right, double index, boolean asymmetric) {
             Symmetry s = new Symmetry(left, right);
             assertThat(s.index()).isCloseTo(index, within(1e-9));

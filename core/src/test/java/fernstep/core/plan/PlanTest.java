@@ -39,6 +39,8 @@ class PlanTest {
                 leftFloat == null ? Map.of() : Map.of(Side.LEFT, leftFloat, Side.RIGHT, rightFloat),
                 null,
                 null,
+                null,
+                null,
                 null);
     }
 

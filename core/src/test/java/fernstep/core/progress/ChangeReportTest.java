@@ -25,7 +25,8 @@ class ChangeReportTest {
         return Separation.of(
                 new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.TAPE, now)), Examiner.UNKNOWN),
                 new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.TAPE, before)), Examiner.UNKNOWN),
-                GapReading.WIDTH_BY_SITE, ForWidth.POSTNATAL_AFTER_6_WEEKS);
+                GapReading.WIDTH_BY_SITE,
+                ForWidth.POSTNATAL_AFTER_6_WEEKS);
     }
 
     private static ChangeReport report(Measure measure, Side side, double before, double now) {
@@ -36,20 +37,24 @@ class ChangeReportTest {
     @ParameterizedTest
     @CsvSource({
         // tolerance: 1.96·√2·1 = 2.77 breaths; hold 5.54 s; excursion 1.386 cm; grades and rungs whole steps
-        "TOLERANCE_BREATHS, 5, 7, NO_REAL_CHANGE", "TOLERANCE_BREATHS, 5, 8, HIGHER", "SET_HOLD_S, 10, 15, NO_REAL_CHANGE",
+        "TOLERANCE_BREATHS, 5, 7, NO_REAL_CHANGE", "TOLERANCE_BREATHS, 5, 8, HIGHER",
+                "SET_HOLD_S, 10, 15, NO_REAL_CHANGE",
         "SET_HOLD_S, 10, 16, HIGHER", "SET_HOLD_S, 16, 10, LOWER", "RIB_EXCURSION_CM, 3, 4.3, NO_REAL_CHANGE",
         "RIB_EXCURSION_CM, 3, 4.4, HIGHER", "FLOAT_SCORE, 2, 3, HIGHER", "FLOAT_SCORE, 3, 3, NO_REAL_CHANGE",
         "SET_GRADE, 4, 3, LOWER"
     })
     void a_measure_changed_only_beyond_its_smallest_real_change(
             Measure measure, double before, double now, Direction direction) {
-        assertThat(report(measure, null, before, now).changes().get(0).direction()).isEqualTo(direction);
+        assertThat(report(measure, null, before, now).changes().get(0).direction())
+                .isEqualTo(direction);
     }
 
     @Test
     void what_was_not_taken_on_both_visits_is_not_compared() {
         ChangeReport r = ChangeReport.of(
-                widths(30, 30), Map.of(new Key(Measure.HOVER_S, null), 4.0), Map.of(new Key(Measure.FLOAT_SCORE, Side.LEFT), 2.0));
+                widths(30, 30),
+                Map.of(new Key(Measure.HOVER_S, null), 4.0),
+                Map.of(new Key(Measure.FLOAT_SCORE, Side.LEFT), 2.0));
         assertThat(r.changes()).isEmpty();
         assertThat(r.comparesAnything()).as("the width was").isTrue();
     }
@@ -61,7 +66,8 @@ class ChangeReportTest {
                 Map.of(new Key(Measure.FLOAT_SCORE, Side.LEFT), 1.0, new Key(Measure.HOVER_S, null), 4.0),
                 Map.of(new Key(Measure.FLOAT_SCORE, Side.LEFT), 2.0, new Key(Measure.HOVER_S, null), 5.0));
         List<Reason> paragraph = r.paragraph();
-        assertThat(paragraph).extracting(Reason::key)
+        assertThat(paragraph)
+                .extracting(Reason::key)
                 .containsExactly("report.width.NARROWER", "report.valueSide", "report.unchanged");
         // 1.96·√(9 + 9) = 8.3
         assertThat(paragraph.get(0).facts()).containsExactly(Reason.of("condition.REST"), 2.0, 40.0, 30.0, 8.3);

@@ -27,23 +27,29 @@ class FrondTest {
             Status.PREGNANT, TODAY.plusDays(112), List.of(), List.of(), List.of(), null, null, null, Set.of());
 
     private static Place place(Side side, String rung, int reps) {
-        return new Place(
-                Strand.LEG_FLOAT, side, rung, new Dose(1, reps, null, null, 1, 5), Reason.of("why.progress"));
+        return new Place(Strand.LEG_FLOAT, side, rung, new Dose(1, reps, null, null, 1, 5), Reason.of("why.progress"));
     }
 
     private static Frond frond(Set<RungGates.Done> helped, Place... places) {
-        Screening screening = Screening.of(
-                Screening.Question.of(PREGNANT, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
+        Screening screening =
+                Screening.of(Screening.Question.of(PREGNANT, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
         return Frond.of(
-                ShippedCatalogue.CATALOGUE.strand(Strand.LEG_FLOAT).orElseThrow(), List.of(places), helped,
+                ShippedCatalogue.CATALOGUE.strand(Strand.LEG_FLOAT).orElseThrow(),
+                List.of(places),
+                helped,
                 DoseStance.MASTERY_REPS,
                 new RungGates.Known(
-                        screening, true, Findings.NONE,
+                        screening,
+                        true,
+                        Findings.NONE,
                         Plan.done(ShippedCatalogue.CATALOGUE, Findings.NONE, List.of(places))));
     }
 
     private static Frond.Pair rung(Frond frond, String code) {
-        return frond.pairs().stream().filter(p -> p.rung().code().equals(code)).findFirst().orElseThrow();
+        return frond.pairs().stream()
+                .filter(p -> p.rung().code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -58,15 +64,17 @@ class FrondTest {
     @Test
     void unfurls_with_the_dose() {
         // mastery on F2: 10, 12, 14, 16, 18, 20 repetitions are five notches
-        assertThat(rung(frond(Set.of(), place(Side.LEFT, "F2", 10), place(Side.RIGHT, "F2", 16)), "F2")).satisfies(p -> {
-            assertThat(p.left().unfurled()).isZero();
-            assertThat(p.right().unfurled()).isEqualTo(0.6);
-        });
+        assertThat(rung(frond(Set.of(), place(Side.LEFT, "F2", 10), place(Side.RIGHT, "F2", 16)), "F2"))
+                .satisfies(p -> {
+                    assertThat(p.left().unfurled()).isZero();
+                    assertThat(p.right().unfurled()).isEqualTo(0.6);
+                });
     }
 
     @Test
     void keeps_clean_with_help_apart() {
-        Frond f = frond(Set.of(new RungGates.Done("F2", Side.LEFT)), place(Side.LEFT, "F2", 12), place(Side.RIGHT, "F2", 12));
+        Frond f = frond(
+                Set.of(new RungGates.Done("F2", Side.LEFT)), place(Side.LEFT, "F2", 12), place(Side.RIGHT, "F2", 12));
         assertThat(rung(f, "F2").left().state()).isEqualTo(LeafState.HELPED);
         assertThat(rung(f, "F2").right().state()).isEqualTo(LeafState.UNFURLING);
     }
@@ -75,7 +83,10 @@ class FrondTest {
     void puts_a_ring_where_a_gate_holds_and_says_what_it_waits_for() {
         Frond.Leaf gated = rung(frond(Set.of()), "F8").left();
         assertThat(gated.state()).isEqualTo(LeafState.GATED);
-        assertThat(gated.waiting()).extracting(w -> w.code()).contains("LONG_LEVER", "BIRTH").doesNotContain("F7");
+        assertThat(gated.waiting())
+                .extracting(w -> w.code())
+                .contains("LONG_LEVER", "BIRTH")
+                .doesNotContain("F7");
     }
 
     @Test

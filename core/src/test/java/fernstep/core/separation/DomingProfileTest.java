@@ -52,8 +52,8 @@ class DomingProfileTest {
 
     @Test
     void the_onset_is_when_it_rises_and_stays() {
-        List<Moment> series = List.of(
-                new Moment(0, 1), new Moment(1, 5), new Moment(2, 1.5), new Moment(3, 4.2), new Moment(4, 6));
+        List<Moment> series =
+                List.of(new Moment(0, 1), new Moment(1, 5), new Moment(2, 1.5), new Moment(3, 4.2), new Moment(4, 6));
         assertThat(DomingProfile.onsetSecond(series, 3)).hasValue(3.0);
         assertThat(DomingProfile.onsetSecond(series, 9)).isEmpty();
         assertThat(DomingProfile.onsetSecond(List.of(), 3)).isEmpty();

@@ -97,7 +97,7 @@ final class ProgressOp implements Operation {
             g.optionalWhole("right", Range.SET_GRADE).ifPresent(v -> grades.put(Side.RIGHT, v));
             g.nothingElse();
         });
-        return new Findings(null, grades, null, null, Map.of(), null, null, null);
+        return new Findings(null, grades, null, null, Map.of(), null, null, null, null, null);
     }
 
     static Dose dose(CaseObject d) {
