@@ -88,7 +88,7 @@ public record Findings(
 
     /** Reversed reflex, or the breath is lost within two breaths: nothing loaded above the first float. */
     public boolean breathComesFirst() {
-        return cough == Cough.PUSHES_OUT || (toleranceBreaths != null && toleranceBreaths <= POOR_TOLERANCE_BREATHS);
+        return coughReversed() || (toleranceBreaths != null && toleranceBreaths <= POOR_TOLERANCE_BREATHS);
     }
 
     /** The grade of the weaker side: the deep-core set works as one, so the weaker side decides what is safe. */
