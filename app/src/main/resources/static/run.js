@@ -13,6 +13,7 @@ document.addEventListener('alpine:init', () => {
     phaseLeft: '',
     out: false,
     startedAt: 0,
+    holdSecond: null,
     still: window.matchMedia('(prefers-reduced-motion: reduce)').matches,
 
     async init() {
@@ -119,7 +120,8 @@ document.addEventListener('alpine:init', () => {
 
     report(event) {
       this.panel = '';
-      this.queue.push(Object.assign({ id: fern.uuid() }, event));
+      const second = event.kind === 'SIGN' ? this.holdSecond : null;
+      this.queue.push(Object.assign({ id: fern.uuid(), second }, event));
       localStorage.setItem(this.key, JSON.stringify(this.queue));
       this.severity = 'CLEAR';
       this.send();
@@ -191,6 +193,7 @@ document.addEventListener('alpine:init', () => {
       this.phaseText = same ? p.text : p.text + ' · ' + words[p.breath].toLowerCase();
       this.phaseLeft = String(Math.floor(at) + 1);
       this.out = p.breath === 'OUT';
+      this.holdSecond = p.part === 'HOLD' ? Math.floor(at) : null;
       const ball = this.$root.querySelector('.breath .ball');
       if (!ball) { return; }
       const wave = p.breath === 'OUT' ? 1 - share : p.breath === 'IN' ? share : 0.5;

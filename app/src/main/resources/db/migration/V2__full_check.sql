@@ -3,6 +3,8 @@ ALTER TABLE finding MODIFY finding_value VARCHAR(400) NOT NULL;
 
 -- The next best move and why it was not chosen
 ALTER TABLE run_event ADD COLUMN runner_up VARCHAR(300) NULL;
+-- Seconds into the hold when a sign came
+ALTER TABLE run_event ADD COLUMN hold_second DOUBLE NULL;
 
 -- A part of the check that was left out, and why
 CREATE TABLE check_skip (

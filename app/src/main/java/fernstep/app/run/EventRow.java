@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param sign a sign code, or an emergency answer's code
  * @param refersTo the event that an undo or an override is about
  * @param numberValue effort, or the item to go to
+ * @param holdSecond seconds into the hold when the sign came, or null
  * @param runnerUp the next best move and why it was not chosen, in words
  */
 public record EventRow(
@@ -36,7 +37,8 @@ public record EventRow(
         @Nullable RuleId ruleId,
         @Nullable String reason,
         @Nullable Integer numberValue,
-        @Nullable String runnerUp) {
+        @Nullable String runnerUp,
+        @Nullable Double holdSecond) {
 
     /** What can happen. */
     public enum Kind {

@@ -135,7 +135,8 @@ final class RunLog {
         SignCode code = code(e.sign());
         int rep = e.repNo() == null ? item.repsDone + 1 : e.repNo();
         if (code != null && e.severity() != null) {
-            Seen seen = new Seen(code, e.severity(), e.side(), rep, null, e.painLevel(), null, false, e.recoverable());
+            Seen seen = new Seen(
+                    code, e.severity(), e.side(), rep, e.holdSecond(), e.painLevel(), null, false, e.recoverable());
             item.soFar.add(new RepRecord(rep, List.of(seen), move, lever));
         }
         item.made.add(new ResultRules.Made(move, lever, code == SignCode.TIRED));

@@ -37,7 +37,7 @@ public record RunState(
             String state) {}
 
     /** Part of a repetition for the pacer. */
-    public record Phase(String text, String breath, int seconds) {}
+    public record Phase(String part, String text, String breath, int seconds) {}
 
     /** A sign mark; {@code key} is the digit that presses it, or empty. */
     public record Sign(String code, String label, String key, boolean seenThisRep) {}

@@ -85,7 +85,10 @@ class RunView {
                 eased(i),
                 Pacer.phases(rung, client.stances().effortTiming(), i.dose.holdS()).stream()
                         .map(p -> new RunState.Phase(
-                                words.text("pacer." + p.part()), p.breath().name(), p.seconds()))
+                                p.part().name(),
+                                words.text("pacer." + p.part()),
+                                p.breath().name(),
+                                p.seconds()))
                         .toList(),
                 signs(i),
                 i.closed ? "closed" : i.skipped ? "skipped" : i.done ? "done" : "open");

@@ -123,7 +123,8 @@ public class Runner {
             @Nullable String refersTo,
             @Nullable Move move,
             @Nullable String reason,
-            @Nullable Integer value) {}
+            @Nullable Integer value,
+            @Nullable Double second) {}
 
     /** A session after a report, and whose it is. */
     public record Taken(RunLog log, ClientFile client) {}
@@ -182,6 +183,7 @@ public class Runner {
                 null,
                 null,
                 r.value(),
+                null,
                 null);
     }
 
@@ -229,7 +231,8 @@ public class Runner {
                 advice.rule(),
                 wording.of(advice.reason()),
                 null,
-                runnerUp(advice)));
+                runnerUp(advice),
+                r.second()));
     }
 
     /** "Step back a rung: Easing comes before stepping back." */
@@ -261,7 +264,7 @@ public class Runner {
                         severity,
                         item.side,
                         rep,
-                        null,
+                        r.second(),
                         r.painLevel(),
                         null,
                         false,
@@ -324,6 +327,7 @@ public class Runner {
                 null,
                 null,
                 reason,
+                null,
                 null,
                 null));
     }

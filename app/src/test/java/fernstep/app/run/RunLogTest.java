@@ -70,6 +70,7 @@ class RunLogTest {
                 null,
                 null,
                 value,
+                null,
                 null));
         return id;
     }
