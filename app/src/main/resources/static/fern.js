@@ -49,6 +49,7 @@ document.addEventListener('alpine:init', () => {
   Alpine.data('autosave', () => ({
     queue: [],
     sending: false,
+    leaving: false,
     state: '',
     key: '',
 
@@ -58,6 +59,11 @@ document.addEventListener('alpine:init', () => {
       // What an earlier page could not send goes first; then the page is read again, so that it shows all of it.
       if (this.queue.length) { this.send().then(() => { if (!this.queue.length) { window.location.reload(); } }); }
       window.addEventListener('online', () => this.send());
+      // While the page is being left, an answer no longer counts: the next page sends again and shows all of it.
+      window.addEventListener('beforeunload', () => {
+        this.leaving = true;
+        window.setTimeout(() => { this.leaving = false; this.sending = false; this.send(); }, 5000);
+      });
     },
 
     waiting() { return this.queue.length > 0; },
@@ -82,6 +88,7 @@ document.addEventListener('alpine:init', () => {
           const answer = await fern.post(this.queue[0].url, this.queue[0].fields);
           if (answer.redirected) { this.leave(answer.url); return; }
           const html = await answer.text();
+          if (this.leaving) { return; }
           this.queue.shift();
           this.keep();
           const target = document.getElementById('results');

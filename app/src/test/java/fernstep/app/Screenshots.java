@@ -49,7 +49,7 @@ public final class Screenshots {
             page.keyboard().press(key);
         }
         page.waitForSelector("text=Area at rest");
-        page.waitForTimeout(600);
+        saved();
         shot("check");
         page.click("text=From the side");
         page.waitForSelector(".pad .mark");
@@ -63,7 +63,7 @@ public final class Screenshots {
                 page.keyboard().press("ArrowUp");
             }
         }
-        page.waitForTimeout(1500);
+        saved();
         whole("check-side");
         page.click("text=On to the plan");
         shot("plan");
@@ -102,6 +102,11 @@ public final class Screenshots {
         page.waitForTimeout(400);
         shot("run-phone-dark");
         page.context().close();
+    }
+
+    private void saved() {
+        com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat(page.locator(".saved"))
+                .hasText("Saved");
     }
 
     private void signIn(Browser browser, int width, int height, ColorScheme scheme) {
