@@ -104,6 +104,7 @@ class FullCheckTest {
         keys.type("1414").type("2").type("22").type("5").press("Enter"); // rod, belly, hips, hover
         keys.saved();
         visitor.checkAccessible();
+        assertThat(page.locator("#results")).containsText("A clean hover of 5 s");
         System.out.println("a first full check took " + keys.pressed + " keys");
         assertThat(keys.pressed).isLessThanOrEqualTo(120);
         keys.press("Enter");

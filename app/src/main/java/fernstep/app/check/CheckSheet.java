@@ -193,7 +193,9 @@ public record CheckSheet(
 
     /** What today's findings mean for what may follow. */
     public List<Reason> meanings() {
-        return Meanings.of(Checks.findings(values));
+        List<Reason> all = new ArrayList<>(Meanings.of(Checks.findings(values)));
+        all.addAll(Meanings.of(Checks.observed(values)));
+        return all;
     }
 
     /** What is compared side by side, with its words; only where both sides were taken today. */

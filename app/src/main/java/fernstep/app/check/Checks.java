@@ -6,6 +6,7 @@ import fernstep.app.client.ClientFile;
 import fernstep.app.security.Examiners;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.FloatTest;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Side;
 import fernstep.core.progress.ChangeReport;
 import fernstep.core.screening.Stage;
@@ -143,6 +144,35 @@ public class Checks {
                 code(values, FindingField.DOMING, Findings.Doming.class),
                 code(values, FindingField.COUGH_FLOOR, Findings.FloorOnCough.class),
                 code(values, FindingField.SCOOP, Findings.Scoop.class));
+    }
+
+    static Observed observed(Map<String, String> values) {
+        return new Observed(
+                decimal(values, FindingField.SET_EFFORT_PCT),
+                code(values, FindingField.PF_LIFT, Observed.FloorLift.class),
+                code(values, FindingField.PF_LET_GO, Observed.LetGo.class),
+                code(values, FindingField.PF_OVER, Observed.YesNo.class),
+                code(values, FindingField.RIB_FLARE, Observed.YesNo.class),
+                code(values, FindingField.FLARE_SETTLES, Observed.YesNo.class),
+                code(values, FindingField.STRAW, Observed.Straw.class),
+                contacts(values, FindingField.ROD_ARM),
+                contacts(values, FindingField.ROD_LEG),
+                code(values, FindingField.BELLY_DROP, Observed.YesNo.class),
+                decimal(values, FindingField.HOVER_S));
+    }
+
+    private static Map<Side, Observed.RodContact> contacts(Map<String, String> values, FindingField field) {
+        Map<Side, Observed.RodContact> contacts = new EnumMap<>(Side.class);
+        for (Side side : Side.values()) {
+            Optional.ofNullable(values.get(CheckSheet.key(field, side.name())))
+                    .ifPresent(v -> contacts.put(side, Observed.RodContact.valueOf(v)));
+        }
+        return contacts;
+    }
+
+    private static @Nullable Double decimal(Map<String, String> values, FindingField field) {
+        String value = values.get(CheckSheet.key(field, ""));
+        return value == null ? null : Double.valueOf(value);
     }
 
     /** By eye where it was said, else from the dragged landmarks. */

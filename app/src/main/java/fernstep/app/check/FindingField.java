@@ -2,6 +2,7 @@ package fernstep.app.check;
 
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.FloatTest;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Range;
 import java.util.Arrays;
 import java.util.List;
@@ -12,16 +13,16 @@ import org.jspecify.annotations.Nullable;
 /** Every finding that can be recorded: one of some codes, a number in a range, or points on a picture. */
 public enum FindingField {
     DOMING(Findings.Doming.class, false),
-    DOME_WHEN(Answers.DomeWhen.class, false),
+    DOME_WHEN(Observed.DomeWhen.class, false),
     DOME_EXTENT_CM(Range.DOME_EXTENT_CM, false),
     COUGH(Findings.Cough.class, false),
     COUGH_FLOOR(Findings.FloorOnCough.class, false),
     SET_GRADE(Range.SET_GRADE, true),
     SET_HOLD_S(Range.HOLD_S, true),
     SET_EFFORT_PCT(Range.EFFORT_PCT, false),
-    PF_LIFT(Answers.FloorLift.class, false),
-    PF_LET_GO(Answers.LetGo.class, false),
-    PF_OVER(Answers.YesNo.class, false),
+    PF_LIFT(Observed.FloorLift.class, false),
+    PF_LET_GO(Observed.LetGo.class, false),
+    PF_OVER(Observed.YesNo.class, false),
     PF_HOLD_S(Range.FLOOR_HOLD_S, false),
     PF_QUICK(Range.QUICK_LIFTS, false),
     /** Internal examination: therapists only. */
@@ -30,13 +31,13 @@ public enum FindingField {
     RIB_IN_CM(Range.GIRTH_CM, false),
     RIB_OUT_CM(Range.GIRTH_CM, false),
     LUMBAR_GAP(Findings.LumbarGap.class, false),
-    RIB_FLARE(Answers.YesNo.class, false),
-    FLARE_SETTLES(Answers.YesNo.class, false),
+    RIB_FLARE(Observed.YesNo.class, false),
+    FLARE_SETTLES(Observed.YesNo.class, false),
     RIBS(Findings.RibsOverPelvis.class, false),
     ALIGNMENT_POINTS(Landmarks.ALIGNMENT_POINTS),
     DOME_POINTS(Landmarks.DOME_POINTS),
     TOLERANCE_BREATHS(Range.BREATHS, false),
-    STRAW(Answers.Straw.class, false),
+    STRAW(Observed.Straw.class, false),
     FLOAT_F1(FloatTest.Try.class, true),
     FLOAT_F2(FloatTest.Try.class, true),
     FLOAT_F3(FloatTest.Try.class, true),
@@ -44,10 +45,10 @@ public enum FindingField {
     FLOAT_F5(FloatTest.Try.class, true),
     SCOOP(Findings.Scoop.class, false),
     SCOOP_MM(Range.DEPTH_MM, false),
-    ROD_ARM(Answers.RodContact.class, true),
-    ROD_LEG(Answers.RodContact.class, true),
-    BELLY_DROP(Answers.YesNo.class, false),
-    HIP_DROP(Answers.YesNo.class, true),
+    ROD_ARM(Observed.RodContact.class, true),
+    ROD_LEG(Observed.RodContact.class, true),
+    BELLY_DROP(Observed.YesNo.class, false),
+    HIP_DROP(Observed.YesNo.class, true),
     HOVER_S(Range.HOLD_S, false);
 
     private final List<String> codes;

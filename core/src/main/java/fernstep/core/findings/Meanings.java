@@ -11,6 +11,11 @@ public final class Meanings {
     private static final int POOR_TOLERANCE = 2;
     private static final int FAIR_TOLERANCE = 4;
     private static final int GOOD_TOLERANCE = 10;
+    /** About a fifth of full effort is wanted; above a third it is too strong. */
+    private static final double TOO_STRONG_PCT = 33;
+    /** The hover test asks for four to five seconds. */
+    private static final double HOVER_HELD_S = 4;
+
     private static final int WEAK_SET = 2;
     private static final int FIRM_SET = 4;
 
@@ -39,6 +44,42 @@ public final class Meanings {
             all.add(Reason.of("meaning.floatSides", left < right ? Side.LEFT : Side.RIGHT, Math.abs(left - right)));
         }
         return List.copyOf(all);
+    }
+
+    /** The same for what was observed beside. */
+    public static List<Reason> of(Observed o) {
+        List<Reason> all = new ArrayList<>();
+        if (o.effortPct() != null) {
+            all.add(Reason.of(
+                    o.effortPct() > TOO_STRONG_PCT ? "meaning.effort.strong" : "meaning.effort.light", o.effortPct()));
+        }
+        add(all, o.floorLift(), "meaning.floor.");
+        add(all, o.letGo(), "meaning.letGo.");
+        if (o.overRecruits() == Observed.YesNo.YES) {
+            all.add(Reason.of("meaning.overRecruits"));
+        }
+        if (o.ribFlare() == Observed.YesNo.YES) {
+            all.add(Reason.of(
+                    o.flareSettles() == Observed.YesNo.YES ? "meaning.flare.settles" : "meaning.flare.stays"));
+        }
+        add(all, o.straw(), "meaning.straw.");
+        for (Side side : Side.values()) {
+            rod(all, "meaning.rodArm", side, o.rodArm().get(side));
+            rod(all, "meaning.rodLeg", side, o.rodLeg().get(side));
+        }
+        if (o.bellyDrops() == Observed.YesNo.YES) {
+            all.add(Reason.of("meaning.bellyDrops"));
+        }
+        if (o.hoverS() != null) {
+            all.add(Reason.of(o.hoverS() >= HOVER_HELD_S ? "meaning.hover.holds" : "meaning.hover.short", o.hoverS()));
+        }
+        return List.copyOf(all);
+    }
+
+    private static void rod(List<Reason> all, String key, Side side, Observed.@Nullable RodContact lost) {
+        if (lost != null && lost != Observed.RodContact.KEPT) {
+            all.add(Reason.of(key, side, Reason.of("finding." + lost)));
+        }
     }
 
     /** 1–2 breaths poor, 3–4 fair, 10 and more good. */

@@ -60,4 +60,36 @@ class MeaningsTest {
     void nothing_is_said_of_what_was_not_taken() {
         assertThat(Meanings.of(Findings.NONE)).isEmpty();
     }
+
+    @Test
+    void what_was_observed_says_what_it_asks_for() {
+        Observed o = new Observed(
+                40.0,
+                Observed.FloorLift.LIFTS,
+                Observed.LetGo.PARTLY,
+                Observed.YesNo.NO,
+                Observed.YesNo.YES,
+                Observed.YesNo.NO,
+                Observed.Straw.GENTLE,
+                Map.of(Side.LEFT, Observed.RodContact.KEPT),
+                Map.of(Side.RIGHT, Observed.RodContact.SACRUM),
+                Observed.YesNo.NO,
+                3.0);
+        assertThat(Meanings.of(o))
+                .containsExactly(
+                        Reason.of("meaning.effort.strong", 40.0),
+                        Reason.of("meaning.floor.LIFTS"),
+                        Reason.of("meaning.letGo.PARTLY"),
+                        Reason.of("meaning.flare.stays"),
+                        Reason.of("meaning.straw.GENTLE"),
+                        Reason.of("meaning.rodLeg", Side.RIGHT, Reason.of("finding.SACRUM")),
+                        Reason.of("meaning.hover.short", 3.0));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"20, light", "33, light", "34, strong"})
+    void effort_above_a_third_is_too_strong(double percent, String grade) {
+        Observed o = new Observed(percent, null, null, null, null, null, null, Map.of(), Map.of(), null, null);
+        assertThat(Meanings.of(o)).containsExactly(Reason.of("meaning.effort." + grade, percent));
+    }
 }

@@ -98,6 +98,8 @@ public final class Wording {
         if (fact instanceof Enum<?> code && PREFIX.containsKey(code.getDeclaringClass())) {
             return of(code);
         }
-        return fact instanceof Number number ? Numbers.plain(number.doubleValue()).replace('-', '−') : String.valueOf(fact);
+        return fact instanceof Number number
+                ? Numbers.plain(number.doubleValue()).replace('-', '−')
+                : String.valueOf(fact);
     }
 }

@@ -1,0 +1,71 @@
+package fernstep.core.findings;
+
+import fernstep.core.measure.Side;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What was seen and told beside the findings that decide the start; a missing check is null or absent.
+ *
+ * @param effortPct effort used for the set, % of full; about a fifth is wanted
+ * @param rodArm where the rod lost her first while that arm reached
+ * @param rodLeg the same for the leg
+ * @param hoverS clean hover, s
+ */
+public record Observed(
+        @Nullable Double effortPct,
+        @Nullable FloorLift floorLift,
+        @Nullable LetGo letGo,
+        @Nullable YesNo overRecruits,
+        @Nullable YesNo ribFlare,
+        @Nullable YesNo flareSettles,
+        @Nullable Straw straw,
+        Map<Side, RodContact> rodArm,
+        Map<Side, RodContact> rodLeg,
+        @Nullable YesNo bellyDrops,
+        @Nullable Double hoverS) {
+
+    public Observed {
+        rodArm = Map.copyOf(rodArm);
+        rodLeg = Map.copyOf(rodLeg);
+    }
+
+    public enum YesNo {
+        YES,
+        NO
+    }
+
+    /** At which part of the head lift the ridge shows. */
+    public enum DomeWhen {
+        GOING_UP,
+        AT_THE_TOP,
+        COMING_DOWN
+    }
+
+    public enum FloorLift {
+        LIFTS,
+        DOES_NOT,
+        BEARS_DOWN
+    }
+
+    public enum LetGo {
+        FULLY,
+        PARTLY,
+        NO
+    }
+
+    /** Strongest blow at which the belly stays flat. */
+    public enum Straw {
+        NONE,
+        FAINT,
+        GENTLE,
+        FIRM
+    }
+
+    public enum RodContact {
+        KEPT,
+        SKULL,
+        MID_BACK,
+        SACRUM
+    }
+}
