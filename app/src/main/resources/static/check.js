@@ -5,6 +5,7 @@ document.addEventListener('alpine:init', () => {
     method: 'FINGERS',
     feel: '',
     depth: '',
+    depthCode: '',
     picked: null,
     from: null,
     now: '',
@@ -53,6 +54,7 @@ document.addEventListener('alpine:init', () => {
         values: value,
         feel: this.feel,
         depthMm: this.depth,
+        depthCode: this.depthCode,
       });
     },
 

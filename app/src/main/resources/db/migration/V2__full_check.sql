@@ -63,3 +63,6 @@ CREATE TABLE photo (
   FOREIGN KEY (client_id) REFERENCES client (id) ON DELETE CASCADE,
   FOREIGN KEY (visit_id) REFERENCES visit (id) ON DELETE CASCADE
 );
+
+-- Depth by the knuckles, where it is not measured in mm
+ALTER TABLE reading ADD COLUMN depth_code VARCHAR(20) NULL;

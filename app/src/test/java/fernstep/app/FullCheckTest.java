@@ -143,6 +143,8 @@ class FullCheckTest {
     void a_visit_cut_short_by_a_reload_goes_on_where_it_was(Visitor visitor) {
         Page page = check(visitor, "tamsin", "Wren Abara");
         Keys keys = new Keys(page);
+        page.getByLabel("Depth by the knuckles").selectOption("KNUCKLE_1");
+        page.locator(".cell.picked").focus();
         keys.type("32");
         page.reload();
         assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3");

@@ -9,6 +9,7 @@ import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.GateCode;
 import fernstep.core.separation.Condition;
+import fernstep.core.separation.Depth;
 import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
 import java.util.UUID;
@@ -58,6 +59,7 @@ class CheckController {
             @RequestParam(defaultValue = "") String values,
             @RequestParam(required = false) @Nullable Feel feel,
             @RequestParam(required = false) @Nullable Double depthMm,
+            @RequestParam(required = false) @Nullable Depth depthCode,
             @AuthenticationPrincipal SignedIn me,
             Model model) {
         Visit visit = visits.byId(id);
@@ -66,8 +68,8 @@ class CheckController {
             mapper.removeReading(id, siteCm, condition);
         } else {
             try {
-                ReadingRow row =
-                        new ReadingRow(id, siteCm, condition, method, values.strip(), depthMm, feel, me.staffId());
+                ReadingRow row = new ReadingRow(
+                        id, siteCm, condition, method, values.strip(), depthMm, depthCode, feel, me.staffId());
                 row.asReading();
                 mapper.putReading(row);
             } catch (IllegalArgumentException e) {
@@ -137,6 +139,7 @@ class CheckController {
         model.addAttribute("postures", Posture.values());
         model.addAttribute("methods", Method.values());
         model.addAttribute("feels", Feel.values());
+        model.addAttribute("depths", Depth.values());
         model.addAttribute("sides", Side.values());
         model.addAttribute("checkGate", visit.screening().gates().get(GateCode.SEPARATION_CHECK));
         if (posture == Posture.SIDE_VIEW) {

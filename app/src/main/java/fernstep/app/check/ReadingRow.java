@@ -1,6 +1,7 @@
 package fernstep.app.check;
 
 import fernstep.core.separation.Condition;
+import fernstep.core.separation.Depth;
 import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
 import fernstep.core.separation.Reading;
@@ -17,6 +18,7 @@ public record ReadingRow(
         Method method,
         String readingValues,
         @Nullable Double depthMm,
+        @Nullable Depth depthCode,
         @Nullable Feel feel,
         long staffId) {
 

@@ -147,8 +147,8 @@ class DemoHistory {
     }
 
     private void reading(long visit, double site, Condition condition, double fingers, Feel feel, long staff) {
-        checks.putReading(
-                new ReadingRow(visit, site, condition, Method.FINGERS, String.valueOf(fingers), null, feel, staff));
+        checks.putReading(new ReadingRow(
+                visit, site, condition, Method.FINGERS, String.valueOf(fingers), null, null, feel, staff));
     }
 
     private long visit(long client, int daysAgo, long staff) {

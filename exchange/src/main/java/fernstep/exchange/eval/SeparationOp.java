@@ -4,6 +4,7 @@ import fernstep.core.approach.Stances.GapReading;
 import fernstep.core.measure.Range;
 import fernstep.core.screening.Stage;
 import fernstep.core.separation.Condition;
+import fernstep.core.separation.Depth;
 import fernstep.core.separation.Examiner;
 import fernstep.core.separation.Feel;
 import fernstep.core.separation.FingerCalibration;
@@ -76,6 +77,7 @@ final class SeparationOp implements Operation {
         Method method = r.code("method", Method.class);
         List<Double> values = r.numbers("values", method == Method.FINGERS ? Range.FINGERS : VALUE);
         Double depth = r.optionalNumber("depthMm", Range.DEPTH_MM).orElse(null);
+        r.optionalCode("depth", Depth.class);
         Feel feel = r.optionalCode("feel", Feel.class).orElse(null);
         r.nothingElse();
         return r.checked("values", () -> new Reading(site, condition, method, values, depth, feel));
