@@ -11,13 +11,14 @@ document.addEventListener('alpine:init', () => {
       this.state = 'Saving…';
       try {
         const answer = await fern.post(this.$root.dataset.url, { code: box.value, yes: box.checked });
+        if (answer.redirected || !answer.ok) { throw new Error('not saved'); }
         document.getElementById('outcome').innerHTML = await answer.text();
         this.state = 'Saved';
         const correction = document.querySelector('[data-corrects]');
         if (correction) { box.checked = true; correction.querySelector('input[name="reason"]').focus(); }
       } catch (lost) {
         box.checked = !box.checked;
-        this.state = 'No connection: not saved, please tick again';
+        this.state = 'Not saved: no connection, or signed out. Please tick again';
       }
     },
   }));

@@ -24,6 +24,16 @@ const fern = {
     });
   },
 
+  /** The sign-in has run out: what is unsent stays kept, and the page leads to the sign-in. Tried once, so never round and round. */
+  signInAgain(key) {
+    if (!sessionStorage.getItem(key)) {
+      sessionStorage.setItem(key, 'asked');
+      window.location.reload();
+    }
+  },
+
+  signedIn(key) { sessionStorage.removeItem(key); },
+
   async postJson(url, body) {
     return fetch(url, {
       method: 'POST',
@@ -87,8 +97,11 @@ document.addEventListener('alpine:init', () => {
         try {
           const answer = await fern.post(this.queue[0].url, this.queue[0].fields);
           if (answer.redirected) { this.leave(answer.url); return; }
+          if (answer.status === 401 || answer.status === 403) { fern.signInAgain(this.key); this.state = 'Not saved yet: please sign in again'; return; }
+          if (answer.status >= 500) { throw new Error('the server could not save it'); }
           const html = await answer.text();
           if (this.leaving) { return; }
+          fern.signedIn(this.key);
           this.queue.shift();
           this.keep();
           const target = document.getElementById('results');

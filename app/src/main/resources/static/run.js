@@ -134,7 +134,10 @@ document.addEventListener('alpine:init', () => {
         try {
           const answer = await fern.postJson(this.$root.dataset.url + '/events', this.queue[0]);
           if (answer.redirected) { window.location.href = answer.url; return; }
+          if (answer.status === 401 || answer.status === 403) { this.offline = true; fern.signInAgain(this.key); return; }
+          if (answer.status >= 500) { throw new Error('the server could not take it'); }
           const body = await answer.json();
+          fern.signedIn(this.key);
           this.queue.shift();
           localStorage.setItem(this.key, JSON.stringify(this.queue));
           this.offline = false;

@@ -84,6 +84,33 @@ class SafetyNetTest {
     }
 
     @Test
+    void what_is_typed_after_the_sign_in_ran_out_is_kept_for_the_next_sign_in(Visitor visitor) {
+        Page page = visitor.onATablet("ilse");
+        visitor.startVisit("Adaeze Nwosu");
+        page.click("text=Asked. On to the check");
+        page.locator(".cell.picked").waitFor();
+        visitor.context().clearCookies();
+        page.keyboard().press("4");
+        page.waitForURL("**/sign-in");
+        page.fill("#username", "ilse");
+        page.fill("#password", "tidemark-demo");
+        page.click("main button");
+        page.waitForURL("**/check**");
+        assertThat(page.locator(".cell[data-order='0'] .value")).hasText("4");
+    }
+
+    @Test
+    void a_plan_is_not_run_before_the_questions_were_asked(Visitor visitor) {
+        Page page = visitor.onATablet("ilse");
+        visitor.startVisit("Catarina Reis");
+        String ask = page.url();
+        visitor.open(ask.replaceAll("http://[^/]+", "").replace("/ask", "/plan"));
+        visitor.see("Today's questions were not asked yet");
+        page.click("text=Use this plan and run it");
+        assertThat(page).hasURL(ask);
+    }
+
+    @Test
     void the_same_event_twice_is_one_event(Visitor visitor) {
         Page page = visitor.onATablet("imogen");
         visitor.startVisit("Beatrix Moreau");

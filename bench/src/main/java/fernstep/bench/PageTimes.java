@@ -55,6 +55,7 @@ public final class PageTimes {
         report("POST reading", () -> post(
                 "/visits/" + visit + "/readings", "siteCm=2&condition=REST&method=FINGERS&values=2.5", csrf));
         String session = UUID.randomUUID().toString();
+        post("/visits/" + visit + "/asked", "", csrf);
         post("/visits/" + visit + "/run", "sessionId=" + session, csrf);
         String events = "/sessions/" + session + "/events";
         report(

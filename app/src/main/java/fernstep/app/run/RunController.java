@@ -42,6 +42,9 @@ class RunController {
         if (!sessionId.matches(UUID_SHAPE)) {
             return "redirect:/visits/" + id + "/plan";
         }
+        if (!visits.byId(id).asked()) {
+            return "redirect:/visits/" + id + "/ask";
+        }
         return "redirect:/sessions/" + runner.start(id, sessionId, me.staffId());
     }
 
