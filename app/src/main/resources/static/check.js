@@ -68,7 +68,12 @@ document.addEventListener('alpine:init', () => {
       this.set(parts.join(' '));
     },
 
-    swipeStart() { this.from = [this.$event.clientX, this.$event.clientY]; },
+    /** A thumb leaves the number while it swipes: the number keeps hold of it, but a press on − or + stays a press. */
+    swipeStart() {
+      if (this.$event.target.closest('button')) { return; }
+      this.$event.currentTarget.setPointerCapture(this.$event.pointerId);
+      this.from = [this.$event.clientX, this.$event.clientY];
+    },
 
     /** On touch: up and down change the value, left and right go to the next or the last cell. */
     swipeEnd() {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.RequestOptions;
 import fernstep.app.AppExtension.Running;
@@ -110,6 +111,28 @@ class FullCheckTest {
         keys.press("Enter");
         page.waitForURL("**/plan");
         assertThat(page.locator(".item .code").first()).hasText("BR3");
+    }
+
+    @Test
+    void a_thumb_swiped_up_on_the_big_number_adds_half_a_finger_and_sideways_goes_on(Visitor visitor) {
+        Page page = check(visitor, "imogen", "Beatrix Moreau");
+        page.locator(".cell.picked").click();
+        String first = page.locator(".cell.picked .value").textContent();
+        swipe(page, 0, -60);
+        assertThat(page.locator(".cell.picked .value")).not().hasText(first);
+        String picked = page.locator(".cell.picked").getAttribute("aria-label");
+        swipe(page, -80, 0);
+        assertThat(page.locator(".cell.picked")).not().hasAttribute("aria-label", picked);
+    }
+
+    private static void swipe(Page page, int dx, int dy) {
+        BoundingBox big = page.locator(".stepper.swipe .big").boundingBox();
+        double x = big.x + big.width / 2;
+        double y = big.y + big.height / 2;
+        page.mouse().move(x, y);
+        page.mouse().down();
+        page.mouse().move(x + dx, y + dy);
+        page.mouse().up();
     }
 
     @Test

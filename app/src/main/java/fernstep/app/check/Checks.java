@@ -86,9 +86,11 @@ public class Checks {
     }
 
     /** One visit's readings and findings, ready to be compared. */
-    public record Taken(VisitRow visit, Separation.Check check, Map<ChangeReport.Key, Double> measures) {
+    public record Taken(VisitRow visit, Separation.Check check, ChangeReport.Found found) {
         public boolean empty() {
-            return check.readings().isEmpty() && measures.isEmpty();
+            return check.readings().isEmpty()
+                    && found.numbers().isEmpty()
+                    && found.codes().isEmpty();
         }
     }
 
@@ -96,7 +98,7 @@ public class Checks {
     public List<Taken> history(List<VisitRow> visits) {
         return visits.stream()
                 .sorted(Comparator.comparing(VisitRow::heldOn))
-                .map(v -> new Taken(v, check(mapper.readings(v.id())), Measures.of(byKey(mapper.findings(v.id())))))
+                .map(v -> new Taken(v, check(mapper.readings(v.id())), Measures.found(byKey(mapper.findings(v.id())))))
                 .filter(t -> !t.empty())
                 .toList();
     }
@@ -104,9 +106,7 @@ public class Checks {
     /** The later visit compared with the earlier one. */
     public ChangeReport changes(ClientFile client, Taken before, Taken now) {
         return ChangeReport.of(
-                separation(client, now.visit().heldOn(), now.check(), before.check()),
-                before.measures(),
-                now.measures());
+                separation(client, now.visit().heldOn(), now.check(), before.check()), before.found(), now.found());
     }
 
     private Separation.Check check(List<ReadingRow> rows) {

@@ -2,15 +2,43 @@ package fernstep.app.check;
 
 import fernstep.core.findings.FloatTest;
 import fernstep.core.measure.Side;
+import fernstep.core.progress.ChangeReport.Found;
 import fernstep.core.progress.ChangeReport.Key;
+import fernstep.core.progress.ChangeReport.Observation;
 import fernstep.core.progress.Measure;
+import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** The findings of a visit as numbers that can be followed. */
 final class Measures {
+    /** The five tries of the float test are told as one score. */
+    private static final Set<FindingField> TOLD_ELSEWHERE = EnumSet.copyOf(FindingField.floatTries());
+
     private Measures() {}
+
+    static Found found(Map<String, String> values) {
+        return new Found(of(values), codes(values));
+    }
+
+    private static Map<Observation, String> codes(Map<String, String> values) {
+        Map<Observation, String> all = new HashMap<>();
+        for (FindingField field : FindingField.values()) {
+            if (field.range() != null || field.choices().isEmpty() || TOLD_ELSEWHERE.contains(field)) {
+                continue;
+            }
+            for (String side : field.perSide() ? List.of(Side.LEFT.name(), Side.RIGHT.name()) : List.of("")) {
+                String value = values.get(CheckSheet.key(field, side));
+                if (value != null) {
+                    all.put(new Observation(field.name(), side.isEmpty() ? null : Side.valueOf(side)), value);
+                }
+            }
+        }
+        return all;
+    }
 
     static Map<Key, Double> of(Map<String, String> values) {
         Map<Key, Double> all = new HashMap<>();

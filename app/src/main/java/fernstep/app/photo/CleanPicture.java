@@ -1,8 +1,13 @@
 package fernstep.app.photo;
 
+import com.drew.imaging.ImageMetadataReader;
+import com.drew.imaging.ImageProcessingException;
+import com.drew.metadata.exif.ExifDirectoryBase;
+import com.drew.metadata.exif.ExifIFD0Directory;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
+import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -18,6 +23,7 @@ record CleanPicture(int widthPx, int heightPx, byte[] jpeg) {
     static final int LARGEST_BYTES = 10 * 1024 * 1024;
     private static final int LONGEST_SIDE_PX = 1600;
     private static final int LARGEST_SIDE_READ_PX = 12_000;
+    private static final int UPRIGHT = 1;
     private static final Set<String> KINDS = Set.of("jpeg", "png");
 
     /** Why a file is refused, in words for the person who chose it. */
@@ -48,13 +54,53 @@ record CleanPicture(int widthPx, int heightPx, byte[] jpeg) {
                 if (Math.max(reader.getWidth(0), reader.getHeight(0)) > LARGEST_SIDE_READ_PX) {
                     throw new Refused("The picture is wider or higher than 12,000 pixels.");
                 }
-                return drawn(reader.read(0));
+                return drawn(upright(reader.read(0), turn(file)));
             } finally {
                 reader.dispose();
             }
         } catch (IOException e) {
             throw new Refused("The picture is damaged.");
         }
+    }
+
+    /** How the camera was held, 1 (upright) to 8, as Exif numbers it; 1 where nothing is said. */
+    private static int turn(byte[] file) {
+        try {
+            ExifIFD0Directory exif = ImageMetadataReader.readMetadata(new ByteArrayInputStream(file))
+                    .getFirstDirectoryOfType(ExifIFD0Directory.class);
+            Integer turn = exif == null ? null : exif.getInteger(ExifDirectoryBase.TAG_ORIENTATION);
+            return turn == null ? UPRIGHT : turn;
+        } catch (ImageProcessingException | IOException e) {
+            return UPRIGHT;
+        }
+    }
+
+    /** Camera phones store the pixels as the sensor lay and say in a mark how to turn them; the mark is left behind. */
+    private static BufferedImage upright(BufferedImage from, int turn) {
+        int quarters = switch (turn) {
+            case 3 -> 2;
+            case 6 -> 1;
+            case 8 -> 3;
+            default -> 0;
+        };
+        if (quarters == 0) {
+            return from;
+        }
+        AffineTransform turned =
+                AffineTransform.getQuadrantRotateInstance(quarters, from.getWidth() / 2.0, from.getHeight() / 2.0);
+        boolean swaps = quarters % 2 == 1;
+        int width = swaps ? from.getHeight() : from.getWidth();
+        int height = swaps ? from.getWidth() : from.getHeight();
+        AffineTransform centred = AffineTransform.getTranslateInstance(
+                (width - from.getWidth()) / 2.0, (height - from.getHeight()) / 2.0);
+        centred.concatenate(turned);
+        BufferedImage to = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = to.createGraphics();
+        g.setColor(Color.WHITE);
+        g.fillRect(0, 0, width, height);
+        g.drawImage(from, centred, null);
+        g.dispose();
+        return to;
     }
 
     private static CleanPicture drawn(BufferedImage from) throws IOException {

@@ -7,6 +7,7 @@ import fernstep.app.ask.VisitRow;
 import fernstep.app.check.Checks;
 import fernstep.core.approach.Stances.GapReading;
 import fernstep.core.client.BodyEvent;
+import fernstep.core.progress.ChangeReport;
 import fernstep.core.screening.Stage.ForWidth;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.Examiner;
@@ -26,7 +27,7 @@ class TrendChartTest {
         return new Checks.Taken(
                 new VisitRow(day, 1, START.plusDays(day), 1, null, null, null),
                 new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.CALIPER, mm)), Examiner.UNKNOWN),
-                Map.of());
+                new ChangeReport.Found(Map.of(), Map.of()));
     }
 
     private static TrendChart chart(List<BodyEvent> events, List<LocalDate> gates, double... dayAndMm) {

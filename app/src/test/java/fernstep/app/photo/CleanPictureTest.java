@@ -11,6 +11,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class CleanPictureTest {
     private static byte[] picture(String format, int width, int height) throws IOException {
@@ -64,5 +66,81 @@ class CleanPictureTest {
     void more_than_ten_megabytes_are_refused() {
         assertThatThrownBy(() -> CleanPicture.of(new byte[CleanPicture.LARGEST_BYTES + 1]))
                 .hasMessage("The picture is larger than 10 MB.");
+    }
+
+    /** A JPEG with the mark a camera sets when it is held on its side (Exif tag 0x0112). */
+    private static byte[] turned(byte[] jpeg, int turn) {
+        byte[] exif = {
+            'E',
+            'x',
+            'i',
+            'f',
+            0,
+            0,
+            'M',
+            'M',
+            0,
+            42,
+            0,
+            0,
+            0,
+            8,
+            0,
+            1,
+            0x01,
+            0x12,
+            0,
+            3,
+            0,
+            0,
+            0,
+            1,
+            0,
+            (byte) turn,
+            0,
+            0,
+            0,
+            0,
+            0,
+            0
+        };
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        out.write(jpeg, 0, 2);
+        out.write(0xFF);
+        out.write(0xE1);
+        out.write((exif.length + 2) >> 8);
+        out.write((exif.length + 2) & 0xFF);
+        out.writeBytes(exif);
+        out.write(jpeg, 2, jpeg.length - 2);
+        return out.toByteArray();
+    }
+
+    /** 40 wide and 30 high, the top left corner red. */
+    private static byte[] cornerRed() throws IOException {
+        BufferedImage image = new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB);
+        for (int x = 0; x < 16; x++) {
+            for (int y = 0; y < 16; y++) {
+                image.setRGB(x, y, 0xFF0000);
+            }
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "jpeg", out);
+        return out.toByteArray();
+    }
+
+    private static boolean red(BufferedImage image, int x, int y) {
+        return (image.getRGB(x, y) >> 16 & 0xFF) > 150;
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1, 40, 30, 6, 6", "3, 40, 30, 33, 23", "6, 30, 40, 23, 6", "8, 30, 40, 6, 33"})
+    void a_photo_taken_with_the_camera_on_its_side_stands_upright(int turn, int width, int height, int redX, int redY)
+            throws Exception {
+        BufferedImage clean = ImageIO.read(new ByteArrayInputStream(
+                CleanPicture.of(turned(cornerRed(), turn)).jpeg()));
+        assertThat(clean.getWidth()).isEqualTo(width);
+        assertThat(clean.getHeight()).isEqualTo(height);
+        assertThat(red(clean, redX, redY)).isTrue();
+        assertThat(red(clean, width - 1 - redX, height - 1 - redY)).isFalse();
     }
 }

@@ -3,6 +3,7 @@ package fernstep.core.progress;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
+import fernstep.core.measure.Symmetry;
 import fernstep.core.separation.Separation;
 import fernstep.core.separation.Width;
 import java.util.ArrayList;
@@ -17,7 +18,9 @@ import org.jspecify.annotations.Nullable;
  *
  * @param separation of the later visit, compared with the earlier one
  */
-public record ChangeReport(Separation separation, List<Change> changes) {
+public record ChangeReport(
+        Separation separation, List<Change> changes, List<CodeChange> codeChanges, List<SymmetryChange> symmetry) {
+    private static final double WANTED_SHARE = 1.96;
 
     /** A measure, and its side where it has one. */
     public record Key(Measure measure, @Nullable Side side) {}
@@ -32,14 +35,94 @@ public record ChangeReport(Separation separation, List<Change> changes) {
     /** One measure on both visits, in its unit. */
     public record Change(Key key, double before, double now, double smallestReal, Direction direction) {}
 
-    public static ChangeReport of(Separation comparedWithBefore, Map<Key, Double> before, Map<Key, Double> now) {
+    /** A check that is answered with a code, and its side where it has one. */
+    public record Observation(String check, @Nullable Side side) {}
+
+    /** A check answered on both visits; another answer is a change, since codes have no error of their own. */
+    public record CodeChange(Observation of, String before, String now) {
+        public boolean changed() {
+            return !before.equals(now);
+        }
+    }
+
+    /**
+     * How alike the sides were on both visits, (R − L)/max from −1 to 1.
+     *
+     * @param smallestReal from the measure's own error carried through the index
+     */
+    public record SymmetryChange(Measure measure, Symmetry before, Symmetry now, double smallestReal) {
+        public double moreAlikeBy() {
+            return Math.abs(before.index()) - Math.abs(now.index());
+        }
+
+        public boolean real() {
+            return Math.abs(moreAlikeBy()) > smallestReal;
+        }
+    }
+
+    /** What one visit found: numbers and codes. */
+    public record Found(Map<Key, Double> numbers, Map<Observation, String> codes) {
+        public Found {
+            numbers = Map.copyOf(numbers);
+            codes = Map.copyOf(codes);
+        }
+    }
+
+    public static ChangeReport of(Separation comparedWithBefore, Found before, Found now) {
+        return new ChangeReport(
+                comparedWithBefore,
+                numbers(before.numbers(), now.numbers()),
+                codes(before.codes(), now.codes()),
+                symmetries(before.numbers(), now.numbers()));
+    }
+
+    private static List<CodeChange> codes(Map<Observation, String> before, Map<Observation, String> now) {
+        return now.entrySet().stream()
+                .filter(e -> before.containsKey(e.getKey()))
+                .map(e -> new CodeChange(e.getKey(), Objects.requireNonNull(before.get(e.getKey())), e.getValue()))
+                .sorted(Comparator.comparing((CodeChange c) -> c.of().check())
+                        .thenComparing(c -> String.valueOf(c.of().side())))
+                .toList();
+    }
+
+    private static List<SymmetryChange> symmetries(Map<Key, Double> before, Map<Key, Double> now) {
+        List<SymmetryChange> all = new ArrayList<>();
+        for (Measure measure : Measure.values()) {
+            Symmetry then = sides(measure, before);
+            Symmetry today = sides(measure, now);
+            if (then != null && today != null) {
+                all.add(new SymmetryChange(measure, then, today, smallestReal(measure, then, today)));
+            }
+        }
+        return List.copyOf(all);
+    }
+
+    private static @Nullable Symmetry sides(Measure measure, Map<Key, Double> numbers) {
+        Double left = numbers.get(new Key(measure, Side.LEFT));
+        Double right = numbers.get(new Key(measure, Side.RIGHT));
+        return left == null || right == null ? null : new Symmetry(left, right);
+    }
+
+    /**
+     * Both sides carry the measure's error, so the index carries √2·error/larger side on each visit; a measure in whole
+     * steps changes its index by at least one step over the larger side, which must be passed by half.
+     */
+    private static double smallestReal(Measure measure, Symmetry before, Symmetry now) {
+        double largerBefore = Math.max(1, Math.max(before.left(), before.right()));
+        double largerNow = Math.max(1, Math.max(now.left(), now.right()));
+        return measure.inWholeSteps()
+                ? 0.5 / Math.max(largerBefore, largerNow)
+                : WANTED_SHARE * Math.sqrt(2) * measure.sem() * Math.hypot(1 / largerBefore, 1 / largerNow);
+    }
+
+    private static List<Change> numbers(Map<Key, Double> before, Map<Key, Double> now) {
         List<Change> changes = now.entrySet().stream()
                 .filter(e -> before.containsKey(e.getKey()))
                 .map(e -> change(e.getKey(), Objects.requireNonNull(before.get(e.getKey())), e.getValue()))
                 .sorted(Comparator.comparing((Change c) -> c.key().measure())
                         .thenComparing(c -> String.valueOf(c.key().side())))
                 .toList();
-        return new ChangeReport(comparedWithBefore, changes);
+        return changes;
     }
 
     private static Change change(Key key, double before, double now) {
@@ -56,7 +139,7 @@ public record ChangeReport(Separation separation, List<Change> changes) {
 
     /** Whether anything was measured on both visits. */
     public boolean comparesAnything() {
-        return !changes.isEmpty() || !comparedWidths().isEmpty();
+        return !changes.isEmpty() || !codeChanges.isEmpty() || !comparedWidths().isEmpty();
     }
 
     /** The report as sentences, real changes first; no adjective without its number. */
@@ -88,6 +171,29 @@ public record ChangeReport(Separation separation, List<Change> changes) {
                         Numbers.rounded(c.now(), 1),
                         c.key().measure().unit(),
                         c.key().side() == null ? "" : c.key().side()));
+            }
+        }
+        for (CodeChange c : codeChanges) {
+            if (c.changed()) {
+                sentences.add(Reason.of(
+                        c.of().side() == null ? "report.code" : "report.codeSide",
+                        Reason.of("field." + c.of().check()),
+                        Reason.of("finding." + c.before()),
+                        Reason.of("finding." + c.now()),
+                        c.of().side() == null ? "" : c.of().side()));
+            } else {
+                unchanged++;
+            }
+        }
+        for (SymmetryChange c : symmetry) {
+            if (c.real()) {
+                sentences.add(Reason.of(
+                        c.moreAlikeBy() > 0 ? "report.moreAlike" : "report.lessAlike",
+                        Reason.of("measure." + c.measure()),
+                        Math.round(100 * Math.abs(c.before().index())),
+                        Math.round(100 * Math.abs(c.now().index()))));
+            } else {
+                unchanged++;
             }
         }
         if (sentences.isEmpty()) {

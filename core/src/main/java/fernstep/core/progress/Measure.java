@@ -32,6 +32,14 @@ public enum Measure {
         return unit;
     }
 
+    double sem() {
+        return sem;
+    }
+
+    boolean inWholeSteps() {
+        return sem == 0;
+    }
+
     /** The smallest difference between two visits that is a change, in this measure's unit. */
     public double smallestRealChange() {
         return sem == 0 ? ONE_STEP : MeasurementError.smallestRealChange(sem, sem);
