@@ -76,7 +76,7 @@ document.addEventListener('alpine:init', () => {
     range() {
       const i = this.item();
       if (!i || !i.heelHeight) { return ''; }
-      return 'Range ' + i.rangePct + ' %, heel about ' + i.heelHeight + ' up (estimate)';
+      return 'Range ' + i.rangePct + ' %: ' + i.heelHeight + ' (estimate)';
     },
     next() {
       if (!this.s) { return ''; }

@@ -1,13 +1,10 @@
 package fernstep.app;
 
-import fernstep.core.catalogue.Catalogue;
-import fernstep.exchange.casefile.CataloguePackage;
+import fernstep.app.catalogue.Catalogues;
 import fernstep.exchange.eval.Eval;
 import fernstep.exchange.wording.Wording;
-import java.nio.file.Path;
 import java.time.Clock;
 import org.mybatis.spring.annotation.MapperScan;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
@@ -24,23 +21,13 @@ public class FernStepApp {
         return Clock.systemDefaultZone();
     }
 
-    /**
-     * A wrong catalogue file stops the start here, with file, line and reason.
-     *
-     * @param folder of a house's own strand files; empty for the shipped ones
-     */
-    @Bean
-    Catalogue catalogue(@Value("${fern.catalogue-folder:}") String folder) {
-        return folder.isBlank() ? CataloguePackage.shipped() : CataloguePackage.from(Path.of(folder));
-    }
-
     @Bean
     Wording wording() {
         return Wording.english();
     }
 
     @Bean
-    Eval eval(Catalogue catalogue) {
-        return new Eval(() -> catalogue);
+    Eval eval(Catalogues catalogues) {
+        return new Eval(catalogues);
     }
 }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.RequestOptions;
@@ -45,7 +46,9 @@ class FullCheckTest {
         }
 
         void saved() {
-            assertThat(page.locator(".saved")).hasText("Saved");
+            // dozens of fields go out one after the other: on a busy machine that takes a while
+            assertThat(page.locator(".saved"))
+                    .hasText("Saved", new LocatorAssertions.HasTextOptions().setTimeout(20_000));
         }
     }
 

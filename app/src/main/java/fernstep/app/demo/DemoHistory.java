@@ -204,7 +204,8 @@ class DemoHistory {
                 today.date().minusDays(daysAgo),
                 "START",
                 staff,
-                0));
+                0,
+                1));
     }
 
     private void trained(long client, List<Integer> daysAgo, long staff, String rung, String side, Kind... kinds) {
@@ -215,7 +216,7 @@ class DemoHistory {
             sessions.insert(new SessionRow(id, client, day, staff, null));
             sessions.finish(id);
             ladders.putResult(
-                    new ResultRow(id, rung, side, client, day, kinds[i], kinds[i] == Kind.EASED ? 5 : 3, "", ""));
+                    new ResultRow(id, rung, side, client, day, kinds[i], kinds[i] == Kind.EASED ? 5 : 3, "", "", 1));
         }
     }
 }

@@ -1,28 +1,28 @@
 package fernstep.app.plan;
 
 import fernstep.app.ask.Visit;
+import fernstep.app.catalogue.Catalogues;
 import fernstep.app.check.Checks;
 import fernstep.app.progress.Ladders;
-import fernstep.core.catalogue.Catalogue;
 import fernstep.core.plan.Plan;
 import org.springframework.stereotype.Service;
 
 /** Puts the question for a plan together from what is on file. */
 @Service
 public class Plans {
-    private final Catalogue catalogue;
+    private final Catalogues catalogues;
     private final Checks checks;
     private final Ladders ladders;
 
-    public Plans(Catalogue catalogue, Checks checks, Ladders ladders) {
-        this.catalogue = catalogue;
+    public Plans(Catalogues catalogues, Checks checks, Ladders ladders) {
+        this.catalogues = catalogues;
         this.checks = checks;
         this.ladders = ladders;
     }
 
     public Plan plan(Visit visit) {
         return Plan.of(new Plan.Question(
-                catalogue,
+                catalogues.get(),
                 visit.screening(),
                 visit.client().facts().pregnant(),
                 visit.client().stances(),

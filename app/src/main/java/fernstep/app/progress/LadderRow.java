@@ -30,7 +30,8 @@ public record LadderRow(
         LocalDate since,
         String changeCode,
         long staffId,
-        long follows) {
+        long follows,
+        double rangeFraction) {
 
     public Dose dose() {
         return new Dose(sets, reps, holdS, breaths, perDay, daysPerWeek);
@@ -41,7 +42,7 @@ public record LadderRow(
     }
 
     public Place asPlace() {
-        return new Place(strand, sideOrNull(), rung, dose(), Reason.of("why.progress"));
+        return new Place(strand, sideOrNull(), rung, dose(), rangeFraction, Reason.of("why.progress"));
     }
 
     static LadderRow of(
@@ -53,7 +54,8 @@ public record LadderRow(
             LocalDate since,
             String change,
             long staffId,
-            long follows) {
+            long follows,
+            double range) {
         return new LadderRow(
                 null,
                 clientId,
@@ -69,6 +71,7 @@ public record LadderRow(
                 since,
                 change,
                 staffId,
-                follows);
+                follows,
+                range);
     }
 }

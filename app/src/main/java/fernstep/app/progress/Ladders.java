@@ -1,21 +1,24 @@
 package fernstep.app.progress;
 
 import fernstep.app.ask.Visits;
+import fernstep.app.catalogue.Catalogues;
 import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
-import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Window;
+import fernstep.core.client.Restriction;
 import fernstep.core.findings.Findings;
+import fernstep.core.measure.Side;
 import fernstep.core.plan.DoseRules;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.RungGates;
+import fernstep.core.plan.Waiting;
 import fernstep.core.progress.Frond;
 import fernstep.core.progress.Progress;
 import fernstep.core.progress.SessionResult;
@@ -24,8 +27,11 @@ import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -40,16 +46,16 @@ public class Ladders {
     static final String START = "START";
 
     private final LadderMapper mapper;
-    private final Catalogue catalogue;
+    private final Catalogues catalogues;
     private final Clients clients;
     private final Visits visits;
     private final Checks checks;
     private final Today today;
 
     public Ladders(
-            LadderMapper mapper, Catalogue catalogue, Clients clients, Visits visits, Checks checks, Today today) {
+            LadderMapper mapper, Catalogues catalogues, Clients clients, Visits visits, Checks checks, Today today) {
         this.mapper = mapper;
-        this.catalogue = catalogue;
+        this.catalogues = catalogues;
         this.clients = clients;
         this.visits = visits;
         this.checks = checks;
@@ -94,10 +100,37 @@ public class Ladders {
         List<Place> places = steps.stream().map(LadderRow::asPlace).toList();
         return new Overview(
                 steps.stream().map(s -> standing(s, results, context)).toList(),
-                catalogue.strands().stream()
+                catalogues.get().strands().stream()
                         .map(s -> Frond.of(s, places, helped, client.stances().dose(), context.known()))
                         .toList(),
                 latest);
+    }
+
+    /** How each rung stands for her, by its code: the state of the weaker side's leaf in small letters. */
+    public Map<String, String> leaves(ClientFile client) {
+        Map<String, String> leaves = new HashMap<>();
+        overview(client, visits.screeningToday(client)).fronds().stream()
+                .flatMap(f -> f.pairs().stream())
+                .forEach(p -> leaves.put(
+                        p.rung().code(),
+                        (p.left().state().compareTo(p.right().state()) <= 0 ? p.left() : p.right())
+                                .state()
+                                .name()
+                                .toLowerCase(Locale.ROOT)));
+        return leaves;
+    }
+
+    /** What a rung still waits for, for her today. */
+    public List<Waiting> waiting(ClientFile client, Rung rung, @Nullable Side side) {
+        List<LadderRow> steps = mapper.current(client.id());
+        return RungGates.waiting(
+                rung,
+                side,
+                context(client, visits.screeningToday(client), steps, false).known());
+    }
+
+    public Set<Restriction> closed(ClientFile client) {
+        return visits.screeningToday(client).closed();
     }
 
     /** Takes a move that the rules offer; sent twice it is taken once. */
@@ -118,7 +151,8 @@ public class Ladders {
                         today.date(),
                         s.progress().change().name(),
                         staffId,
-                        stepId)));
+                        stepId,
+                        step.rangeFraction())));
     }
 
     /** Puts her at the start of what the plan opens, where she has no place yet. */
@@ -138,7 +172,8 @@ public class Ladders {
                         since,
                         START,
                         staffId,
-                        0));
+                        0,
+                        item.range()));
             }
         }
     }
@@ -150,16 +185,16 @@ public class Ladders {
         Findings findings = checks.findings(client.id(), today.date());
         List<Place> places = steps.stream().map(LadderRow::asPlace).toList();
         RungGates.Known known = new RungGates.Known(
-                screening, client.facts().pregnant(), findings, Plan.done(catalogue, findings, places));
+                screening, client.facts().pregnant(), findings, Plan.done(catalogues.get(), findings, places));
         return new Context(client, screening, known, widened, today.date());
     }
 
     private Standing standing(LadderRow step, List<ResultRow> results, Context c) {
-        Rung rung = catalogue.rung(step.rung());
+        Rung rung = catalogues.get().rung(step.rung());
         Window window = DoseRules.window(rung.window(), c.client().stances().dose());
         List<ResultRow> log = logOf(step, results);
         Progress progress = Progress.of(new Progress.Question(
-                catalogue,
+                catalogues.get(),
                 rung,
                 step.sideOrNull(),
                 step.dose(),

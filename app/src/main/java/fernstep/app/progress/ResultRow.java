@@ -1,6 +1,7 @@
 package fernstep.app.progress;
 
 import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Side;
 import fernstep.core.progress.SessionResult;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -17,7 +18,8 @@ public record ResultRow(
         SessionResult.Kind result,
         @Nullable Integer effort,
         @Nullable String nextDay,
-        String signs) {
+        String signs,
+        double rangeFraction) {
 
     public SessionResult asResult() {
         return new SessionResult(heldOn, result, effort, nextDay == null ? null : symptoms(nextDay));
@@ -29,6 +31,11 @@ public record ResultRow(
                 .map(p ->
                         new SessionResult.Symptom(SignCode.valueOf(p[0]), p.length > 1 ? Integer.valueOf(p[1]) : null))
                 .toList();
+    }
+
+    @Nullable
+    Side sideOrNull() {
+        return side.isEmpty() ? null : Side.valueOf(side);
     }
 
     public List<SignCode> signList() {

@@ -15,7 +15,8 @@ public record ItemRow(
         @Nullable Integer holdS,
         @Nullable Integer breaths,
         int perDay,
-        int daysPerWeek) {
+        int daysPerWeek,
+        double rangeFraction) {
 
     Dose dose() {
         return new Dose(sets, reps, holdS, breaths, perDay, daysPerWeek);

@@ -25,7 +25,7 @@ final class RunItem {
     final List<Lever> otherLevers = new ArrayList<>();
     Rung rung;
     Dose dose;
-    double range = 1;
+    double range;
     int set = 1;
     int repsDone;
     boolean setDone;
@@ -37,11 +37,12 @@ final class RunItem {
     @Nullable
     Integer effort;
 
-    RunItem(Rung rung, @Nullable Side side, Dose dose) {
+    RunItem(Rung rung, @Nullable Side side, Dose dose, double range) {
         this.plannedRung = rung.code();
         this.rung = rung;
         this.side = side;
         this.dose = dose;
+        this.range = range;
     }
 
     /** Repetitions or breaths of one set; a hold without repetitions counts as one. */
@@ -73,9 +74,9 @@ final class RunItem {
         otherLevers.clear();
     }
 
-    void stepBackTo(Rung back) {
+    void stepBackTo(Rung back, double toRange) {
         rung = back;
-        range = 1;
+        range = toRange;
         helpers.clear();
         otherLevers.clear();
         soFar.clear();

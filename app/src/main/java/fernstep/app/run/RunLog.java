@@ -42,7 +42,8 @@ final class RunLog {
 
     static RunLog replay(Catalogue catalogue, List<ItemRow> planned, List<EventRow> events) {
         RunLog log = new RunLog(catalogue);
-        planned.forEach(p -> log.items.add(new RunItem(catalogue.rung(p.rung()), p.sideOrNull(), p.dose())));
+        planned.forEach(
+                p -> log.items.add(new RunItem(catalogue.rung(p.rung()), p.sideOrNull(), p.dose(), p.rangeFraction())));
         Set<String> undone = new HashSet<>();
         events.stream().filter(e -> e.kind() == EventRow.Kind.UNDO).forEach(e -> undone.add(e.refersTo()));
         List<EventRow> standing = events.stream()
@@ -53,6 +54,10 @@ final class RunLog {
                 .forEach(e -> log.overrides.put(e.refersTo(), e));
         standing.forEach(log::apply);
         return log;
+    }
+
+    Rung rung(String code) {
+        return catalogue.rung(code);
     }
 
     List<RunItem> items() {
@@ -149,11 +154,11 @@ final class RunLog {
                 if (lever != null) {
                     pull(item, lever, e.leverTo());
                 } else if (move == Move.EASE_ONE_SIDE) {
-                    stepBack(item);
+                    stepBack(item, e);
                 }
             }
             case END_SET -> item.endSet();
-            case STEP_BACK -> stepBack(item);
+            case STEP_BACK -> stepBack(item, e);
             case END_EXERCISE -> endExercise(item);
             case END_SESSION -> ended = true;
             case REFER_NOW -> {
@@ -196,10 +201,12 @@ final class RunLog {
         }
     }
 
-    private void stepBack(RunItem item) {
+    /** As far on the lower rung as the advice said; its easiest range where a practitioner stepped back on her own. */
+    private void stepBack(RunItem item, EventRow e) {
         Optional<Rung> back = catalogue.previous(item.rung);
         if (back.isPresent()) {
-            item.stepBackTo(back.get());
+            boolean advised = e.lever() == null && back.get().code().equals(e.leverTo()) && e.leverFrom() != null;
+            item.stepBackTo(back.get(), advised ? Double.parseDouble(e.leverFrom()) : 0);
         } else {
             endExercise(item);
         }
@@ -222,7 +229,7 @@ final class RunLog {
             int breaths = rung.window().breaths() == null
                     ? 5
                     : rung.window().breaths().min();
-            items.add(new RunItem(rung, null, new Dose(1, null, null, breaths, 1, 7)));
+            items.add(new RunItem(rung, null, new Dose(1, null, null, breaths, 1, 7), 1));
         }
     }
 

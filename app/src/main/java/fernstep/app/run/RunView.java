@@ -2,10 +2,11 @@ package fernstep.app.run;
 
 import fernstep.app.client.ClientFile;
 import fernstep.app.support.Words;
+import fernstep.core.body.Position;
+import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Pacer;
-import fernstep.core.catalogue.Position;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.decision.Move;
 import fernstep.core.findings.SignCode;
@@ -44,7 +45,7 @@ class RunView {
                 items,
                 at,
                 phase(log),
-                log.advice().map(e -> advice(e, log)).orElse(null),
+                log.advice().map(e -> advice(e, log, client)).orElse(null),
                 log.locked(),
                 log.lastUndoable().isPresent() && !log.locked());
     }
@@ -78,10 +79,7 @@ class RunView {
                 i.dose.reps() == null && i.dose.breaths() != null,
                 i.dose.holdS(),
                 (int) Math.round(100 * i.range),
-                rung.legsAt(i.range)
-                        .map(l -> Math.max(0, l.working().heelHeightCm(client.body())))
-                        .map(cm -> Numbers.plain(Numbers.rounded(cm, 0)) + " cm")
-                        .orElse(null),
+                rung.hasRange() ? where(rung, i.range, client) : null,
                 eased(i),
                 Pacer.phases(rung, client.stances().effortTiming(), i.dose.holdS()).stream()
                         .map(p -> new RunState.Phase(
@@ -92,6 +90,17 @@ class RunView {
                         .toList(),
                 signs(i),
                 i.closed ? "closed" : i.skipped ? "skipped" : i.done ? "done" : "open");
+    }
+
+    /** "hip 41°, heel 44 cm": where the limb is at a range. */
+    private String where(Rung rung, double range, ClientFile client) {
+        RangePoint point = rung.movement().point(client.body(), range);
+        return words.text(
+                "range.point",
+                words.text("dial." + rung.movement().dial()),
+                Math.round(point.angleDeg()),
+                words.text(rung.movement().dial().ofTheArm() ? "range.hand" : "range.heel"),
+                Math.round(point.heightCm()));
     }
 
     private List<String> eased(RunItem i) {
@@ -124,7 +133,7 @@ class RunView {
         return signs;
     }
 
-    private RunState.AdviceView advice(EventRow e, RunLog log) {
+    private RunState.AdviceView advice(EventRow e, RunLog log, ClientFile client) {
         EventRow override = log.overrideOf(e).orElse(null);
         Move move = override == null ? e.move() : override.move();
         SignCode code = RunLog.code(e.sign());
@@ -133,7 +142,7 @@ class RunView {
                 code == null ? words.text("answer." + e.sign()) : wording.of(code),
                 String.valueOf(move),
                 wording.of(move),
-                override == null ? lever(e) : null,
+                override == null ? lever(e, client, rungOf(e, log)) : null,
                 override == null && move == Move.CUE && code != null ? wording.cue(code) : String.valueOf(e.reason()),
                 String.valueOf(e.ruleId()),
                 move == Move.CUE ? e.reason() : null,
@@ -142,20 +151,29 @@ class RunView {
     }
 
     /** "Smaller range: 100 % → 67 %, load −24 %". */
-    private @Nullable String lever(EventRow e) {
+    private @Nullable String lever(EventRow e, ClientFile client, @Nullable Rung rung) {
         if (e.lever() == null) {
             return e.leverTo() == null ? null : words.text("run.toRung", e.leverTo()) + load(e);
         }
-        return wording.of(e.lever()) + amount(e) + load(e);
+        return wording.of(e.lever()) + amount(e, client, rung) + load(e);
     }
 
-    private String amount(EventRow e) {
+    /** The rung the sign was seen on, as it was moved then. */
+    private static @Nullable Rung rungOf(EventRow e, RunLog log) {
+        return e.rung() == null ? null : log.rung(e.rung());
+    }
+
+    private String amount(EventRow e, ClientFile client, @Nullable Rung rung) {
         Lever lever = e.lever();
         if (e.leverTo() == null || lever == null) {
             return "";
         }
         return switch (lever) {
-            case RAISE_RANGE -> ": " + percent(e.leverFrom()) + " → " + percent(e.leverTo());
+            case RAISE_RANGE ->
+                rung == null || e.leverFrom() == null
+                        ? ": " + percent(e.leverFrom()) + " → " + percent(e.leverTo())
+                        : ": " + where(rung, Double.parseDouble(e.leverFrom()), client) + " → "
+                                + where(rung, Double.parseDouble(e.leverTo()), client);
             case SHORTEN_HOLD -> ": " + whole(e.leverFrom()) + " → " + whole(e.leverTo()) + " s";
             case FEWER_REPS -> ": " + whole(e.leverFrom()) + " → " + whole(e.leverTo());
             case ADD_HELPER, SUPPORT -> ": " + wording.of(Helper.valueOf(e.leverTo()));

@@ -3,6 +3,7 @@ package fernstep.app.run;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.VisitMapper;
 import fernstep.app.ask.Visits;
+import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.plan.Plans;
@@ -11,7 +12,6 @@ import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
-import fernstep.core.catalogue.Catalogue;
 import fernstep.core.decision.Advice;
 import fernstep.core.decision.Decisions;
 import fernstep.core.decision.LeverChange;
@@ -46,7 +46,7 @@ public class Runner {
     private final Clients clients;
     private final Plans plans;
     private final Ladders ladders;
-    private final Catalogue catalogue;
+    private final Catalogues catalogues;
     private final Wording wording;
     private final Audit audit;
 
@@ -58,7 +58,7 @@ public class Runner {
             Clients clients,
             Plans plans,
             Ladders ladders,
-            Catalogue catalogue,
+            Catalogues catalogues,
             Wording wording,
             Audit audit) {
         this.mapper = mapper;
@@ -68,7 +68,7 @@ public class Runner {
         this.clients = clients;
         this.plans = plans;
         this.ladders = ladders;
-        this.catalogue = catalogue;
+        this.catalogues = catalogues;
         this.wording = wording;
         this.audit = audit;
     }
@@ -95,7 +95,8 @@ public class Runner {
                     item.dose().holdS(),
                     item.dose().breaths(),
                     item.dose().perDay(),
-                    item.dose().daysPerWeek()));
+                    item.dose().daysPerWeek(),
+                    item.range()));
         }
         return sessionId;
     }
@@ -109,7 +110,7 @@ public class Runner {
     }
 
     public RunLog log(String sessionId) {
-        return RunLog.replay(catalogue, mapper.items(sessionId), mapper.events(sessionId));
+        return RunLog.replay(catalogues.get(), mapper.items(sessionId), mapper.events(sessionId));
     }
 
     /** Something the browser reports; {@code id} is made there, so that a repeat is the same event. */
@@ -136,7 +137,7 @@ public class Runner {
         ClientFile client = client(session);
         List<ItemRow> items = mapper.items(sessionId);
         List<EventRow> events = new ArrayList<>(mapper.events(sessionId));
-        RunLog before = RunLog.replay(catalogue, items, events);
+        RunLog before = RunLog.replay(catalogues.get(), items, events);
         boolean known = events.stream().anyMatch(e -> e.id().equals(report.id()));
         boolean late = before.locked() && report.kind() != EventRow.Kind.FINISH;
         if (!known && !late) {
@@ -145,7 +146,7 @@ public class Runner {
                 events.add(row);
             });
         }
-        RunLog after = RunLog.replay(catalogue, items, events);
+        RunLog after = RunLog.replay(catalogues.get(), items, events);
         if (after.ended()) {
             finish(session, after);
         }
@@ -223,7 +224,11 @@ public class Runner {
                 null,
                 advice.move(),
                 change == null ? null : change.lever(),
-                change == null || change.from() == null ? null : change.from().toString(),
+                change == null || change.from() == null
+                        ? advice.stepBackRange() == null
+                                ? null
+                                : advice.stepBackRange().toString()
+                        : change.from().toString(),
                 change == null || change.to() == null
                         ? advice.stepBackTo()
                         : change.to().toString(),
@@ -272,7 +277,7 @@ public class Runner {
         Set<Answer> emergencies = EnumSet.noneOf(Answer.class);
         emergency.ifPresent(emergencies::add);
         return new Situation(
-                catalogue,
+                catalogues.get(),
                 item.rung,
                 item.side,
                 client.stances(),
@@ -350,7 +355,8 @@ public class Runner {
                         item.signs.stream()
                                 .filter(s -> RunLog.code(s) != null)
                                 .distinct()
-                                .collect(Collectors.joining(","))));
+                                .collect(Collectors.joining(",")),
+                        item.range));
             }
         }
     }

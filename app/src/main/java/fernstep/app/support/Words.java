@@ -1,13 +1,20 @@
 package fernstep.app.support;
 
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungGate;
+import fernstep.core.catalogue.Span;
+import fernstep.core.catalogue.Window;
+import fernstep.core.findings.Findings;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Dose;
+import fernstep.core.plan.RungGates;
 import fernstep.exchange.wording.Wording;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -70,6 +77,42 @@ public class Words {
     public String often(Dose d) {
         String days = d.daysPerWeek() == 7 ? "daily" : d.daysPerWeek() + " days a week";
         return d.perDay() == 1 ? days : d.perDay() + " × a day, " + days;
+    }
+
+    /** "1–3 sets × 6–10 reps × 2–5 s". */
+    public String window(Window w) {
+        List<String> parts = new ArrayList<>();
+        parts.add(span(w.sets()) + " sets");
+        if (w.reps() != null) {
+            parts.add(span(w.reps()) + " reps");
+        }
+        if (w.holdS() != null) {
+            parts.add(span(w.holdS()) + " s");
+        }
+        if (w.breaths() != null) {
+            parts.add(span(w.breaths()) + " breaths");
+        }
+        return String.join(" × ", parts);
+    }
+
+    private static String span(Span s) {
+        return s.min() == s.max() ? String.valueOf(s.min()) : s.min() + "–" + s.max();
+    }
+
+    /** What a rung waits for, for anyone: nothing known of her counts as nothing reached. */
+    public String gates(Rung rung) {
+        List<String> gates = new ArrayList<>();
+        rung.gates().stream()
+                .filter(RungGate.Opened.class::isInstance)
+                .map(g -> text("gate." + ((RungGate.Opened) g).code()).toLowerCase(Locale.ROOT))
+                .forEach(gates::add);
+        RungGates.waiting(rung, null, new RungGates.Known(null, null, Findings.NONE, Set.of()))
+                .forEach(w -> gates.add(of(w.reason())));
+        boolean notPregnant = rung.gates().stream().anyMatch(RungGate.NotPregnant.class::isInstance);
+        if (notPregnant) {
+            gates.add(text("waiting.birth"));
+        }
+        return gates.isEmpty() ? text("gates.none") : String.join("; ", gates);
     }
 
     /** "11 min 20 s". */

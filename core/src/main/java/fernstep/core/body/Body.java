@@ -9,23 +9,57 @@ import org.jspecify.annotations.Nullable;
  *
  * @param massKg 25 to 250
  * @param heightM 1.20 to 2.20
+ * @param bellyKg what a pregnancy adds in front of the spine (uterus, child, fluid, placenta), 0 to 20
  * @param assumed true where mass or height was not known and the usual value stands in
  */
-public record Body(double massKg, double heightM, boolean assumed) {
+public record Body(double massKg, double heightM, double bellyKg, boolean assumed) {
     public static final double GRAVITY = 9.81;
     private static final double USUAL_MASS_KG = 68;
     private static final double USUAL_HEIGHT_CM = 165;
+    private static final double BELLY_FROM_WEEK = 12;
+    private static final double BELLY_TO_WEEK = 40;
+    private static final double BELLY_AT_TERM_KG = 6.5;
 
     public Body {
         Range.MASS_KG.check(massKg);
         Range.HEIGHT_CM.check(heightM * 100);
+        Range.BELLY_KG.check(bellyKg);
     }
 
     public static Body of(@Nullable Double massKg, @Nullable Double heightCm) {
         return new Body(
                 massKg == null ? USUAL_MASS_KG : massKg,
                 (heightCm == null ? USUAL_HEIGHT_CM : heightCm) / 100,
+                0,
                 massKg == null || heightCm == null);
+    }
+
+    /** Pregnant so many weeks: nothing at 12, rising evenly to 6.5 kg at 40; an estimate. */
+    public Body pregnant(double gestationWeeks) {
+        double share = (gestationWeeks - BELLY_FROM_WEEK) / (BELLY_TO_WEEK - BELLY_FROM_WEEK);
+        return withBelly(BELLY_AT_TERM_KG * Math.max(0, Math.min(1, share)));
+    }
+
+    /** The practitioner's own estimate of that mass instead. */
+    public Body withBelly(double kg) {
+        return new Body(massKg, heightM, kg, assumed);
+    }
+
+    /** All that gravity pulls at, without weights in the hands, N. */
+    public double weightN() {
+        return GRAVITY * (massKg + bellyKg);
+    }
+
+    double handM() {
+        return 0.108 * heightM;
+    }
+
+    double forearmM() {
+        return 0.146 * heightM;
+    }
+
+    double upperArmM() {
+        return 0.186 * heightM;
     }
 
     double thighM() {
@@ -40,23 +74,29 @@ public record Body(double massKg, double heightM, boolean assumed) {
         return 0.152 * heightM;
     }
 
-    double thighKg() {
-        return 0.100 * massKg;
+    double trunkM() {
+        return 0.288 * heightM;
     }
 
-    double shankKg() {
-        return 0.0465 * massKg;
-    }
-
-    double footKg() {
-        return 0.0145 * massKg;
-    }
-
-    double legKg() {
-        return thighKg() + shankKg() + footKg();
+    double headM() {
+        return 0.182 * heightM;
     }
 
     double hipHalfWidthM() {
         return 0.0955 * heightM;
+    }
+
+    double shoulderHalfWidthM() {
+        return 0.129 * heightM;
+    }
+
+    /** Hip joint of someone lying on the floor. */
+    double lyingHipM() {
+        return 0.06 * heightM;
+    }
+
+    /** Ankle joint of a foot or heel that bears. */
+    double ankleM() {
+        return 0.039 * heightM;
     }
 }

@@ -1,6 +1,7 @@
 /**
- * The body model: segments and the load of lying legs on the trunk. Lengths m, masses kg, angles deg, moments N·m; an
- * estimate for ordering and sizing steps, not a statement about tissue. May use measure and client.
+ * The body model: segments, poses, joints in space, what bears, the load on the trunk, and how far a rung may go. Lengths
+ * m, masses kg, angles deg, moments N·m; an estimate for ordering and sizing steps, not a statement about tissue. May use
+ * measure and client.
  */
 @NullMarked
 package fernstep.core.body;

@@ -1,6 +1,8 @@
 package fernstep.core.catalogue;
 
+import fernstep.core.body.Pose;
 import fernstep.core.screening.Strand;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -10,10 +12,25 @@ import java.util.Optional;
 
 /** All strands and rungs, checked as a whole. */
 public final class Catalogue {
+    /** The named poses that rungs start from. */
+    public static final String POSTURES = "postures.yaml";
+
+    /** How the name of a file with a house's own rungs begins. */
+    public static final String HOUSE = "house-";
+
     private final Map<Strand, CatalogueStrand> strands = new EnumMap<>(Strand.class);
     private final Map<String, Rung> rungs = new LinkedHashMap<>();
 
-    private Catalogue() {}
+    private final Map<String, Pose> postures;
+
+    private Catalogue(Map<String, Pose> postures) {
+        this.postures = postures;
+    }
+
+    /** The named poses that rungs start from. */
+    public Map<String, Pose> postures() {
+        return postures;
+    }
 
     /**
      * Reads strand files.
@@ -22,11 +39,21 @@ public final class Catalogue {
      * @throws CatalogueProblem naming file, line and reason
      */
     public static Catalogue read(Map<String, String> textByFile) {
-        Catalogue catalogue = new Catalogue();
         Map<String, String> fileOf = new LinkedHashMap<>();
+        String postures = textByFile.get(POSTURES);
+        if (postures == null) {
+            throw new CatalogueProblem(POSTURES, 1, "the file is missing: rungs start from its postures");
+        }
+        PoseReader poses = PoseReader.withPostures(POSTURES, postures);
+        Catalogue catalogue = new Catalogue(poses.postures());
         textByFile.forEach((file, text) -> {
-            CatalogueStrand strand = StrandReader.read(file, text);
-            if (catalogue.strands.put(strand.code(), strand) != null) {
+            if (file.equals(POSTURES)) {
+                return;
+            }
+            CatalogueStrand strand = StrandReader.read(file, text, poses);
+            if (file.startsWith(HOUSE)) {
+                catalogue.addHouseRungs(file, strand);
+            } else if (catalogue.strands.put(strand.code(), strand) != null) {
                 throw new CatalogueProblem(file, 1, "strand " + strand.code() + " stands in two files");
             }
             strand.rungs().forEach(rung -> {
@@ -40,17 +67,47 @@ public final class Catalogue {
         return catalogue;
     }
 
+    /** A house's own rungs come after the shipped ones of their strand, as side branches. */
+    private void addHouseRungs(String file, CatalogueStrand own) {
+        CatalogueStrand shipped = strands.get(own.code());
+        if (shipped == null) {
+            throw new CatalogueProblem(file, 1, "strand " + own.code() + " must stand before rungs are added to it");
+        }
+        own.rungs().stream().filter(r -> r.branchOf() == null).findFirst().ifPresent(r -> {
+            throw new CatalogueProblem(file, 1, r.code() + " must say which rung it branches off");
+        });
+        List<Rung> all = new ArrayList<>(shipped.rungs());
+        all.addAll(own.rungs());
+        strands.put(own.code(), new CatalogueStrand(own.code(), shipped.name(), all));
+    }
+
     private void checkReferences(Rung rung, Map<String, String> fileOf, Map<String, String> textByFile) {
         String file = fileOf.getOrDefault(rung.code(), "");
         String text = textByFile.getOrDefault(file, "");
         if (rung.branchOf() != null && !rungs.containsKey(rung.branchOf())) {
             throw problemAt(file, text, rung.code(), rung.code() + " branches off an unknown rung " + rung.branchOf());
         }
+        rung.standIns().stream()
+                .filter(code -> !rungs.containsKey(code))
+                .findFirst()
+                .ifPresent(code -> {
+                    throw problemAt(file, text, rung.code(), rung.code() + " names an unknown stand-in " + code);
+                });
         rung.gates().forEach(gate -> {
-            if (gate instanceof RungGate.CleanRung clean && !rungs.containsKey(clean.rung())) {
-                throw problemAt(file, text, rung.code(), rung.code() + " waits for an unknown rung " + clean.rung());
-            }
+            rungOf(gate).filter(code -> !rungs.containsKey(code)).ifPresent(code -> {
+                throw problemAt(file, text, rung.code(), rung.code() + " waits for an unknown rung " + code);
+            });
         });
+    }
+
+    private static Optional<String> rungOf(RungGate gate) {
+        if (gate instanceof RungGate.CleanRung clean) {
+            return Optional.of(clean.rung());
+        }
+        if (gate instanceof RungGate.AnySide any) {
+            return Optional.of(any.rung());
+        }
+        return gate instanceof RungGate.TopHeldWeeks held ? Optional.of(held.rung()) : Optional.empty();
     }
 
     private static CatalogueProblem problemAt(String file, String text, String code, String reason) {

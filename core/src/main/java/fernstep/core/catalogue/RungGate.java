@@ -21,4 +21,22 @@ public sealed interface RungGate {
 
     /** A position or load that must not be closed for her. */
     record Without(Restriction restriction) implements RungGate {}
+
+    /** Another rung clean on at least one side. */
+    record AnySide(String rung) implements RungGate {}
+
+    /** Open in pregnancy up to and with this week only. */
+    record PregnantToWeek(int week) implements RungGate {}
+
+    /** So many weeks of clean foundation work. */
+    record CleanWeeks(int weeks) implements RungGate {}
+
+    /** Another rung kept at its top for so many weeks. */
+    record TopHeldWeeks(String rung, int weeks) implements RungGate {}
+
+    /** On hands and knees the belly rises on the out-breath. */
+    record Scoop() implements RungGate {}
+
+    /** No ridge on the head lift. */
+    record FirmMidline() implements RungGate {}
 }

@@ -52,8 +52,24 @@ final class YamlPart {
         }
     }
 
+    static YamlPart empty(String file) {
+        return parse(file, "{}");
+    }
+
     boolean has(String field) {
         return fields.containsKey(field);
+    }
+
+    Set<String> names() {
+        return fields.keySet();
+    }
+
+    boolean isText(String field) {
+        return fields.get(field) instanceof ScalarNode;
+    }
+
+    double number(String field, double otherwise) {
+        return optional(field).map(n -> number(n, field, false)).orElse(otherwise);
     }
 
     String text(String field) {
@@ -90,14 +106,12 @@ final class YamlPart {
                 .orElse(List.of());
     }
 
-    List<Double> numbers(String field, int count) {
-        Node n = required(field);
-        List<Double> values =
-                items(n, field).stream().map(item -> number(item, field, false)).toList();
-        if (values.size() != count) {
-            throw problem(n, "'" + field + "' needs " + count + " numbers");
-        }
-        return values;
+    List<String> texts(String field) {
+        return optional(field)
+                .map(n -> items(n, field).stream()
+                        .map(item -> scalar(item, field))
+                        .toList())
+                .orElse(List.of());
     }
 
     Optional<Span> span(String field) {
@@ -138,6 +152,11 @@ final class YamlPart {
                     return texts;
                 })
                 .orElse(Map.of());
+    }
+
+    /** A field that may stand here even where nobody needs it. */
+    void isKnown(String field) {
+        read.add(field);
     }
 
     /** Called when all was read: a field nobody asked for is a spelling mistake. */

@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param change the lever with its size; null where the move has none
  * @param stepBackTo code of the rung to go back to, with STEP_BACK (and EASE_ONE_SIDE without a lever left)
+ * @param stepBackRange where on that rung to go on: no heavier than now, where that can be
  * @param loadChangePct see {@link LeverChange}; also for a step back where both loads are known
  * @param watchNext the sign to look for next; null where nothing is left to watch
  * @param closesLoadedRungs no loaded rung for the rest of this session
@@ -19,6 +20,7 @@ public record Advice(
         Move move,
         @Nullable LeverChange change,
         @Nullable String stepBackTo,
+        @Nullable Double stepBackRange,
         @Nullable Double loadChangePct,
         RuleId rule,
         Reason reason,

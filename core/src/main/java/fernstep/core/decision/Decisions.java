@@ -88,15 +88,16 @@ public final class Decisions {
         } else if (deciding != null && best.rule() != RuleId.R13) {
             alsoSeen.remove(deciding.sign().name());
         }
-        Double loadChange = best.change() != null
-                ? best.change().loadChangePct()
-                : best.stepBackTo() != null
-                        ? new Levers(s).stepChangePct(s.catalogue().rung(best.stepBackTo()))
-                        : null;
+        Levers.StepBack back = best.change() == null && best.stepBackTo() != null
+                ? new Levers(s).stepBack(s.catalogue().rung(best.stepBackTo()))
+                : null;
+        Double loadChange =
+                best.change() != null ? best.change().loadChangePct() : back == null ? null : back.loadChangePct();
         return new Advice(
                 best.move(),
                 best.change(),
                 best.stepBackTo(),
+                back == null ? null : back.range(),
                 loadChange,
                 best.rule(),
                 best.reason(),

@@ -1,10 +1,12 @@
 package fernstep.core.decision;
 
 import fernstep.core.approach.Stances;
-import fernstep.core.body.LyingLegs;
+import fernstep.core.body.Pose;
+import fernstep.core.body.Position;
+import fernstep.core.body.RangeSolver;
+import fernstep.core.body.TrunkLoad;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
-import fernstep.core.catalogue.Position;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.SignCode;
@@ -62,8 +64,8 @@ final class Levers {
         }
         return switch (lever) {
             case RAISE_RANGE -> raiseRange();
-            case BEND_KNEE -> once(lever).flatMap(l -> relief(l, legs().map(p -> p.withKneesBentBy(KNEE_BEND_DEG))));
-            case ONE_LIMB -> once(lever).flatMap(l -> relief(l, legs().map(LyingLegs::oneLimb)));
+            case BEND_KNEE -> once(lever).flatMap(l -> relief(l, pose().withKneesBentBy(KNEE_BEND_DEG)));
+            case ONE_LIMB -> once(lever).flatMap(l -> relief(l, pose().oneLimb()));
             case SHORTEN_HOLD -> shortenHold(sign);
             case FEWER_REPS -> fewerReps(sign);
             case ADD_HELPER -> helper(lever, sign, false);
@@ -92,34 +94,55 @@ final class Levers {
 
     private Optional<LeverChange> raiseRange() {
         double now = s.setting().range();
-        double to = (Math.ceil(now * RANGE_STEPS - A_STEP_IS_REACHED) - 1) / RANGE_STEPS;
-        if (now <= 0 || s.rung().poses() == null) {
+        double to = Math.max(0, (Math.ceil(now * RANGE_STEPS - A_STEP_IS_REACHED) - 1) / RANGE_STEPS);
+        if (now <= 0 || !s.rung().hasRange()) {
             return Optional.empty();
         }
-        return relief(Lever.RAISE_RANGE, s.rung().legsAt(Math.max(0, to)))
-                .map(c -> new LeverChange(c.lever(), now, Numbers.rounded(Math.max(0, to), 2), c.loadChangePct()));
+        return relief(Lever.RAISE_RANGE, s.rung().movement().at(to))
+                .map(c -> new LeverChange(c.lever(), now, Numbers.rounded(to, 2), c.loadChangePct()));
     }
 
     /** Only if it truly lowers the load. */
-    private Optional<LeverChange> relief(Lever lever, Optional<LyingLegs> eased) {
-        return legs().flatMap(now -> eased.map(to -> changePct(now, to)))
-                .filter(pct -> pct < 0)
-                .map(pct -> new LeverChange(lever, null, null, pct));
+    private Optional<LeverChange> relief(Lever lever, Pose eased) {
+        return s.rung().family() == null
+                ? Optional.empty()
+                : Optional.of(changePct(index(pose()), index(eased)))
+                        .filter(pct -> pct < 0)
+                        .map(pct -> new LeverChange(lever, null, null, pct));
     }
 
-    private Optional<LyingLegs> legs() {
-        return s.rung().legsAt(s.setting().range());
+    /** As she moves now: at the range of the setting, with what was already shortened in this set. */
+    private Pose pose() {
+        Pose pose = s.rung().movement().at(s.setting().range());
+        Pose bent = s.leverUsed(Lever.BEND_KNEE) ? pose.withKneesBentBy(KNEE_BEND_DEG) : pose;
+        return s.leverUsed(Lever.ONE_LIMB) ? bent.oneLimb() : bent;
     }
 
-    private double changePct(LyingLegs now, LyingLegs then) {
-        return 100 * (then.loadIndex(s.body()) / now.loadIndex(s.body()) - 1);
+    private double index(Pose pose) {
+        return TrunkLoad.of(s.body(), pose).loadIndex();
     }
 
-    /** Load change of going to another rung at full range; null where either load is not modelled. */
-    @Nullable
-    Double stepChangePct(Rung to) {
-        return legs().flatMap(now -> to.legsAt(1).map(then -> changePct(now, then)))
-                .orElse(null);
+    private static double changePct(double now, double then) {
+        return 100 * (then / now - 1);
+    }
+
+    /**
+     * Where on a lower rung to go on, and what that changes.
+     *
+     * @param range the furthest one that asks no more than now; the rung's easiest where even that asks more
+     * @param loadChangePct null where either load is not followed
+     */
+    record StepBack(double range, @Nullable Double loadChangePct) {}
+
+    StepBack stepBack(Rung to) {
+        double now = s.rung().family() == null ? 0 : index(pose());
+        if (now <= 0 || to.family() == null) {
+            return new StepBack(1, null);
+        }
+        double range = RangeSolver.solve(to.movement(), s.body(), now) instanceof RangeSolver.Answer.Reached reached
+                ? Math.floor(100 * reached.point().range()) / 100
+                : 0;
+        return new StepBack(range, changePct(now, index(to.movement().at(range))));
     }
 
     private Optional<LeverChange> shortenHold(Seen sign) {

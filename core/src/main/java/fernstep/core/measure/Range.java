@@ -9,6 +9,7 @@ public enum Range {
     DEPTH_MM("Depth", 0, 60, "mm"),
     SEM_MM("Typical error", 0.1, 20, "mm"),
     MASS_KG("Body mass", 25, 250, "kg"),
+    BELLY_KG("Pregnancy mass", 0, 20, "kg"),
     HEIGHT_CM("Height", 120, 220, "cm"),
     AGE_YEARS("Age", 12, 100, "years"),
     TEAR_DEGREE("Tear degree", 0, 4, ""),

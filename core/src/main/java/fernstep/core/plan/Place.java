@@ -5,5 +5,9 @@ import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
 import org.jspecify.annotations.Nullable;
 
-/** Where she stands on a strand: rung and dose, per side where the rung has sides. */
-public record Place(Strand strand, @Nullable Side side, String rung, Dose dose, Reason why) {}
+/**
+ * Where she stands on a strand: rung and dose, per side where the rung has sides.
+ *
+ * @param range how far the rung goes, 0 easiest to 1 full
+ */
+public record Place(Strand strand, @Nullable Side side, String rung, Dose dose, double range, Reason why) {}

@@ -2,7 +2,7 @@ package fernstep.core.plan;
 
 import fernstep.core.approach.Stances;
 import fernstep.core.body.Body;
-import fernstep.core.body.LyingLegs;
+import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.CatalogueStrand;
 import fernstep.core.catalogue.Rung;
@@ -197,15 +197,15 @@ public record Plan(List<PlanItem> items, List<NotOpen> notOpen, int minutesAvail
         }
 
         private PlanItem item(Rung rung, @Nullable Side side, Dose base, Dose dose, Reason why) {
-            LyingLegs legs = rung.legsAt(1).orElse(null);
+            RangePoint point = rung.family() == null ? null : rung.movement().point(q.body(), 1);
             return new PlanItem(
                     rung,
                     side,
                     base,
                     dose,
                     1,
-                    legs == null ? null : legs.working().hipDeg(),
-                    legs == null ? null : Math.max(0, legs.working().heelHeightCm(q.body())),
+                    point == null ? null : point.angleDeg(),
+                    point == null ? null : point.heightCm(),
                     SessionTime.seconds(rung, dose),
                     SessionTime.loadSeconds(rung, dose),
                     why,

@@ -12,6 +12,7 @@ import fernstep.core.screening.Screening;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -26,15 +27,42 @@ public final class RungGates {
     public record Done(String rung, @Nullable Side side) {}
 
     /**
+     * What the log says over weeks.
+     *
+     * @param cleanWeeks weeks in a row, up to now, in which she trained and nothing was stopped or stepped back
+     * @param weeksAtTop for how many weeks she has stood at the top of a rung's window
+     */
+    public record History(int cleanWeeks, Map<String, Integer> weeksAtTop) {
+        public static final History NONE = new History(0, Map.of());
+
+        public History {
+            weeksAtTop = Map.copyOf(weeksAtTop);
+        }
+    }
+
+    /**
      * What is known about her.
      *
      * @param screening today's, or null when only the catalogue's own gates are to be read
      * @param pregnant from her facts, or null when they are not known
      */
     public record Known(
-            @Nullable Screening screening, @Nullable Boolean pregnant, Findings findings, Set<Done> done) {
+            @Nullable Screening screening,
+            @Nullable Boolean pregnant,
+            Findings findings,
+            Set<Done> done,
+            History history) {
         public Known {
             done = Set.copyOf(done);
+        }
+
+        /** Without a log. */
+        public Known(@Nullable Screening screening, @Nullable Boolean pregnant, Findings findings, Set<Done> done) {
+            this(screening, pregnant, findings, done, History.NONE);
+        }
+
+        public Known withDone(Set<Done> more) {
+            return new Known(screening, pregnant, findings, more, history);
         }
     }
 
@@ -87,6 +115,45 @@ public final class RungGates {
                     ? Optional.empty()
                     : Optional.of(new Waiting("BREATH_CONTROL", null, Reason.of("waiting.breathControl")));
         }
+        if (gate instanceof RungGate.AnySide any) {
+            boolean either = isDone(any.rung(), Side.LEFT, known) || isDone(any.rung(), Side.RIGHT, known);
+            return either
+                    ? Optional.empty()
+                    : Optional.of(new Waiting(any.rung(), null, Reason.of("waiting.rungAnySide", any.rung())));
+        }
+        if (gate instanceof RungGate.CleanWeeks clean) {
+            return known.history().cleanWeeks() >= clean.weeks()
+                    ? Optional.empty()
+                    : Optional.of(new Waiting(
+                            "CLEAN_WEEKS",
+                            null,
+                            Reason.of(
+                                    "waiting.cleanWeeks",
+                                    clean.weeks(),
+                                    known.history().cleanWeeks())));
+        }
+        if (gate instanceof RungGate.TopHeldWeeks held) {
+            int weeks = known.history().weeksAtTop().getOrDefault(held.rung(), 0);
+            return weeks >= held.weeks()
+                    ? Optional.empty()
+                    : Optional.of(new Waiting(
+                            "TOP_HELD", null, Reason.of("waiting.topHeld", held.rung(), held.weeks(), weeks)));
+        }
+        if (gate instanceof RungGate.Scoop) {
+            return known.findings().scoop() == Findings.Scoop.YES
+                    ? Optional.empty()
+                    : Optional.of(new Waiting("SCOOP", null, Reason.of("waiting.scoop")));
+        }
+        if (gate instanceof RungGate.FirmMidline) {
+            return known.findings().doming() == Findings.Doming.NONE
+                    ? Optional.empty()
+                    : Optional.of(new Waiting("FIRM_MIDLINE", null, Reason.of("waiting.firmMidline")));
+        }
+        if (gate instanceof RungGate.PregnantToWeek limit) {
+            return pregnantBeyond(limit.week(), known)
+                    ? Optional.of(new Waiting("BIRTH", null, Reason.of("waiting.pregnantToWeek", limit.week())))
+                    : Optional.empty();
+        }
         if (gate instanceof RungGate.NotPregnant) {
             return Boolean.TRUE.equals(known.pregnant())
                     ? Optional.of(new Waiting("BIRTH", null, Reason.of("waiting.birth")))
@@ -103,6 +170,16 @@ public final class RungGates {
                     : Optional.empty();
         }
         return Optional.empty();
+    }
+
+    /** A pregnancy whose week is not known counts as beyond. */
+    private static boolean pregnantBeyond(int week, Known known) {
+        if (!Boolean.TRUE.equals(known.pregnant())) {
+            return false;
+        }
+        Integer days =
+                known.screening() == null ? null : known.screening().stage().gestationDays();
+        return days == null || days > 7 * week;
     }
 
     private static boolean done(RungGate.CleanRung gate, @Nullable Side side, Known known) {

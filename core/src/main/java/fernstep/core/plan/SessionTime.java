@@ -1,6 +1,6 @@
 package fernstep.core.plan;
 
-import fernstep.core.catalogue.Position;
+import fernstep.core.body.Position;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Tempo;
 import java.util.List;

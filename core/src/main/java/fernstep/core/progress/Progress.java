@@ -183,14 +183,7 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
             List<Waiting> waiting = new ArrayList<>(blocks());
             Set<RungGates.Done> done = new HashSet<>(q.known().done());
             done.add(new RungGates.Done(q.rung().code(), q.rung().perSide() ? q.side() : null));
-            waiting.addAll(RungGates.waiting(
-                    next,
-                    q.side(),
-                    new RungGates.Known(
-                            q.known().screening(),
-                            q.known().pregnant(),
-                            q.known().findings(),
-                            done)));
+            waiting.addAll(RungGates.waiting(next, q.side(), q.known().withDone(done)));
             if (!waiting.isEmpty()) {
                 return new Progress(
                         credits(),

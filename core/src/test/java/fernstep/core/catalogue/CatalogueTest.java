@@ -2,26 +2,109 @@ package fernstep.core.catalogue;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Stances.EffortTiming;
+import fernstep.core.body.Body;
+import fernstep.core.body.Position;
+import fernstep.core.body.RangeSolver;
+import fernstep.core.body.Skeleton;
+import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 class CatalogueTest {
     private static final Catalogue SHIPPED = ShippedCatalogue.CATALOGUE;
 
     @Nested
     class The_shipped_files {
-        @Test
-        void hold_the_rungs_of_the_three_strands_in_order() {
-            assertThat(SHIPPED.strand(Strand.LEG_FLOAT))
-                    .hasValueSatisfying(s -> assertThat(s.rungs())
-                            .extracting(Rung::code)
-                            .containsExactly("F1", "F2", "F3", "F4", "F5", "F6", "F7", "F8", "F9"));
+        /** Written out from the exercise table: codes in order, strand by strand; ★ = trained left and right apart. */
+        private static final Map<Strand, String> TABLE = Map.ofEntries(
+                Map.entry(Strand.BREATH, "BR1 BR2 BR3 BR4 BR5★"),
+                Map.entry(Strand.DEEP_CORE, "DC1 DC2 DC3 DC4 DC5"),
+                Map.entry(Strand.PELVIC_FLOOR, "PF1 PF2 PF3 PF4"),
+                Map.entry(Strand.PELVIC_CONTROL, "PC1 PC2 PC3 PC4 PC5★ PC6"),
+                Map.entry(Strand.LEG_FLOAT, "F1★ F2★ F3★ F4★ F5★ F6★ F7★ F8 F9★"),
+                Map.entry(Strand.HEEL_SLIDE, "HS1★ HS2★ HS3"),
+                Map.entry(Strand.ARM_LEG, "AL1 AL2 AL3 AL4★ AL5★"),
+                Map.entry(Strand.ROTATION, "RO1★ RO2★ RO3★ RO4★"),
+                Map.entry(Strand.BRIDGE, "BG1 BG2★"),
+                Map.entry(Strand.HANDS_KNEES, "HK1 HK2 HK3 HK4★ HK5★ HK6★ HK7★ HK8★ HK9★"),
+                Map.entry(Strand.HOVER_PLANK, "HP1 HP2 HP3 HP4"),
+                Map.entry(Strand.SIDE_SUPPORT, "SS1★ SS2★ SS3★ SS4★ SS5★"),
+                Map.entry(Strand.BACK_LINE, "BK1 BK2 BK3 BK4 BK5 BK6 BK7★ BK8★"),
+                Map.entry(Strand.UPRIGHT, "UP1 UP2 UP3 UP4★ UP5★ UP6★"),
+                Map.entry(Strand.CURL, "CU1 CU2 CU3"));
+
+        @ParameterizedTest
+        @EnumSource(Strand.class)
+        void hold_every_rung_of_the_table_in_order_with_its_sides(Strand strand) {
+            String shipped = SHIPPED.strand(strand).orElseThrow().rungs().stream()
+                    .map(r -> r.code() + (r.perSide() ? "★" : ""))
+                    .collect(Collectors.joining(" "));
+            assertThat(shipped).isEqualTo(TABLE.get(strand));
+        }
+
+        /** Windows typed from the table: sets, reps, seconds, breaths. */
+        @ParameterizedTest
+        @CsvSource({
+            "BR1, 1-3, , , 5-20", "BR4, 1-3, , 30-120, ", "BR5, 1-3, , , 4-10", "DC1, 1-3, 5-10, 3-5, ",
+            "DC2, 1-3, 10-10, 5-10, ", "PF2, 1-3, 5-10, 10-20, ", "PF3, 1-3, 10-20, 1-1, ", "PC2, 1-3, 10-10, 10-10, ",
+            "F2, 1-3, 10-20, , ", "F8, 1-3, 6-10, , ", "HS1, 1-3, 7-15, , ", "AL1, 2-3, , , 4-6",
+            "AL4, 1-3, 10-20, , ", "RO2, 1-3, 6-12, , ", "BG1, 1-3, 10-20, 4-10, ", "HK2, 2-3, , , 6-6",
+            "HK7, 1-3, 10-20, 3-5, ", "HP1, 1-3, 4-8, 1-5, ", "HP4, 1-3, 3-5, 10-30, ", "SS1, 1-3, , 20-30, ",
+            "SS4, 1-3, , 15-30, ", "BK8, 1-3, 8-16, , ", "UP6, 1-3, , 20-40, ", "CU3, 1-3, 8-12, , "
+        })
+        void keep_the_windows_of_the_table(String code, String sets, String reps, String holdS, String breaths) {
+            Window w = SHIPPED.rung(code).window();
+            assertThat(span(w.sets())).isEqualTo(sets);
+            assertThat(span(w.reps())).isEqualTo(reps);
+            assertThat(span(w.holdS())).isEqualTo(holdS);
+            assertThat(span(w.breaths())).isEqualTo(breaths);
+        }
+
+        private static String span(Span s) {
+            return s == null ? null : s.min() + "-" + s.max();
+        }
+
+        @ParameterizedTest
+        @CsvSource({
+            "BR3, SetGrade[atLeast=3]",
+            "DC4, SetGrade[atLeast=4]",
+            "F1, Opened[code=FIRST_LOADED]",
+            "F4, 'CleanRung[rung=F3, bothSides=true]'",
+            "PC5, AnySide[rung=F3]",
+            "F8, Opened[code=LONG_LEVER]",
+            "F8, NotPregnant[]",
+            "AL4, Opened[code=OPPOSITE_LIMBS]",
+            "AL4, 'CleanRung[rung=F5, bothSides=false]'",
+            "HK7, 'CleanRung[rung=HK5, bothSides=false]'",
+            "HK7, Opened[code=OPPOSITE_LIMBS]",
+            "HK8, 'TopHeldWeeks[rung=HK7, weeks=4]'",
+            "HK8, NotPregnant[]",
+            "HP1, Scoop[]",
+            "HP3, PregnantToWeek[week=20]",
+            "HP4, CleanWeeks[weeks=8]",
+            "SS5, CleanWeeks[weeks=8]",
+            "BK6, Without[restriction=NO_PRONE]",
+            "UP6, 'CleanRung[rung=SS1, bothSides=false]'",
+            "CU1, FirmMidline[]",
+            "CU2, 'CleanRung[rung=HP2, bothSides=false]'",
+            "BG2, 'CleanRung[rung=F3, bothSides=false]'"
+        })
+        void wait_for_the_gates_of_the_table(String code, String gate) {
+            assertThat(SHIPPED.rung(code).gates()).extracting(Object::toString).contains(gate);
         }
 
         @Test
@@ -30,16 +113,129 @@ class CatalogueTest {
             assertThat(SHIPPED.previous(SHIPPED.rung("F9"))).map(Rung::code).hasValue("F3");
             assertThat(SHIPPED.previous(SHIPPED.rung("F1"))).isEmpty();
             assertThat(SHIPPED.next(SHIPPED.rung("F8"))).isEmpty();
+            assertThat(SHIPPED.previous(SHIPPED.rung("HK9"))).map(Rung::code).hasValue("HK5");
+        }
+
+        static Stream<Rung> rising() {
+            return rungs().filter(r -> r.movement().rises() && r.family() != null && r.hasRange());
+        }
+
+        static Stream<Rung> rungs() {
+            return SHIPPED.rungs().stream();
+        }
+
+        @ParameterizedTest
+        @MethodSource("rungs")
+        void say_how_in_plain_words_with_a_cue_for_every_activation_and_a_caution(Rung rung) {
+            assertThat(rung.howTo()).hasSizeBetween(20, 170);
+            assertThat(rung.caution()).hasSizeBetween(10, 120);
+            assertThat(rung.cues()).containsKeys("DRAW_IN_LIGHT", "FLOOR_FIRST", "BRACE_ALL_ROUND");
+            assertThat(rung.watch()).isNotEmpty();
+            assertThat(rung.levers()).isNotEmpty();
+        }
+
+        /** Where a rung's load is said to rise with its range, it does, for a small, a tall and a pregnant client. */
+        @ParameterizedTest
+        @MethodSource("rising")
+        void load_more_the_further_they_go(Rung rung) {
+            for (Body body : List.of(Body.of(48.0, 150.0), Body.of(110.0, 190.0))) {
+                double before = 0;
+                for (int i = 0; i <= 20; i++) {
+                    double index = rung.loadAt(i / 20.0, body).orElseThrow().loadIndex();
+                    assertThat(index).as("%s at %d of 20", rung.code(), i).isGreaterThan(before * 0.99);
+                    before = index;
+                }
+            }
         }
 
         @Test
-        void load_less_at_their_easiest_than_at_full_range() {
-            var body = fernstep.core.body.Body.of(70.0, 170.0);
-            assertThat(SHIPPED.rungs())
-                    .filteredOn(r -> r.poses() != null)
-                    .allSatisfy(r -> assertThat(r.legsAt(0).orElseThrow().loadIndex(body))
-                            .as(r.code())
-                            .isLessThan(r.legsAt(1).orElseThrow().loadIndex(body)));
+        void answer_with_a_range_for_a_ceiling() {
+            // 90 % of what F7 asks at its full range
+            Rung f7 = SHIPPED.rung("F7");
+            Body body = Body.of(70.0, 170.0);
+            double ceiling = 0.9 * f7.loadAt(1, body).orElseThrow().loadIndex();
+            assertThat(RangeSolver.solve(f7.movement(), body, ceiling))
+                    .isInstanceOfSatisfying(
+                            RangeSolver.Answer.Reached.class,
+                            r -> assertThat(r.point().load().loadIndex())
+                                    .isLessThanOrEqualTo(ceiling)
+                                    .isCloseTo(ceiling, within(0.1)));
+        }
+
+        private static final double ON_THE_FLOOR_M = 0.005;
+
+        /** Every rung's figure, from its start to its easiest and its full end, on three bodies. */
+        @ParameterizedTest
+        @MethodSource("rungs")
+        void draw_bodies_that_stand_on_what_bears_and_sink_nowhere(Rung rung) {
+            for (Body body : List.of(Body.of(68.0, 165.0), Body.of(50.0, 150.0), Body.of(95.0, 188.0))) {
+                for (double range : new double[] {0, 0.5, 1}) {
+                    for (double share : new double[] {0, 0.25, 0.5, 0.75, 1}) {
+                        Skeleton s = Skeleton.of(body, rung.movement().during(range, share));
+                        standsOnItsContacts(rung, body, s);
+                        sinksNowhere(rung, body, s);
+                    }
+                }
+            }
+        }
+
+        private void standsOnItsContacts(Rung rung, Body body, Skeleton s) {
+            double h = body.heightM();
+            for (Side side : Side.values()) {
+                boolean upperOfTwo =
+                        s.pose().position() == Position.SIDE && side != s.pose().lower();
+                double legRestsM = 0.039 * h;
+                Skeleton.Leg leg = s.leg(side);
+                switch (s.pose().leg(side).on()) {
+                    case FOOT, HEEL -> {
+                        if (!upperOfTwo) {
+                            assertThat(leg.ankle().y())
+                                    .as(rung.code() + " ankle")
+                                    .isCloseTo(legRestsM, within(ON_THE_FLOOR_M));
+                        }
+                    }
+                    case TOES ->
+                        assertThat(leg.toe().y()).as(rung.code() + " toe").isCloseTo(0, within(ON_THE_FLOOR_M));
+                    case KNEE ->
+                        assertThat(leg.knee().y())
+                                .as(rung.code() + " knee")
+                                .isCloseTo(legRestsM, within(ON_THE_FLOOR_M));
+                    case NONE, WALL -> {}
+                }
+                Skeleton.Arm arm = s.arm(side);
+                switch (s.pose().arm(side).on()) {
+                    case HAND ->
+                        assertThat(arm.wrist().y())
+                                .as(rung.code() + " wrist")
+                                .isCloseTo(0.02 * h, within(ON_THE_FLOOR_M));
+                    case FOREARM ->
+                        assertThat(arm.elbow().y())
+                                .as(rung.code() + " elbow")
+                                .isCloseTo(0.025 * h, within(ON_THE_FLOOR_M));
+                    case NONE, WALL -> {}
+                }
+            }
+        }
+
+        private void sinksNowhere(Rung rung, Body body, Skeleton s) {
+            Map<String, Double> heights = new LinkedHashMap<>();
+            heights.put("hip", s.hip().y());
+            heights.put("shoulder", s.shoulder().y());
+            heights.put("head", s.head().y() - 0.055 * body.heightM());
+            for (Side side : Side.values()) {
+                Skeleton.Leg leg = s.leg(side);
+                Skeleton.Arm arm = s.arm(side);
+                heights.put(side + " knee", leg.knee().y());
+                heights.put(side + " ankle", leg.ankle().y());
+                heights.put(side + " heel", leg.heel().y());
+                heights.put(side + " toe", leg.toe().y());
+                heights.put(side + " elbow", arm.elbow().y());
+                heights.put(side + " wrist", arm.wrist().y());
+                heights.put(side + " fingertip", arm.fingertip().y());
+            }
+            assertThat(heights)
+                    .as(rung.code())
+                    .allSatisfy((joint, y) -> assertThat(y).as(joint).isGreaterThanOrEqualTo(-ON_THE_FLOOR_M));
         }
 
         @Test
@@ -79,14 +275,14 @@ class CatalogueTest {
 
         @Test
         void an_unknown_code() {
-            assertThat(problem("position: SEATED", "position: FLOATING"))
-                    .startsWith("deep-core.yaml, line " + lineOf("position: SEATED")
-                            + ": 'position' was FLOATING; it must be one of SUPINE");
+            assertThat(problem("aim: DEEP_CORE_SET", "aim: FLOATING"))
+                    .startsWith("deep-core.yaml, line " + lineOf("aim: DEEP_CORE_SET")
+                            + ": 'aim' was FLOATING; it must be one of BREATH");
         }
 
         @Test
         void a_field_nobody_knows() {
-            assertThat(problem("position: SIDE", "position: SIDE\n    colour: red"))
+            assertThat(problem("props: [CHAIR]", "props: [CHAIR]\n    colour: red"))
                     .contains("unknown field 'colour'");
         }
 
@@ -110,14 +306,43 @@ class CatalogueTest {
         @Test
         void a_lever_without_what_it_moves() {
             assertThat(problem(
-                            "levers: [SHORTEN_HOLD, FEWER_REPS, ADD_HELPER, SUPPORT",
-                            "levers: [RAISE_RANGE, ADD_HELPER, SUPPORT"))
+                            "levers: [SHORTEN_HOLD, FEWER_REPS, ADD_HELPER, SUPPORT, CHANGE_BREATH]",
+                            "levers: [RAISE_RANGE, ADD_HELPER, SUPPORT]"))
                     .contains("DC1 offers a range lever but has no range");
         }
 
         @Test
+        void a_posture_nobody_knows() {
+            assertThat(problem("full: SITTING", "full: SQUATTING"))
+                    .isEqualTo("deep-core.yaml, line " + lineOf("full: SITTING") + ": no posture SQUATTING; known are "
+                            + POSTURES);
+        }
+
+        private static final String POSTURES =
+                "CROOK, LONG, TABLETOP, FEET_ON_WALL, SIDE_LYING, FACE_DOWN, ON_HANDS_AND_KNEES, HOVERING,"
+                        + " ON_FOREARMS_AND_KNEES, PLANK, SHORT_SIDE_REST, SHORT_SIDE, LONG_SIDE, TALL_KNEELING, SITTING,"
+                        + " STANDING, AT_THE_DOOR";
+
+        @Test
+        void a_joint_that_cannot_bend_so_far() {
+            assertThat(problem("{shoulder: 30, elbow: 100}", "{shoulder: 30, elbow: 190}"))
+                    .endsWith("elbow was 190.0 deg, from 0 to 150 deg");
+        }
+
+        @Test
+        void a_body_that_nothing_holds_up() {
+            assertThat(problem(
+                            "full: SIDE_LYING", "full: {from: ON_HANDS_AND_KNEES, legs: {on: NONE}, arms: {on: NONE}}"))
+                    .endsWith("nothing holds the body up, name what bears on the floor");
+        }
+
+        @Test
         void text_that_is_not_yaml() {
-            assertThatThrownBy(() -> Catalogue.read(Map.of("x.yaml", "strand: [BREATH\nname: b")))
+            assertThatThrownBy(() -> Catalogue.read(Map.of(
+                            Catalogue.POSTURES,
+                            ShippedCatalogue.texts().get(Catalogue.POSTURES),
+                            "x.yaml",
+                            "strand: [BREATH\nname: b")))
                     .isInstanceOf(CatalogueProblem.class)
                     .hasMessageStartingWith("x.yaml, line 2: not readable");
         }

@@ -256,7 +256,7 @@ class DecisionsTest {
 
         @Test
         void with_no_range_left_takes_the_next_lever_of_the_rung() {
-            Advice a = onF4().on("F2").set(0, null, 10).sees(clear(SignCode.DOME_FIRM));
+            Advice a = onF4().on("F1").set(0, null, 10).sees(clear(SignCode.DOME_FIRM));
             assertMove(a, RuleId.R4, Move.EASE, Lever.ADD_HELPER);
             assertThat(a.change().to()).isEqualTo(Helper.PELVIC_FLOOR_LIFT);
             assertThat(a.loadChangePct()).isNull();

@@ -31,6 +31,11 @@ public final class CataloguePackage {
      * @throws fernstep.core.catalogue.CatalogueProblem naming file, line and reason
      */
     public static Catalogue from(Path folder) {
+        return Catalogue.read(texts(folder));
+    }
+
+    /** The text of each file of a house's own folder under its name. */
+    public static Map<String, String> texts(Path folder) {
         Map<String, String> texts = new TreeMap<>();
         try (Stream<Path> files = Files.list(folder)) {
             for (Path file : files.filter(f -> f.toString().endsWith(".yaml")).toList()) {
@@ -39,22 +44,26 @@ public final class CataloguePackage {
         } catch (IOException e) {
             throw new UncheckedIOException("catalogue folder " + folder, e);
         }
-        return Catalogue.read(texts);
+        return texts;
     }
 
-    /** The text of each shipped file under its name, in strand order. */
+    /** The text of each shipped file under its name: postures, then strands in order. */
     public static Map<String, String> texts() {
         Map<String, String> texts = new LinkedHashMap<>();
+        put(texts, Catalogue.POSTURES);
         for (Strand strand : Strand.values()) {
-            String file = strand.name().toLowerCase(Locale.ROOT).replace('_', '-') + ".yaml";
-            try (InputStream in = Catalogue.class.getResourceAsStream(FOLDER + file)) {
-                if (in != null) {
-                    texts.put(file, new String(in.readAllBytes(), StandardCharsets.UTF_8));
-                }
-            } catch (IOException e) {
-                throw new UncheckedIOException("catalogue file " + file, e);
-            }
+            put(texts, strand.name().toLowerCase(Locale.ROOT).replace('_', '-') + ".yaml");
         }
         return texts;
+    }
+
+    private static void put(Map<String, String> texts, String file) {
+        try (InputStream in = Catalogue.class.getResourceAsStream(FOLDER + file)) {
+            if (in != null) {
+                texts.put(file, new String(in.readAllBytes(), StandardCharsets.UTF_8));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("catalogue file " + file, e);
+        }
     }
 }

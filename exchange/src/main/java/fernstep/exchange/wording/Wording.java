@@ -1,9 +1,10 @@
 package fernstep.exchange.wording;
 
 import fernstep.core.approach.Stances;
+import fernstep.core.body.LoadFamily;
+import fernstep.core.body.Position;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
-import fernstep.core.catalogue.Position;
 import fernstep.core.client.Clearance;
 import fernstep.core.client.Restriction;
 import fernstep.core.decision.Move;
@@ -41,6 +42,7 @@ public final class Wording {
             Map.entry(Lever.class, "lever."),
             Map.entry(Helper.class, "helper."),
             Map.entry(Position.class, "position."),
+            Map.entry(LoadFamily.class, "family."),
             Map.entry(Stances.Spine.class, "spine."),
             Map.entry(SignCode.class, "sign."),
             Map.entry(Strand.class, "strand."),

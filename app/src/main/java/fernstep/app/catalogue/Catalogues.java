@@ -1,0 +1,82 @@
+package fernstep.app.catalogue;
+
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.CatalogueProblem;
+import fernstep.exchange.casefile.CataloguePackage;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+
+/** The shipped strands with the house's own rungs, read anew when another instance has added one. */
+@Service
+public class Catalogues implements Supplier<Catalogue> {
+    private static final Duration LOOK_AGAIN_AFTER = Duration.ofSeconds(2);
+
+    private final HouseRungMapper mapper;
+    private final Clock clock;
+    private final Map<String, String> shipped;
+    private volatile Read now;
+
+    private record Read(Catalogue catalogue, String state, Instant at) {}
+
+    /**
+     * A wrong file stops the start here, with file, line and reason.
+     *
+     * @param folder of a house's own strand files; empty for the shipped ones
+     */
+    public Catalogues(HouseRungMapper mapper, Clock clock, @Value("${fern.catalogue-folder:}") String folder) {
+        this.mapper = mapper;
+        this.clock = clock;
+        this.shipped = folder.isBlank() ? CataloguePackage.texts() : CataloguePackage.texts(Path.of(folder));
+        this.now = read(mapper.state());
+    }
+
+    @Override
+    public Catalogue get() {
+        Read read = now;
+        if (clock.instant().isBefore(read.at().plus(LOOK_AGAIN_AFTER))) {
+            return read.catalogue();
+        }
+        String state = mapper.state();
+        now = state.equals(read.state()) ? new Read(read.catalogue(), state, clock.instant()) : read(state);
+        return now.catalogue();
+    }
+
+    /** What would be wrong with one more rung, in words, or nothing. */
+    public Optional<String> problemWith(HouseRungRow rung) {
+        Map<String, String> texts = texts();
+        texts.put(file(rung), rung.rungText());
+        try {
+            Catalogue.read(texts);
+            return Optional.empty();
+        } catch (CatalogueProblem e) {
+            return Optional.of(e.getMessage());
+        }
+    }
+
+    void add(HouseRungRow rung) {
+        mapper.put(rung);
+        now = read(mapper.state());
+    }
+
+    private Read read(String state) {
+        return new Read(Catalogue.read(texts()), state, clock.instant());
+    }
+
+    private Map<String, String> texts() {
+        Map<String, String> texts = new LinkedHashMap<>(shipped);
+        mapper.all().forEach(r -> texts.put(file(r), r.rungText()));
+        return texts;
+    }
+
+    private static String file(HouseRungRow rung) {
+        return Catalogue.HOUSE + rung.code() + ".yaml";
+    }
+}

@@ -1,0 +1,4 @@
+package fernstep.app.catalogue;
+
+/** A practitioner's own rung, as a strand file that holds it alone. */
+public record HouseRungRow(String code, String rungText, long staffId) {}

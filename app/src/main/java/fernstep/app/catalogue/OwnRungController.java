@@ -1,0 +1,160 @@
+package fernstep.app.catalogue;
+
+import fernstep.app.figure.Figure;
+import fernstep.app.figure.FigureDrawing;
+import fernstep.app.security.SignedIn;
+import fernstep.app.support.Audit;
+import fernstep.core.body.ArmContact;
+import fernstep.core.body.Body;
+import fernstep.core.body.ImpossiblePose;
+import fernstep.core.body.LegContact;
+import fernstep.core.body.LoadFamily;
+import fernstep.core.body.Pose;
+import fernstep.core.body.TrunkLoad;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.SignCode;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+
+/** A practitioner makes a rung of her own: a pose by dragging joints, then its window, gates, levers and words. */
+@Controller
+class OwnRungController {
+    private static final String FIRST_POSTURE = "CROOK";
+
+    private final Catalogues catalogues;
+    private final Audit audit;
+
+    OwnRungController(Catalogues catalogues, Audit audit) {
+        this.catalogues = catalogues;
+        this.audit = audit;
+    }
+
+    @GetMapping("/catalogue/own")
+    String form(Model model) {
+        Map<String, String> typed = new HashMap<>(Map.of(
+                "posture",
+                FIRST_POSTURE,
+                "lift",
+                "4",
+                "return",
+                "4",
+                "rest",
+                "2",
+                "repsMin",
+                "5",
+                "repsMax",
+                "10",
+                "setsMin",
+                "1",
+                "setsMax",
+                "3",
+                "start",
+                FIRST_POSTURE));
+        typed.putAll(PoseForm.of(FIRST_POSTURE, posture(FIRST_POSTURE)).values());
+        return page(typed, null, model);
+    }
+
+    private String page(Map<String, String> typed, @Nullable String problem, Model model) {
+        model.addAttribute("typed", typed);
+        model.addAttribute("problem", problem);
+        model.addAttribute("postures", catalogues.get().postures().keySet());
+        model.addAttribute("angles", PoseForm.ANGLES);
+        model.addAttribute("legContacts", LegContact.values());
+        model.addAttribute("armContacts", ArmContact.values());
+        model.addAttribute("rungs", catalogues.get().rungs());
+        model.addAttribute("levers", OwnRung.LEVERS);
+        model.addAttribute("signs", SignCode.values());
+        model.addAttribute("families", LoadFamily.values());
+        model.addAttribute("gates", OwnRung.GATES);
+        return "catalogue/own";
+    }
+
+    private Pose posture(String name) {
+        Pose pose = catalogues.get().postures().get(name);
+        if (pose == null) {
+            throw new ImpossiblePose(
+                    "posture",
+                    "no posture " + name,
+                    String.join(", ", catalogues.get().postures().keySet()));
+        }
+        return pose;
+    }
+
+    @PostMapping("/catalogue/own")
+    String save(@RequestParam Map<String, String> typed, Model model, @AuthenticationPrincipal SignedIn me) {
+        Optional<String> problem = OwnRung.problem(typed, catalogues.get());
+        if (problem.isEmpty()) {
+            HouseRungRow row =
+                    new HouseRungRow(typed.get("code").strip(), OwnRung.asYaml(typed, catalogues.get()), me.staffId());
+            problem = catalogues.problemWith(row);
+            if (problem.isEmpty()) {
+                catalogues.add(row);
+                audit.record(me.staffId(), null, "RUNG_ADDED", row.code() + " " + typed.get("name"));
+                return "redirect:/catalogue/" + row.code();
+            }
+        }
+        return page(typed, problem.get(), model);
+    }
+
+    /** The angles of a posture, to start from. */
+    @PostMapping("/catalogue/own/posture")
+    @ResponseBody
+    Map<String, String> angles(@RequestBody Map<String, String> typed) {
+        String name = typed.getOrDefault("posture", FIRST_POSTURE);
+        return PoseForm.of(name, posture(name)).values();
+    }
+
+    /** A joint that can be dragged: where it is, what it turns about, and how the angle follows the turn on the screen. */
+    public record Handle(String field, double x, double y, double aboutX, double aboutY, int sign) {}
+
+    /** The figure of a pose in the making. */
+    public record Drawn(String viewBox, List<Figure.Stroke> strokes, List<Handle> handles, double loadIndex) {}
+
+    @PostMapping("/catalogue/own/pose")
+    @ResponseBody
+    ResponseEntity<Object> pose(@RequestBody Map<String, String> typed) {
+        try {
+            PoseForm form = new PoseForm(typed.getOrDefault("posture", FIRST_POSTURE), typed);
+            Pose from = posture(form.posture());
+            Pose pose = form.pose(from);
+            Body body = Body.of(null, null);
+            Rung stands = catalogues.get().rung("BR4");
+            Figure figure = FigureDrawing.ofPose(stands, body, pose);
+            List<Handle> handles = new ArrayList<>();
+            for (PoseForm.Angle angle : PoseForm.ANGLES) {
+                FigureDrawing.handleOf(body, pose, turned(form, from, angle.field()), angle.field())
+                        .ifPresent(h -> handles.add(new Handle(angle.field(), h[0], h[1], h[2], h[3], (int) h[4])));
+            }
+            return ResponseEntity.ok(new Drawn(
+                    figure.box().asViewBox(),
+                    figure.body(),
+                    handles,
+                    TrunkLoad.of(body, pose).loadIndex()));
+        } catch (IllegalArgumentException e) {
+            return ResponseEntity.unprocessableEntity().body(Map.of("message", String.valueOf(e.getMessage())));
+        }
+    }
+
+    /** The same pose with one angle a little larger, or smaller where larger is beyond the joint. */
+    private static Pose turned(PoseForm form, Pose from, String field) {
+        double now = form.deg(field, 0);
+        try {
+            return form.with(field, now + 1).pose(from);
+        } catch (ImpossiblePose beyond) {
+            return form.pose(from);
+        }
+    }
+}

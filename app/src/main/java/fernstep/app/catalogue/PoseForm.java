@@ -1,0 +1,128 @@
+package fernstep.app.catalogue;
+
+import fernstep.core.body.ArmContact;
+import fernstep.core.body.ArmPose;
+import fernstep.core.body.ImpossiblePose;
+import fernstep.core.body.LegContact;
+import fernstep.core.body.LegPose;
+import fernstep.core.body.Pose;
+import fernstep.core.body.TrunkPose;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** The end pose of a rung in the making: a posture with other angles, as numbers beside the figure. */
+record PoseForm(String posture, Map<String, String> values) {
+
+    /** An angle that can be dragged or typed: its name in the form and in words. */
+    record Angle(String field, String label) {}
+
+    static final List<Angle> ANGLES = List.of(
+            new Angle("workingHip", "Working hip"),
+            new Angle("workingKnee", "Working knee"),
+            new Angle("otherHip", "Other hip"),
+            new Angle("otherKnee", "Other knee"),
+            new Angle("workingShoulder", "Working arm"),
+            new Angle("workingElbow", "Working elbow"),
+            new Angle("otherShoulder", "Other arm"),
+            new Angle("otherElbow", "Other elbow"),
+            new Angle("pitch", "Trunk"));
+
+    /** A posture as it is, to start from. */
+    static PoseForm of(String posture, Pose pose) {
+        return new PoseForm(
+                posture,
+                Map.ofEntries(
+                        Map.entry("workingHip", plain(pose.left().hipDeg())),
+                        Map.entry("workingKnee", plain(pose.left().kneeDeg())),
+                        Map.entry("workingOn", pose.left().on().name()),
+                        Map.entry("otherHip", plain(pose.right().hipDeg())),
+                        Map.entry("otherKnee", plain(pose.right().kneeDeg())),
+                        Map.entry("otherOn", pose.right().on().name()),
+                        Map.entry("workingShoulder", plain(pose.leftArm().shoulderDeg())),
+                        Map.entry("workingElbow", plain(pose.leftArm().elbowDeg())),
+                        Map.entry("workingArmOn", pose.leftArm().on().name()),
+                        Map.entry("otherShoulder", plain(pose.rightArm().shoulderDeg())),
+                        Map.entry("otherElbow", plain(pose.rightArm().elbowDeg())),
+                        Map.entry("otherArmOn", pose.rightArm().on().name()),
+                        Map.entry("pitch", plain(pose.trunk().pitchDeg()))));
+    }
+
+    private static String plain(double deg) {
+        return String.valueOf(Math.round(deg));
+    }
+
+    /** @throws ImpossiblePose for an angle no joint has */
+    Pose pose(Pose from) {
+        TrunkPose t = from.trunk();
+        return from.withTrunk(
+                        new TrunkPose(deg("pitch", t.pitchDeg()), t.spineDeg(), t.neckDeg(), t.pelvisDeg(), t.on()))
+                .withLegs(leg("working", from.left()), leg("other", from.right()))
+                .withArms(arm("working", from.leftArm()), arm("other", from.rightArm()));
+    }
+
+    private LegPose leg(String which, LegPose from) {
+        LegContact on =
+                LegContact.valueOf(values.getOrDefault(which + "On", from.on().name()));
+        double share = on == from.on() ? from.floorShare() : on == LegContact.FOOT ? 1 : 0;
+        return new LegPose(
+                deg(which + "Hip", from.hipDeg()),
+                deg(which + "Knee", from.kneeDeg()),
+                from.sweepDeg(),
+                from.outDeg(),
+                on,
+                share);
+    }
+
+    private ArmPose arm(String which, ArmPose from) {
+        return new ArmPose(
+                deg(which + "Shoulder", from.shoulderDeg()),
+                deg(which + "Elbow", from.elbowDeg()),
+                from.outDeg(),
+                ArmContact.valueOf(
+                        values.getOrDefault(which + "ArmOn", from.on().name())),
+                from.heldKg());
+    }
+
+    double deg(String field, double otherwise) {
+        @Nullable String text = values.get(field);
+        if (text == null || text.isBlank()) {
+            return otherwise;
+        }
+        try {
+            return Double.parseDouble(text.strip());
+        } catch (NumberFormatException e) {
+            throw new ImpossiblePose(field, "'" + text + "' is no angle", "in whole degrees");
+        }
+    }
+
+    PoseForm with(String field, double deg) {
+        Map<String, String> more = new java.util.HashMap<>(values);
+        more.put(field, String.valueOf(deg));
+        return new PoseForm(posture, more);
+    }
+
+    /** As it stands in a strand file. */
+    String asYaml() {
+        List<String> parts = new ArrayList<>();
+        parts.add("from: " + posture);
+        parts.add("trunk: {pitch: " + number("pitch") + "}");
+        for (String which : List.of("working", "other")) {
+            parts.add(which + ": {hip: " + number(which + "Hip") + ", knee: " + number(which + "Knee") + ", on: "
+                    + code(which + "On") + "}");
+            parts.add(which + "Arm: {shoulder: " + number(which + "Shoulder") + ", elbow: " + number(which + "Elbow")
+                    + ", on: " + code(which + "ArmOn") + "}");
+        }
+        return "{" + String.join(", ", parts) + "}";
+    }
+
+    private String number(String field) {
+        return String.format(Locale.ROOT, "%.1f", deg(field, 0));
+    }
+
+    private String code(String field) {
+        return values.getOrDefault(field, "NONE");
+    }
+}

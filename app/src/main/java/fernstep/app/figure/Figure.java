@@ -1,0 +1,65 @@
+package fernstep.app.figure;
+
+import java.util.List;
+
+/**
+ * A figure as lines. 1 unit is 1 cm; y grows downward.
+ *
+ * @param ghost where the movement starts, faint
+ * @param labels heights and side letters
+ * @param alt what it shows, in words
+ */
+public record Figure(
+        Box box, List<Stroke> scene, List<Stroke> ghost, List<Stroke> body, List<Label> labels, String alt) {
+
+    /** The part of the plane that holds every frame. */
+    public record Box(int x, int y, int width, int height) {
+        public String asViewBox() {
+            return x + " " + y + " " + width + " " + height;
+        }
+    }
+
+    /**
+     * One line through points; its frames are the movement from start to end in even steps.
+     *
+     * @param kind its class in the style sheet
+     * @param frames each x, y, x, y …
+     */
+    public record Stroke(String kind, List<double[]> frames) {
+        /** At the end of the movement. */
+        public String d() {
+            return d(frames.get(frames.size() - 1));
+        }
+
+        public String startD() {
+            return d(frames.get(0));
+        }
+
+        private static String d(double[] points) {
+            StringBuilder d = new StringBuilder("M");
+            for (int i = 0; i < points.length; i++) {
+                d.append(i == 0 ? "" : " ").append(short1(points[i]));
+            }
+            return points.length == 2 ? d.append("h.1").toString() : d.toString();
+        }
+
+        /** All frames for the browser: points by blanks, frames by semicolons. */
+        public String data() {
+            StringBuilder data = new StringBuilder();
+            for (double[] frame : frames) {
+                data.append(data.isEmpty() ? "" : ";");
+                for (int i = 0; i < frame.length; i++) {
+                    data.append(i == 0 ? "" : " ").append(short1(frame[i]));
+                }
+            }
+            return data.toString();
+        }
+
+        private static String short1(double value) {
+            double tenth = Math.round(10 * value) / 10.0;
+            return tenth == Math.rint(tenth) ? String.valueOf((long) tenth) : String.valueOf(tenth);
+        }
+    }
+
+    public record Label(double x, double y, String text) {}
+}

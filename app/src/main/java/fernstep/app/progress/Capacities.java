@@ -1,0 +1,66 @@
+package fernstep.app.progress;
+
+import fernstep.app.catalogue.Catalogues;
+import fernstep.app.client.ClientFile;
+import fernstep.app.support.Today;
+import fernstep.core.body.Capacity;
+import fernstep.core.body.LoadFamily;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.measure.Side;
+import fernstep.core.progress.SessionResult;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
+/** What load she has held clean, from her log. */
+@Service
+public class Capacities {
+    private static final int LOOK_BACK_DAYS = 365;
+
+    private final LadderMapper mapper;
+    private final Catalogues catalogues;
+    private final Today today;
+
+    public Capacities(LadderMapper mapper, Catalogues catalogues, Today today) {
+        this.mapper = mapper;
+        this.catalogues = catalogues;
+        this.today = today;
+    }
+
+    public Optional<Capacity> of(ClientFile client, LoadFamily family, @Nullable Side side) {
+        return Capacity.of(log(client), family, side, today.date());
+    }
+
+    /** Every load held clean in the past year. */
+    public List<Capacity.Clean> log(ClientFile client) {
+        return results(client).stream()
+                .filter(r -> r.result() == SessionResult.Kind.CLEAN)
+                .flatMap(r -> catalogues.get().find(r.rung()).stream().flatMap(rung -> clean(client, r, rung)))
+                .toList();
+    }
+
+    private static java.util.stream.Stream<Capacity.Clean> clean(ClientFile client, ResultRow r, Rung rung) {
+        LoadFamily family = rung.family();
+        return family == null
+                ? java.util.stream.Stream.empty()
+                : rung.loadAt(r.rangeFraction(), client.body()).stream()
+                        .map(l -> new Capacity.Clean(r.heldOn(), family, r.sideOrNull(), l.loadIndex(), null));
+    }
+
+    /** The load index of this rung and side the last time it was done clean. */
+    public Optional<Double> lastIndex(ClientFile client, Rung rung, @Nullable Side side) {
+        return results(client).stream()
+                .filter(r -> r.rung().equals(rung.code()) && r.sideOrNull() == side)
+                .filter(r -> r.result() == SessionResult.Kind.CLEAN)
+                .reduce((a, b) -> b)
+                .flatMap(r -> rung.loadAt(r.rangeFraction(), client.body()))
+                .map(l -> l.loadIndex());
+    }
+
+    private List<ResultRow> results(ClientFile client) {
+        LocalDate since = today.date().minusDays(LOOK_BACK_DAYS);
+        return mapper.resultsSince(client.id(), since);
+    }
+}

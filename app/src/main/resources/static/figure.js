@@ -1,0 +1,49 @@
+'use strict';
+// Figures that move: every line carries its points at even steps; between two steps they are joined straight.
+window.fernFigure = (() => {
+  const known = new WeakMap();
+
+  function paths(svg) {
+    if (!known.has(svg)) {
+      known.set(svg, Array.from(svg.querySelectorAll('path[data-frames]')).map((path) => ({
+        path,
+        frames: path.dataset.frames.split(';').map((frame) => frame.split(' ').map(Number)),
+      })));
+    }
+    return known.get(svg);
+  }
+
+  /** Shows the figure at a share, 0 to 1, of its way. */
+  function show(svg, share) {
+    for (const { path, frames } of paths(svg)) {
+      const at = Math.max(0, Math.min(1, share)) * (frames.length - 1);
+      const low = Math.min(Math.floor(at), frames.length - 2);
+      const part = at - low;
+      const points = frames[low].map((value, i) => Math.round(10 * (value + part * (frames[low + 1][i] - value))) / 10);
+      path.setAttribute('d', 'M' + points.join(' ') + (points.length === 2 ? 'h.1' : ''));
+    }
+  }
+
+  /** How far along its way a repetition is after so many seconds. */
+  function shareAt(second, lift, back, rest) {
+    const at = second % (lift + back + rest);
+    if (at < lift) { return at / lift; }
+    return at < lift + back ? 1 - (at - lift) / back : 0;
+  }
+
+  /** Plays at the tempo of the rung; stands still at the end where motion is not wanted. */
+  function play(box) {
+    const svg = box.querySelector('svg');
+    if (!svg || window.matchMedia('(prefers-reduced-motion: reduce)').matches) { return; }
+    const { lift, return: back, rest } = box.dataset;
+    const step = (time) => {
+      if (!box.isConnected) { return; }
+      show(svg, shareAt(time / 1000, Number(lift) || 1, Number(back) || 1, Number(rest) || 0));
+      window.requestAnimationFrame(step);
+    };
+    window.requestAnimationFrame(step);
+  }
+
+  document.addEventListener('DOMContentLoaded', () => document.querySelectorAll('.figure-play').forEach(play));
+  return { show };
+})();

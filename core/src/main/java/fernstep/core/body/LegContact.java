@@ -1,0 +1,20 @@
+package fernstep.core.body;
+
+/** What of a leg bears. */
+public enum LegContact {
+    NONE,
+    /** The whole foot stands, or the leg lies, at rest. */
+    FOOT,
+    /** The heel slides: the leg hangs between hip and heel. */
+    HEEL,
+    /** Tucked toes. */
+    TOES,
+    /** Kneeling: the knee bears and the shank lies back along the floor. */
+    KNEE,
+    /** The sole on a wall. */
+    WALL;
+
+    public boolean onFloor() {
+        return this != NONE && this != WALL;
+    }
+}

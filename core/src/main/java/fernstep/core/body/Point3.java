@@ -1,0 +1,43 @@
+package fernstep.core.body;
+
+/** A point or an arrow in metres: x along the mat, y up from the floor, z toward the one who looks. */
+public record Point3(double x, double y, double z) {
+    public static final Point3 ORIGIN = new Point3(0, 0, 0);
+
+    public Point3 plus(Point3 o) {
+        return new Point3(x + o.x, y + o.y, z + o.z);
+    }
+
+    public Point3 minus(Point3 o) {
+        return new Point3(x - o.x, y - o.y, z - o.z);
+    }
+
+    public Point3 times(double k) {
+        return new Point3(x * k, y * k, z * k);
+    }
+
+    /** This point and so much of a direction. */
+    Point3 along(Point3 direction, double metres) {
+        return new Point3(x + metres * direction.x, y + metres * direction.y, z + metres * direction.z);
+    }
+
+    Point3 raisedBy(double metres) {
+        return new Point3(x, y + metres, z);
+    }
+
+    Point3 toward(Point3 o, double share) {
+        return new Point3(x + share * (o.x - x), y + share * (o.y - y), z + share * (o.z - z));
+    }
+
+    public double dot(Point3 o) {
+        return x * o.x + y * o.y + z * o.z;
+    }
+
+    public double length() {
+        return Math.sqrt(dot(this));
+    }
+
+    public double distance(Point3 o) {
+        return minus(o).length();
+    }
+}

@@ -1,0 +1,609 @@
+package fernstep.core.body;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import fernstep.core.Seeded;
+import fernstep.core.measure.Side;
+import java.util.Random;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/**
+ * Against static sums written out for 70 kg and 1.70 m. Lengths are shares of height, masses shares of body mass; a sum in
+ * those shares times m·g·H = 70·9.81·1.70 = 1167.39 is N·m.
+ */
+class TrunkLoadTest {
+    private static final Body BODY = Body.of(70.0, 170.0);
+    private static final double MGH = 1167.39;
+    private static final double CLOSE = 0.01;
+    private static final LegPose RESTING = LegPose.on(LegContact.FOOT, 42, 90);
+    private static final LegPose TABLETOP = LegPose.free(90, 90);
+
+    private static TrunkLoad one(LegPose left) {
+        return TrunkLoad.of(BODY, Pose.lying(left, RESTING));
+    }
+
+    /** Shares of mass at shares of height, headward from the hips; what is above the lumbar section is marked so. */
+    private static final class Sum {
+        private static final double LUMBAR = 0.25 * 0.288;
+        private double all;
+        private double above;
+
+        Sum above(double mass, double headward) {
+            above += mass * (headward - LUMBAR);
+            return below(mass, headward);
+        }
+
+        Sum below(double mass, double headward) {
+            all += mass * headward;
+            return this;
+        }
+
+        /** Trunk and head in one line at this pitch. */
+        Sum trunk(double cosPitch) {
+            return below(0.142, 0.14 * 0.288 * cosPitch)
+                    .above(0.139, 0.42 * 0.288 * cosPitch)
+                    .above(0.216, 0.76 * 0.288 * cosPitch)
+                    .above(0.081, (0.288 + 0.091) * cosPitch);
+        }
+    }
+
+    @Nested
+    class Lying_on_the_back {
+        @Test
+        void one_straight_leg_just_off_the_floor() {
+            // thigh 7·0.433·0.4165 = 1.26241; shank 3.255·(0.4165+0.433·0.4182) = 1.94513;
+            // foot 1.015·(0.4165+0.4182) = 0.84722; sum 4.05476 · 9.81 = 39.7772
+            assertThat(one(LegPose.free(0, 0)).bendingNm()).isCloseTo(39.7772, within(CLOSE));
+        }
+
+        @Test
+        void one_straight_leg_at_thirty_degrees() {
+            // all three times cos 30°, and the foot's own offset 1.015·0.1292·cos 120° = -0.06557
+            // 4.05476·0.866025 - 0.06557 = 3.44595 · 9.81 = 33.8048
+            assertThat(one(LegPose.free(30, 0)).bendingNm()).isCloseTo(33.8048, within(CLOSE));
+        }
+
+        @Test
+        void one_leg_at_tabletop_bends_and_turns() {
+            // shank 3.255·0.433·0.4182 = 0.58942; foot 1.015·0.4182 = 0.42447; 1.01389 · 9.81 = 9.94627
+            // turning 11.27 kg · 9.81 · 0.0955·1.70 m = 17.9491; index 1000·√(9.946²+17.949²)/1167.39 = 17.578
+            TrunkLoad load = one(TABLETOP);
+            assertThat(load.bendingNm()).isCloseTo(9.94627, within(CLOSE));
+            assertThat(Math.abs(load.turningNm())).isCloseTo(17.9491, within(CLOSE));
+            assertThat(load.loadIndex()).isCloseTo(17.578, within(CLOSE));
+        }
+
+        @Test
+        void both_legs_at_tabletop_bend_twice_as_much_and_do_not_turn() {
+            TrunkLoad load = TrunkLoad.of(BODY, Pose.lying(TABLETOP, TABLETOP));
+            assertThat(load.bendingNm()).isCloseTo(2 * 9.94627, within(CLOSE));
+            assertThat(load.turningNm()).isCloseTo(0, within(1e-9));
+        }
+
+        @Test
+        void a_sliding_heel_leaves_the_unsupported_share() {
+            // knee 60°: ankle down at hip 27.237°; moment 0.030482·1167.39 = 35.584; heel 0.42470 from the hip carries
+            // 0.030482/0.42470 = 0.071773 of 0.161, 44.58 %; what is left is 55.42 % of 35.584
+            TrunkLoad load = one(LegPose.on(LegContact.HEEL, 30, 60));
+            assertThat(load.bendingNm()).isCloseTo(19.721, within(CLOSE));
+            double heelN = load.supports().stream()
+                    .filter(s -> s.group() == Support.Group.LEGS)
+                    .mapToDouble(Support::upN)
+                    .min()
+                    .orElseThrow();
+            assertThat(heelN).as("the other foot carries a little more").isCloseTo(0.071773 * 70 * 9.81, within(CLOSE));
+        }
+
+        @Test
+        void both_arms_overhead_with_two_kilograms_each() {
+            // an arm at 150°, cos 0.86603: (0.028·0.436·0.186 + 0.016·0.24878 + 0.006·0.38665)·0.86603·1167.39 = 8.665;
+            // the weight 2·9.81·0.38665·1.70·0.86603 = 11.168; twice 19.833
+            Pose pose = Pose.lying(RESTING, RESTING)
+                    .withArms(ArmPose.free(150, 0), ArmPose.free(150, 0))
+                    .withWeights(2);
+            assertThat(TrunkLoad.of(BODY, pose).bendingNm()).isCloseTo(39.667, within(CLOSE));
+        }
+
+        @Test
+        void what_the_floor_carries_does_not_count() {
+            LegPose quarterLeft = new LegPose(42, 90, 0, 0, LegContact.FOOT, 0.75);
+            LegPose afloat = new LegPose(42, 90, 0, 0, LegContact.FOOT, 0);
+            assertThat(one(quarterLeft).bendingNm()).isCloseTo(one(afloat).bendingNm() / 4, within(1e-9));
+            assertThat(one(RESTING).loadIndex()).isZero();
+            assertThat(one(LegPose.on(LegContact.HEEL, 0, 0)).loadIndex())
+                    .as("a long leg that lies")
+                    .isZero();
+        }
+
+        @Test
+        void knees_that_sway_turn_by_how_far_they_lean() {
+            // hip 90, knee 90, swung 30° to her left: thigh 0.100·0.433·0.245·sin 30°, the rest 0.061·0.245·sin 30°;
+            // the foot's toes point up: 0.0145·0.076·sin 30°
+            double oneLeg = 0.5 * (0.100 * 0.433 * 0.245 + 0.0465 * 0.245 + 0.0145 * (0.245 + 0.076));
+            Pose pose = Pose.lying(
+                    new LegPose(90, 90, 30, 0, LegContact.NONE, 0), new LegPose(90, 90, -30, 0, LegContact.NONE, 0));
+            assertThat(Math.abs(TrunkLoad.of(BODY, pose).turningNm())).isCloseTo(2 * oneLeg * MGH, within(CLOSE));
+        }
+    }
+
+    @Nested
+    class Propped {
+        private static final double WRIST_UNDER = 0.264; // 0.245 + 0.039 - 0.02: the trunk is level
+        private static final double ARM_COS = Math.sqrt(1 - (WRIST_UNDER / 0.332) * (WRIST_UNDER / 0.332));
+        private static final double HANDS = 0.288 + 0.332 * ARM_COS;
+        private static final ArmPose ARM = ArmPose.on(ArmContact.HAND, 180 - Math.toDegrees(Math.acos(ARM_COS)), 0);
+        private static final ArmPose LONG_ARM = ArmPose.free(180, 0);
+        private static final LegPose KNEELING = LegPose.on(LegContact.KNEE, 90, 90);
+        private static final LegPose LONG_LEG = LegPose.free(0, 0);
+
+        private static Pose on(Position position, LegPose left, LegPose right, ArmPose leftArm, ArmPose rightArm) {
+            return new Pose(position, TrunkPose.on(TrunkContact.NONE), left, right, leftArm, rightArm, Side.LEFT);
+        }
+
+        private static void bearingArm(Sum sum) {
+            sum.above(0.028, 0.288 + 0.436 * 0.186 * ARM_COS)
+                    .above(0.016, 0.288 + (0.186 + 0.430 * 0.146) * ARM_COS)
+                    .above(0.006, HANDS + 0.506 * 0.108);
+        }
+
+        private static void longArm(Sum sum) {
+            sum.above(0.028, 0.288 + 0.436 * 0.186)
+                    .above(0.016, 0.288 + 0.186 + 0.430 * 0.146)
+                    .above(0.006, 0.288 + 0.332 + 0.506 * 0.108);
+        }
+
+        private static void kneelingLeg(Sum sum) {
+            sum.below(0.0465, -0.433 * 0.246).below(0.0145, -0.246 - 0.076);
+        }
+
+        private static void longLeg(Sum sum) {
+            sum.below(0.100, -0.433 * 0.245)
+                    .below(0.0465, -0.245 - 0.433 * 0.246)
+                    .below(0.0145, -0.491 - 0.076);
+        }
+
+        /** What the hands carry with the knees under the hips, share of body weight. */
+        private static double handsCarry(Sum sum) {
+            return sum.all / HANDS;
+        }
+
+        private static double bending(Sum sum) {
+            return (handsCarry(sum) * (HANDS - Sum.LUMBAR) - sum.above) * MGH;
+        }
+
+        @Test
+        void hands_and_knees_with_a_level_trunk() {
+            Sum sum = new Sum().trunk(1);
+            bearingArm(sum);
+            bearingArm(sum);
+            kneelingLeg(sum);
+            kneelingLeg(sum);
+            TrunkLoad load = TrunkLoad.of(BODY, on(Position.HANDS_KNEES, KNEELING, KNEELING, ARM, ARM));
+            assertThat(load.bendingNm()).isCloseTo(bending(sum), within(CLOSE));
+            assertThat(load.turningNm()).isCloseTo(0, within(1e-9));
+            assertThat(load.supports())
+                    .filteredOn(s -> s.group() == Support.Group.ARMS)
+                    .singleElement()
+                    .satisfies(s -> assertThat(s.upN()).isCloseTo(handsCarry(sum) * 70 * 9.81, within(CLOSE)));
+        }
+
+        @Test
+        void one_arm_lifted_turns_by_what_the_other_hand_carries() {
+            Sum sum = new Sum().trunk(1);
+            longArm(sum);
+            bearingArm(sum);
+            kneelingLeg(sum);
+            kneelingLeg(sum);
+            TrunkLoad load = TrunkLoad.of(BODY, on(Position.HANDS_KNEES, KNEELING, KNEELING, LONG_ARM, ARM));
+            assertThat(load.bendingNm()).isCloseTo(bending(sum), within(CLOSE));
+            assertThat(Math.abs(load.turningNm())).isCloseTo(handsCarry(sum) * 0.129 * MGH, within(CLOSE));
+        }
+
+        @Test
+        void one_leg_behind_turns_by_what_the_other_knee_carries() {
+            Sum sum = new Sum().trunk(1);
+            bearingArm(sum);
+            bearingArm(sum);
+            longLeg(sum);
+            kneelingLeg(sum);
+            double knee = 1 - handsCarry(sum);
+            TrunkLoad load = TrunkLoad.of(BODY, on(Position.HANDS_KNEES, LONG_LEG, KNEELING, ARM, ARM));
+            assertThat(load.bendingNm()).isCloseTo(bending(sum), within(CLOSE));
+            assertThat(Math.abs(load.turningNm())).isCloseTo(knee * 0.0955 * MGH, within(CLOSE));
+        }
+
+        @Test
+        void arm_and_opposite_leg_rarely_balance() {
+            Sum sum = new Sum().trunk(1);
+            bearingArm(sum);
+            longArm(sum);
+            longLeg(sum);
+            kneelingLeg(sum);
+            double hand = handsCarry(sum);
+            TrunkLoad load = TrunkLoad.of(BODY, on(Position.HANDS_KNEES, LONG_LEG, KNEELING, ARM, LONG_ARM));
+            assertThat(load.bendingNm()).isCloseTo(bending(sum), within(CLOSE));
+            assertThat(Math.abs(load.turningNm()))
+                    .as("the larger side of what hand and knee turn")
+                    .isCloseTo(Math.max(hand * 0.129, (1 - hand) * 0.0955) * MGH, within(CLOSE));
+        }
+
+        /** Headward of the hips: so far along the trunk's line and so far in front of it, at this pitch. */
+        private static double headward(double pitch, double along, double front) {
+            return along * Math.cos(pitch) + front * Math.sin(pitch);
+        }
+
+        private static double bendingBetween(Sum sum, double arms, double legs, double cosPitch) {
+            double carried = (sum.all - legs) / (arms - legs);
+            return (carried * (arms - Sum.LUMBAR * cosPitch) - sum.above) * MGH;
+        }
+
+        /** Like {@link Sum#trunk} but the lumbar section lies nearer by the cosine. */
+        private static Sum pitched(double p) {
+            Sum sum = new Sum();
+            sum.trunk(Math.cos(p));
+            sum.above += (0.139 + 0.216 + 0.081) * (Sum.LUMBAR - Sum.LUMBAR * Math.cos(p));
+            return sum;
+        }
+
+        private static void above(Sum sum, double p, double mass, double headward) {
+            sum.all += mass * headward;
+            sum.above += mass * (headward - Sum.LUMBAR * Math.cos(p));
+        }
+
+        private static void forearms(Sum sum, double p, double along, double front) {
+            double elbow = headward(p, 0.288 + 0.186 * along, 0.186 * front);
+            for (int i = 0; i < 2; i++) {
+                above(sum, p, 0.028, headward(p, 0.288 + 0.436 * 0.186 * along, 0.436 * 0.186 * front));
+                above(sum, p, 0.016, elbow + 0.430 * 0.146);
+                above(sum, p, 0.006, elbow + 0.146 + 0.506 * 0.108);
+            }
+        }
+
+        @Test
+        void a_plank_on_forearms_and_toes() {
+            double a = Math.toRadians(81);
+            double alongDiff = 0.288 - 0.186 * Math.cos(a) + 0.491;
+            double frontDiff = 0.186 * Math.sin(a);
+            double p = Math.asin((0.025 - 0.095) / Math.hypot(alongDiff, frontDiff)) + Math.atan2(frontDiff, alongDiff);
+            Sum sum = pitched(p);
+            forearms(sum, p, -Math.cos(a), Math.sin(a));
+            for (int i = 0; i < 2; i++) {
+                sum.below(0.100, -0.433 * 0.245 * Math.cos(p))
+                        .below(0.0465, -(0.245 + 0.433 * 0.246) * Math.cos(p))
+                        .below(0.0145, headward(p, -0.491, 0.076));
+            }
+            double arms = headward(p, 0.288 - 0.186 * Math.cos(a), 0.186 * Math.sin(a)) + 0.073;
+            double toes = -0.491 * Math.cos(p) + 0.071;
+            LegPose leg = LegPose.on(LegContact.TOES, 0, 0);
+            ArmPose arm = ArmPose.on(ArmContact.FOREARM, 81, 90);
+            TrunkLoad load = TrunkLoad.of(BODY, on(Position.HANDS_KNEES, leg, leg, arm, arm));
+            assertThat(load.bendingNm())
+                    .isPositive()
+                    .isCloseTo(bendingBetween(sum, arms, toes, Math.cos(p)), within(CLOSE));
+        }
+
+        @Test
+        void a_plank_on_forearms_and_knees_asks_less_than_a_full_one() {
+            double a = Math.toRadians(71);
+            double alongDiff = 0.288 - 0.186 * Math.cos(a) + 0.245;
+            double frontDiff = 0.186 * Math.sin(a);
+            double p = Math.asin((0.025 - 0.039) / Math.hypot(alongDiff, frontDiff)) + Math.atan2(frontDiff, alongDiff);
+            Sum sum = pitched(p);
+            forearms(sum, p, -Math.cos(a), Math.sin(a));
+            double knees = -0.245 * Math.cos(p);
+            for (int i = 0; i < 2; i++) {
+                sum.below(0.100, 0.433 * knees)
+                        .below(0.0465, knees - 0.433 * 0.246)
+                        .below(0.0145, knees - 0.246 - 0.076);
+            }
+            double arms = headward(p, 0.288 - 0.186 * Math.cos(a), 0.186 * Math.sin(a)) + 0.073;
+            LegPose leg = LegPose.on(LegContact.KNEE, 0, 0);
+            ArmPose arm = ArmPose.on(ArmContact.FOREARM, 71, 90);
+            TrunkLoad load = TrunkLoad.of(BODY, on(Position.HANDS_KNEES, leg, leg, arm, arm));
+            assertThat(load.bendingNm())
+                    .isPositive()
+                    .isCloseTo(bendingBetween(sum, arms, knees, Math.cos(p)), within(CLOSE));
+        }
+
+        @Test
+        void a_hover_with_the_knees_just_off_the_floor() {
+            double a = Math.toRadians(79);
+            double k = Math.toRadians(79 - 99);
+            double ankleAlong = -0.245 * Math.cos(a) - 0.246 * Math.cos(k);
+            double ankleFront = 0.245 * Math.sin(a) + 0.246 * Math.sin(k);
+            double alongDiff = 0.288 - 0.332 * Math.cos(a) - ankleAlong;
+            double frontDiff = 0.332 * Math.sin(a) - ankleFront;
+            double p = Math.asin((0.02 - 0.095) / Math.hypot(alongDiff, frontDiff)) + Math.atan2(frontDiff, alongDiff);
+            Sum sum = pitched(p);
+            double wrist = headward(p, 0.288 - 0.332 * Math.cos(a), 0.332 * Math.sin(a));
+            for (int i = 0; i < 2; i++) {
+                above(sum, p, 0.028, headward(p, 0.288 - 0.436 * 0.186 * Math.cos(a), 0.436 * 0.186 * Math.sin(a)));
+                double forearm = 0.186 + 0.430 * 0.146;
+                above(sum, p, 0.016, headward(p, 0.288 - forearm * Math.cos(a), forearm * Math.sin(a)));
+                above(sum, p, 0.006, wrist + 0.506 * 0.108);
+                sum.below(0.100, headward(p, -0.433 * 0.245 * Math.cos(a), 0.433 * 0.245 * Math.sin(a)))
+                        .below(
+                                0.0465,
+                                headward(
+                                        p,
+                                        -0.245 * Math.cos(a) - 0.433 * 0.246 * Math.cos(k),
+                                        0.245 * Math.sin(a) + 0.433 * 0.246 * Math.sin(k)))
+                        // the foot stands square to the shank, toes on the shin's side
+                        .below(0.0145, headward(p, ankleAlong + 0.076 * Math.sin(k), ankleFront + 0.076 * Math.cos(k)));
+            }
+            double toes = headward(p, ankleAlong, ankleFront) + 0.071;
+            LegPose leg = LegPose.on(LegContact.TOES, 79, 99);
+            ArmPose arm = ArmPose.on(ArmContact.HAND, 79, 0);
+            TrunkLoad load = TrunkLoad.of(BODY, on(Position.HANDS_KNEES, leg, leg, arm, arm));
+            assertThat(load.bendingNm())
+                    .isPositive()
+                    .isCloseTo(bendingBetween(sum, wrist, toes, Math.cos(p)), within(CLOSE));
+        }
+
+        private double side(double armOut, boolean longLever) {
+            double o = Math.toRadians(armOut);
+            double leg = longLever ? 0.491 : 0.245;
+            double alongDiff = 0.288 - 0.186 * Math.cos(o) + leg;
+            double downDiff = 0.129 + 0.186 * Math.sin(o) - 0.0955;
+            double p = Math.asin((0.025 - 0.039) / Math.hypot(alongDiff, downDiff)) + Math.atan2(downDiff, alongDiff);
+            Sum sum = pitched(p);
+            // the lower arm under her, its forearm toward the one who looks; the upper arm along the trunk
+            double elbow = headward(p, 0.288 - 0.186 * Math.cos(o), 0.129 + 0.186 * Math.sin(o));
+            above(sum, p, 0.028, headward(p, 0.288 - 0.436 * 0.186 * Math.cos(o), 0.129 + 0.436 * 0.186 * Math.sin(o)));
+            above(sum, p, 0.016 + 0.006, elbow);
+            above(sum, p, 0.028, headward(p, 0.288 - 0.436 * 0.186, -0.129));
+            above(sum, p, 0.016, headward(p, 0.288 - 0.186 - 0.430 * 0.146, -0.129));
+            above(sum, p, 0.006, headward(p, 0.288 - 0.332 - 0.506 * 0.108, -0.129));
+            for (double down : new double[] {0.0955, -0.0955}) {
+                sum.below(0.100, headward(p, -0.433 * 0.245, down));
+                if (longLever) {
+                    sum.below(0.0465, headward(p, -0.245 - 0.433 * 0.246, down))
+                            .below(0.0145, headward(p, -0.491, down));
+                } else {
+                    // shanks go back, away from the one who looks; the lower foot with them, the upper one hangs square
+                    double foot = down > 0 ? -0.245 : -0.245 - 0.076;
+                    sum.below(0.0465, headward(p, -0.245, down)).below(0.0145, headward(p, foot, down));
+                }
+            }
+            double rear = headward(p, -leg, 0.0955);
+            return bendingBetween(sum, elbow, rear, Math.cos(p));
+        }
+
+        private static TrunkLoad sideSupport(double armOut, LegPose lower, LegPose upper) {
+            ArmPose under = new ArmPose(0, 90, armOut, ArmContact.FOREARM, 0);
+            return TrunkLoad.of(BODY, on(Position.SIDE, lower, upper, under, ArmPose.free(0, 0)));
+        }
+
+        @Test
+        void side_supports_bend_sideways_and_the_long_one_more() {
+            TrunkLoad shortOne = sideSupport(68, LegPose.on(LegContact.KNEE, 0, 90), LegPose.free(0, 90));
+            TrunkLoad longOne = sideSupport(75, LegPose.on(LegContact.FOOT, 0, 0), LegPose.free(0, 0));
+            assertThat(Math.abs(shortOne.lateralNm())).isCloseTo(side(68, false), within(CLOSE));
+            assertThat(Math.abs(longOne.lateralNm())).isCloseTo(side(75, true), within(CLOSE));
+            assertThat(shortOne.loadIndex()).isLessThan(longOne.loadIndex());
+        }
+
+        @Test
+        void a_bridge_is_held_by_the_back_line() {
+            double h = Math.toRadians(6);
+            double k = Math.toRadians(6 - 100);
+            double footAlong = -0.245 * Math.cos(h) - 0.246 * Math.cos(k);
+            double footFront = 0.245 * Math.sin(h) + 0.246 * Math.sin(k);
+            double alongDiff = 0.288 - footAlong;
+            double p = Math.asin((0.06 - 0.039) / Math.hypot(alongDiff, footFront)) + Math.atan2(footFront, alongDiff);
+            Sum sum = pitched(p);
+            // the head lies level on the floor, not in the trunk's line
+            sum.all += 0.081 * 0.091 * (1 - Math.cos(p));
+            sum.above += 0.081 * 0.091 * (1 - Math.cos(p));
+            for (int i = 0; i < 2; i++) {
+                sum.below(0.100, headward(p, -0.433 * 0.245 * Math.cos(h), -0.433 * 0.245 * Math.sin(h)))
+                        .below(
+                                0.0465,
+                                headward(
+                                        p,
+                                        -0.245 * Math.cos(h) - 0.433 * 0.246 * Math.cos(k),
+                                        -0.245 * Math.sin(h) - 0.433 * 0.246 * Math.sin(k)))
+                        .below(0.0145, headward(p, footAlong, -footFront) - 0.076);
+            }
+            double feet = headward(p, footAlong, -footFront);
+            double shoulders = 0.288 * Math.cos(p);
+            // arms lie on the floor, so 0.9 of her weight rests on shoulders and feet
+            double carried = (sum.all - 0.9 * feet) / (shoulders - feet);
+            double expected = carried * (shoulders - Sum.LUMBAR * Math.cos(p)) - sum.above;
+            Pose pose = Pose.lying(LegPose.on(LegContact.FOOT, 6, 100), LegPose.on(LegContact.FOOT, 6, 100))
+                    .withArms(ArmPose.on(ArmContact.HAND, -15, 0), ArmPose.on(ArmContact.HAND, -15, 0));
+            assertThat(TrunkLoad.of(BODY, pose).bendingNm()).isNegative().isCloseTo(-expected * MGH, within(CLOSE));
+        }
+    }
+
+    @Nested
+    class Whatever_the_pose {
+        static Stream<Pose> poses() {
+            return Seeded.cases(60, Whatever_the_pose::any);
+        }
+
+        private static Pose any(Random random) {
+            double hip = 60 + 40 * random.nextDouble();
+            LegPose knee = LegPose.on(LegContact.KNEE, hip, 90);
+            ArmPose hand = ArmPose.on(ArmContact.HAND, 70 + 20 * random.nextDouble(), 0)
+                    .holding(random.nextInt(3));
+            LegPose left = random.nextBoolean() ? knee : LegPose.free(60 * random.nextDouble(), 30);
+            ArmPose rightArm = random.nextBoolean() ? hand : ArmPose.free(90 + 70 * random.nextDouble(), 10);
+            return new Pose(
+                    Position.HANDS_KNEES, TrunkPose.on(TrunkContact.NONE), left, knee, hand, rightArm, Side.LEFT);
+        }
+
+        @ParameterizedTest
+        @MethodSource("poses")
+        void what_bears_carries_all_of_her_and_what_she_holds(Pose pose) {
+            Body body = BODY.pregnant(30);
+            double held = 9.81 * (pose.leftArm().heldKg() + pose.rightArm().heldKg());
+            TrunkLoad load = TrunkLoad.of(body, pose);
+            assertThat(load.supports().stream().mapToDouble(Support::upN).sum())
+                    .isCloseTo(body.weightN() + held, within(1e-9));
+        }
+
+        @ParameterizedTest
+        @MethodSource("poses")
+        void moments_balance_along_the_mat(Pose pose) {
+            Skeleton s = Skeleton.of(BODY, pose);
+            double weights = Stream.concat(Masses.upper(BODY, s).stream(), Masses.lower(BODY, s).stream())
+                    .mapToDouble(w -> w.newtons() * w.at().x())
+                    .sum();
+            double supports = TrunkLoad.of(BODY, s).supports().stream()
+                    .mapToDouble(r -> r.upN() * r.at().x())
+                    .sum();
+            assertThat(supports).isCloseTo(weights, within(1e-9));
+        }
+
+        @ParameterizedTest
+        @MethodSource("poses")
+        void her_mirror_image_bends_alike_and_turns_the_other_way(Pose pose) {
+            TrunkLoad load = TrunkLoad.of(BODY, pose);
+            TrunkLoad mirrored = TrunkLoad.of(BODY, pose.mirrored());
+            assertThat(mirrored.loadIndex()).isCloseTo(load.loadIndex(), within(1e-6));
+            assertThat(mirrored.turningNm()).isCloseTo(-load.turningNm(), within(1e-6));
+        }
+
+        @ParameterizedTest
+        @CsvSource({"50, 160", "90, 185", "120, 200"})
+        void the_index_compares_clients_of_any_size(double kg, double cm) {
+            Pose pose = Pose.lying(LegPose.free(30, 10), TABLETOP);
+            assertThat(TrunkLoad.of(Body.of(kg, cm), pose).loadIndex())
+                    .isCloseTo(TrunkLoad.of(BODY, pose).loadIndex(), within(1e-9));
+        }
+
+        @Test
+        void lying_heels_and_trunk_carry_all_of_her() {
+            TrunkLoad load = one(LegPose.on(LegContact.HEEL, 30, 60));
+            assertThat(load.supports().stream().mapToDouble(Support::upN).sum())
+                    .isCloseTo(BODY.weightN(), within(1e-9));
+        }
+    }
+
+    @Nested
+    class The_order_practitioners_know {
+        @Test
+        void a_leg_drawn_past_the_hip_is_lighter_than_tabletop_than_straight_high_than_straight_low() {
+            assertThat(Stream.of(LegPose.free(110, 100), TABLETOP, LegPose.free(60, 0), LegPose.free(20, 0))
+                            .map(l -> one(l).loadIndex())
+                            .toList())
+                    .isSorted();
+        }
+
+        /** In bending always; in the index from about 60° down: near tabletop one leg turns more than two bend. */
+        @ParameterizedTest
+        @CsvSource({"90, 90", "60, 30", "30, 0", "10, 0"})
+        void two_legs_bend_more_than_one(double hip, double knee) {
+            LegPose leg = LegPose.free(hip, knee);
+            assertThat(TrunkLoad.of(BODY, Pose.lying(leg, leg)).bendingNm()).isGreaterThan(one(leg).bendingNm());
+        }
+
+        @Test
+        void a_straight_leg_swept_aside_turns_more_than_a_bent_one() {
+            TrunkLoad bent = one(new LegPose(90, 90, 30, 0, LegContact.NONE, 0));
+            TrunkLoad straight = one(new LegPose(90, 0, 30, 0, LegContact.NONE, 0));
+            assertThat(Math.abs(straight.turningNm())).isGreaterThan(Math.abs(bent.turningNm()));
+        }
+
+        /**
+         * On hands and knees the physics says: a lifted leg turns more than a lifted arm; the opposite pair turns about as
+         * much as the leg alone, since one hand and one knee are left to stand on, and not less than the arm.
+         */
+        @Test
+        void on_hands_and_knees_a_leg_turns_more_than_an_arm() {
+            LegPose knee = LegPose.on(LegContact.KNEE, 77, 90);
+            ArmPose hand = ArmPose.on(ArmContact.HAND, 77, 0);
+            LegPose legBehind = LegPose.free(0, 0);
+            ArmPose armAhead = ArmPose.free(165, 0);
+            double arm = turning(knee, hand, armAhead);
+            double leg = turning(legBehind, hand, hand);
+            double pair = turning(legBehind, hand, armAhead);
+            assertThat(arm).isLessThan(leg);
+            assertThat(pair).isGreaterThan(arm).isCloseTo(leg, within(0.1 * leg));
+        }
+
+        private double turning(LegPose left, ArmPose leftArm, ArmPose rightArm) {
+            LegPose knee = LegPose.on(LegContact.KNEE, 77, 90);
+            return Math.abs(TrunkLoad.of(
+                            BODY,
+                            new Pose(
+                                    Position.HANDS_KNEES,
+                                    TrunkPose.on(TrunkContact.NONE),
+                                    left,
+                                    knee,
+                                    leftArm,
+                                    rightArm,
+                                    Side.LEFT))
+                    .turningNm());
+        }
+    }
+
+    @Nested
+    class A_body {
+        @Test
+        void whose_mass_or_height_is_missing_is_assumed_and_marked() {
+            assertThat(Body.of(null, 170.0)).isEqualTo(new Body(68, 1.70, 0, true));
+            assertThat(BODY.assumed()).isFalse();
+        }
+
+        @ParameterizedTest
+        @CsvSource({"8, 0", "12, 0", "26, 3.25", "40, 6.5", "42, 6.5"})
+        void that_is_pregnant_carries_more_in_front(double week, double kg) {
+            assertThat(BODY.pregnant(week).bellyKg()).isCloseTo(kg, within(1e-9));
+        }
+
+        @Test
+        void that_is_pregnant_sags_more_on_hands_and_knees() {
+            LegPose knee = LegPose.on(LegContact.KNEE, 90, 90);
+            ArmPose hand = ArmPose.on(ArmContact.HAND, 90, 0);
+            Pose pose =
+                    new Pose(Position.HANDS_KNEES, TrunkPose.on(TrunkContact.NONE), knee, knee, hand, hand, Side.LEFT);
+            assertThat(TrunkLoad.of(BODY.pregnant(36), pose).bendingNm())
+                    .isGreaterThan(TrunkLoad.of(BODY, pose).bendingNm());
+        }
+    }
+
+    @Nested
+    class An_impossible_pose {
+        @Test
+        void has_a_joint_beyond_its_range() {
+            assertThatThrownBy(() -> LegPose.free(170, 0)).hasMessage("hip was 170.0 deg, from -40 to 140 deg");
+            assertThatThrownBy(() -> LegPose.free(0, -5)).hasMessageContaining("knee was -5.0 deg");
+            assertThatThrownBy(() -> ArmPose.free(0, 0).holding(50)).hasMessageContaining("from 0 to 20 kg");
+        }
+
+        @Test
+        void is_held_up_by_nothing() {
+            LegPose up = LegPose.free(90, 90);
+            ArmPose arm = ArmPose.free(90, 0);
+            Pose floating =
+                    new Pose(Position.HANDS_KNEES, TrunkPose.on(TrunkContact.NONE), up, up, arm, arm, Side.LEFT);
+            assertThatThrownBy(() -> Skeleton.of(BODY, floating))
+                    .isInstanceOf(ImpossiblePose.class)
+                    .hasMessageContaining("nothing holds the body up");
+        }
+
+        @Test
+        void has_a_foot_that_does_not_reach_the_floor() {
+            Pose pose = new Pose(
+                    Position.STANDING,
+                    TrunkPose.on(TrunkContact.NONE),
+                    LegPose.on(LegContact.FOOT, 60, 120),
+                    LegPose.on(LegContact.FOOT, 0, 0),
+                    ArmPose.free(0, 0),
+                    ArmPose.free(0, 0),
+                    Side.LEFT);
+            assertThatThrownBy(() -> Skeleton.of(BODY, pose))
+                    .isInstanceOf(ImpossiblePose.class)
+                    .hasMessageContaining("does not reach the floor");
+        }
+    }
+}
