@@ -39,7 +39,16 @@ document.addEventListener('alpine:init', () => {
       const before = this.item();
       this.s = state;
       const now = this.item();
+      if (now && (!before || before.figure !== now.figure)) { this.loadFigure(now.figure); }
       if (!before || !now || before.rung !== now.rung || before.side !== now.side || before.rep !== now.rep) { this.startedAt = 0; }
+    },
+
+    /** The figure of the rung in hand, at its range; without a connection the last one stays. */
+    async loadFigure(url) {
+      try {
+        const answer = await fetch(url);
+        if (answer.ok && !answer.redirected) { this.$root.querySelector('.run-figure').innerHTML = await answer.text(); }
+      } catch (lost) { /* the count and the breath go on without it */ }
     },
 
     ready() { return this.s !== null; },
@@ -197,6 +206,11 @@ document.addEventListener('alpine:init', () => {
       this.phaseLeft = String(Math.floor(at) + 1);
       this.out = p.breath === 'OUT';
       this.holdSecond = p.part === 'HOLD' ? Math.floor(at) : null;
+      const figure = this.$root.querySelector('.run-figure svg');
+      if (figure && !this.still) {
+        const way = { LIFT: share, HOLD: 1, RETURN: 1 - share, REST: 0, BREATHE_IN: share, BREATHE_OUT: 1 - share };
+        window.fernFigure.show(figure, way[p.part]);
+      }
       const ball = this.$root.querySelector('.breath .ball');
       if (!ball) { return; }
       const wave = p.breath === 'OUT' ? 1 - share : p.breath === 'IN' ? share : 0.5;

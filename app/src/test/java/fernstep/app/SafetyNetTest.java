@@ -194,12 +194,15 @@ class SafetyNetTest {
     void a_wrong_catalogue_file_stops_the_start_with_file_line_and_reason(@TempDir Path folder) throws IOException {
         try (var in = getClass().getResourceAsStream("/fernstep/catalogue/deep-core.yaml")) {
             String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-            Files.writeString(folder.resolve("deep-core.yaml"), text.replace("position: SEATED", "position: FLOATING"));
-            int line = text.substring(0, text.indexOf("position: SEATED")).split("\n", -1).length;
+            Files.writeString(folder.resolve("deep-core.yaml"), text.replace("props: [CHAIR]", "props: [CLOUD]"));
+            try (var postures = getClass().getResourceAsStream("/fernstep/catalogue/postures.yaml")) {
+                Files.copy(postures, folder.resolve("postures.yaml"));
+            }
+            int line = text.substring(0, text.indexOf("props: [CHAIR]")).split("\n", -1).length;
             assertThatThrownBy(() -> new SpringApplication(FernStepApp.class)
                             .run("--server.port=0", "--fern.catalogue-folder=" + folder))
                     .rootCause()
-                    .hasMessageStartingWith("deep-core.yaml, line " + line + ": 'position' was FLOATING");
+                    .hasMessageStartingWith("deep-core.yaml, line " + line + ": 'props' was CLOUD");
         }
     }
 }

@@ -141,6 +141,76 @@ class EvalTest {
         assertThat(a.get("to").stringValue()).isEqualTo("F3");
     }
 
+    private static final String LOAD = """
+            {"op":"load","massKg":70,"heightCm":170,"gestationWeeks":null,"pose":{"position":"SUPINE",
+             "left":{"hip":90,"knee":90,"shoulder":0,"elbow":0},"right":{"hip":42,"knee":90,"shoulder":0,"elbow":0},
+             "handWeightKg":0,"contacts":["BACK","RIGHT_FOOT"]}}""";
+
+    @Test
+    void load_answers_moments_heights_and_joints() {
+        JsonNode a = answer(LOAD);
+        // the static sums for one leg at tabletop, and heel height 0.021·170 + 41.65 cm
+        assertThat(a.get("bendingNm").doubleValue()).isEqualTo(9.95);
+        assertThat(Math.abs(a.get("turningNm").doubleValue())).isEqualTo(17.95);
+        assertThat(a.get("loadIndex").doubleValue()).isEqualTo(17.58);
+        assertThat(a.at("/heelHeightCm/left").doubleValue()).isEqualTo(45.22);
+        assertThat(a.at("/heelHeightCm/right").doubleValue()).isZero();
+        // hip 0.06·1.70 above the floor, and the knee a thigh above it
+        assertThat(a.at("/joints/leftKnee/y").doubleValue()).isEqualTo(0.5185);
+        assertThat(a.get("assumed").booleanValue()).isFalse();
+    }
+
+    @Test
+    void load_takes_a_rung_at_a_range_on_either_side() {
+        String rung =
+                "{\"op\":\"load\",\"rung\":\"F7\",\"side\":\"SIDE\",\"range\":0.4,\"massKg\":70,\"heightCm\":170}";
+        JsonNode left = answer(rung.replace("SIDE", "LEFT"));
+        JsonNode right = answer(rung.replace("SIDE", "RIGHT"));
+        assertThat(left.get("loadIndex").doubleValue())
+                .isEqualTo(right.get("loadIndex").doubleValue());
+        assertThat(left.at("/heelHeightCm/left").doubleValue())
+                .isEqualTo(right.at("/heelHeightCm/right").doubleValue())
+                .isGreaterThan(0);
+        assertThat(answer("{\"op\":\"load\",\"rung\":\"F2\"}").get("assumed").booleanValue())
+                .isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "[\"BACK\",\"RIGHT_FOOT\"]|[]|pose.contacts|name what bears on the floor",
+                "\"left\":{\"hip\":90|\"left\":{\"hip\":170|pose.hip|from -40 to 140 deg",
+                "\"massKg\":70|\"massKg\":10|massKg|from 25 to 250 kg",
+                "RIGHT_FOOT|RIGHT_EAR|pose.contacts[1]|",
+                "\"handWeightKg\":0|\"handWeightKg\":90|pose.handWeightKg|from 0 to 20 kg"
+            })
+    void load_refuses_what_no_body_can_do(String part, String broken, String path, String allowed) {
+        JsonNode e = error(LOAD.replace(part, broken));
+        assertThat(e.get("path").stringValue()).isEqualTo(path);
+        if (allowed != null) {
+            assertThat(e.get("allowed").stringValue()).isEqualTo(allowed);
+        }
+    }
+
+    @Test
+    void range_answers_how_far_or_that_even_the_easiest_is_too_much() {
+        String ask =
+                "{\"op\":\"range\",\"rung\":\"F7\",\"side\":\"LEFT\",\"ceilingIndex\":30.0,\"massKg\":70,\"heightCm\":170}";
+        JsonNode a = answer(ask);
+        assertThat(a.get("loadIndex").doubleValue()).isBetween(29.8, 30.0);
+        // what it answers, asked back as a load, is that load
+        JsonNode back = answer("{\"op\":\"load\",\"rung\":\"F7\",\"side\":\"LEFT\",\"range\":"
+                + a.get("range").doubleValue() + ",\"massKg\":70,\"heightCm\":170}");
+        assertThat(back.get("loadIndex").doubleValue())
+                .isCloseTo(a.get("loadIndex").doubleValue(), org.assertj.core.api.Assertions.within(0.05));
+        JsonNode not = answer(ask.replace("30.0", "5.0"));
+        assertThat(not.get("reachable").booleanValue()).isFalse();
+        assertThat(not.get("easiestIndex").doubleValue()).isGreaterThan(5);
+        assertThat(error(ask.replace("\"F7\"", "\"BR1\"")).get("path").stringValue())
+                .isEqualTo("rung");
+    }
+
     @Test
     void progress_answers_credits_change_and_dose() {
         JsonNode a = answer(PROGRESS);

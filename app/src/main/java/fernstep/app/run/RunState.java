@@ -34,7 +34,8 @@ public record RunState(
             List<String> eased,
             List<Phase> phases,
             List<Sign> signs,
-            String state) {}
+            String state,
+            String figure) {}
 
     /** Part of a repetition for the pacer. */
     public record Phase(String part, String text, String breath, int seconds) {}

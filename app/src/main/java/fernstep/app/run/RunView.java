@@ -89,7 +89,9 @@ class RunView {
                                 p.seconds()))
                         .toList(),
                 signs(i),
-                i.closed ? "closed" : i.skipped ? "skipped" : i.done ? "done" : "open");
+                i.closed ? "closed" : i.skipped ? "skipped" : i.done ? "done" : "open",
+                "/figures/" + rung.code() + "?client=" + client.id() + (i.side == null ? "" : "&side=" + i.side)
+                        + "&range=" + i.range);
     }
 
     /** "hip 41°, heel 44 cm": where the limb is at a range. */

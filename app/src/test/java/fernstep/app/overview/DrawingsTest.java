@@ -84,12 +84,14 @@ class DrawingsTest {
                         Side.LEFT,
                         "F1",
                         new Dose(1, 10, null, null, 1, 5),
+                        1,
                         Reason.of("why.progress")),
                 new Place(
                         Strand.LEG_FLOAT,
                         Side.RIGHT,
                         "F3",
                         new Dose(1, 6, null, null, 1, 5),
+                        1,
                         Reason.of("why.progress")));
         private final FrondDrawing drawing = FrondDrawing.of(
                 Frond.of(

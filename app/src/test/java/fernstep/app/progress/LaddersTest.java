@@ -71,13 +71,14 @@ class LaddersTest {
                 TODAY.minusDays(20),
                 Ladders.START,
                 1,
-                0));
+                0,
+                1));
     }
 
     private void trained(int daysAgo, Kind kind) {
         String session = UUID.randomUUID().toString();
         sessions.insert(new SessionRow(session, client.id(), TODAY.minusDays(daysAgo), 1, null));
-        ResultRow row = new ResultRow(session, "BR1", "", client.id(), TODAY.minusDays(daysAgo), kind, 3, "", "");
+        ResultRow row = new ResultRow(session, "BR1", "", client.id(), TODAY.minusDays(daysAgo), kind, 3, "", "", 1);
         mapper.putResult(row);
         mapper.putResult(row);
     }

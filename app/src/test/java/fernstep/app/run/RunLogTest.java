@@ -23,9 +23,9 @@ class RunLogTest {
 
     /** BR3 of 2 breaths, F1 left 2 × 3, F1 right 1 × 3. */
     private final List<ItemRow> planned = List.of(
-            new ItemRow("s", 0, "BR3", "", 1, null, null, 2, 1, 5),
-            new ItemRow("s", 1, "F1", "LEFT", 2, 3, null, null, 1, 5),
-            new ItemRow("s", 2, "F1", "RIGHT", 1, 3, null, null, 1, 5));
+            new ItemRow("s", 0, "BR3", "", 1, null, null, 2, 1, 5, 1),
+            new ItemRow("s", 1, "F1", "LEFT", 2, 3, null, null, 1, 5, 1),
+            new ItemRow("s", 2, "F1", "RIGHT", 1, 3, null, null, 1, 5, 1));
 
     private RunLog replay() {
         return RunLog.replay(CATALOGUE, planned, events);

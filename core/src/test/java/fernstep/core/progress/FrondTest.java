@@ -27,7 +27,8 @@ class FrondTest {
             Status.PREGNANT, TODAY.plusDays(112), List.of(), List.of(), List.of(), null, null, null, Set.of());
 
     private static Place place(Side side, String rung, int reps) {
-        return new Place(Strand.LEG_FLOAT, side, rung, new Dose(1, reps, null, null, 1, 5), Reason.of("why.progress"));
+        return new Place(
+                Strand.LEG_FLOAT, side, rung, new Dose(1, reps, null, null, 1, 5), 1, Reason.of("why.progress"));
     }
 
     private static Frond frond(Set<RungGates.Done> helped, Place... places) {

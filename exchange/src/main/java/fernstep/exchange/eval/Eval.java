@@ -35,6 +35,8 @@ public final class Eval {
         operations.put("screen", new ScreenOp(wording));
         operations.put("separation", new SeparationOp(wording));
         operations.put("decide", new DecideOp(wording, catalogue));
+        operations.put("load", new LoadOp(catalogue));
+        operations.put("range", new RangeOp(catalogue));
         operations.put("progress", new ProgressOp(wording, catalogue));
     }
 

@@ -1,0 +1,40 @@
+package fernstep.app.figure;
+
+import fernstep.app.catalogue.Catalogues;
+import fernstep.app.client.Clients;
+import fernstep.app.support.NotFound;
+import fernstep.core.body.Body;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.measure.Side;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** A figure alone, for pages that change the rung they show. */
+@Controller
+class FigureController {
+    private final Catalogues catalogues;
+    private final Clients clients;
+
+    FigureController(Catalogues catalogues, Clients clients) {
+        this.catalogues = catalogues;
+        this.clients = clients;
+    }
+
+    @GetMapping("/figures/{code}")
+    String figure(
+            @PathVariable String code,
+            @RequestParam @Nullable Long client,
+            @RequestParam @Nullable Side side,
+            @RequestParam(defaultValue = "1") double range,
+            Model model) {
+        Rung rung = catalogues.get().find(code).orElseThrow(() -> new NotFound("no rung " + code));
+        Body body = client == null ? Body.of(null, null) : clients.file(client).body();
+        double within = Math.max(0, Math.min(1, range));
+        model.addAttribute("f", FigureDrawing.of(rung, body, side, within));
+        return "fragments/figure :: moving(f=${f})";
+    }
+}
