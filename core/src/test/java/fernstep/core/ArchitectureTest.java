@@ -22,7 +22,8 @@ class ArchitectureTest {
             "catalogue",
             "decision",
             "plan",
-            "progress");
+            "progress",
+            "forecast");
     private static final JavaClasses CORE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("fernstep.core");

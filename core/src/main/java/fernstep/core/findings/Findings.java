@@ -3,6 +3,7 @@ package fernstep.core.findings;
 import fernstep.core.measure.Side;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -11,6 +12,9 @@ import org.jspecify.annotations.Nullable;
  * @param setGrade deep-core set per side, 0 to 5
  * @param toleranceBreaths breaths taken before the set is lost
  * @param floatScore highest clean rung of the leg-float test per side, 0 to 5
+ * @param armReachKept sides on which the rod kept its three contacts while that arm reached
+ * @param legReachKept the same for the leg
+ * @param hoverS seconds of clean hover
  */
 public record Findings(
         @Nullable Cough cough,
@@ -22,16 +26,59 @@ public record Findings(
         @Nullable RibsOverPelvis ribs,
         @Nullable Doming doming,
         @Nullable FloorOnCough floorOnCough,
-        @Nullable Scoop scoop) {
+        @Nullable Scoop scoop,
+        Set<Side> armReachKept,
+        Set<Side> legReachKept,
+        @Nullable Integer hoverS) {
 
     public static final Findings NONE =
             new Findings(null, Map.of(), null, null, Map.of(), null, null, null, null, null);
+    private static final int HOVER_CLEAN_S = 4;
     private static final int POOR_TOLERANCE_BREATHS = 2;
     public static final int FLOAT_RUNGS = 5;
 
     public Findings {
         setGrade = Map.copyOf(setGrade);
         floatScore = Map.copyOf(floatScore);
+        armReachKept = Set.copyOf(armReachKept);
+        legReachKept = Set.copyOf(legReachKept);
+    }
+
+    /** Without the tests on hands and knees, but for the scoop. */
+    public Findings(
+            @Nullable Cough cough,
+            Map<Side, Integer> setGrade,
+            @Nullable Integer toleranceBreaths,
+            @Nullable BreathPattern breathPattern,
+            Map<Side, Integer> floatScore,
+            @Nullable LumbarGap lumbarGap,
+            @Nullable RibsOverPelvis ribs,
+            @Nullable Doming doming,
+            @Nullable FloorOnCough floorOnCough,
+            @Nullable Scoop scoop) {
+        this(
+                cough,
+                setGrade,
+                toleranceBreaths,
+                breathPattern,
+                floatScore,
+                lumbarGap,
+                ribs,
+                doming,
+                floorOnCough,
+                scoop,
+                Set.of(),
+                Set.of(),
+                null);
+    }
+
+    /** Hands and knees held in neutral: the rod kept its contacts in some reach, or she hovered clean. */
+    public boolean neutralOnHandsAndKnees() {
+        return !armReachKept.isEmpty() || !legReachKept.isEmpty() || hoverClean();
+    }
+
+    public boolean hoverClean() {
+        return hoverS != null && hoverS >= HOVER_CLEAN_S;
     }
 
     /** The low belly's answer to a cough. */

@@ -32,19 +32,23 @@ public record Dose(
         Range.DAYS_PER_WEEK.check(daysPerWeek);
     }
 
-    Dose withSets(int n) {
+    public Dose withDays(int n) {
+        return new Dose(sets, reps, holdS, breaths, perDay, n);
+    }
+
+    public Dose withSets(int n) {
         return new Dose(n, reps, holdS, breaths, perDay, daysPerWeek);
     }
 
-    Dose withReps(int n) {
+    public Dose withReps(int n) {
         return new Dose(sets, n, holdS, breaths, perDay, daysPerWeek);
     }
 
-    Dose withHoldS(int n) {
+    public Dose withHoldS(int n) {
         return new Dose(sets, reps, n, breaths, perDay, daysPerWeek);
     }
 
-    Dose withBreaths(int n) {
+    public Dose withBreaths(int n) {
         return new Dose(sets, reps, holdS, n, perDay, daysPerWeek);
     }
 }

@@ -81,6 +81,25 @@ public final class RungGates {
         return List.copyOf(waiting);
     }
 
+    /** Whether one gate of a rung still holds it, on some side. */
+    public static boolean holds(RungGate gate, Rung rung, Known known) {
+        return own(gate, null, known).isPresent();
+    }
+
+    /** A position or load of hers that closes it: something may stand in. */
+    static List<Waiting> closedPosition(Rung rung, Known known) {
+        Set<Restriction> closed =
+                known.screening() == null ? Set.of() : known.screening().closed();
+        List<Waiting> waiting = new ArrayList<>();
+        rung.closedBy(closed)
+                .ifPresent(r -> waiting.add(new Waiting(r.name(), null, Reason.of("waiting.restriction", r))));
+        rung.gates().stream()
+                .filter(g -> g instanceof RungGate.Without w && closed.contains(w.restriction()))
+                .map(g -> ((RungGate.Without) g).restriction())
+                .forEach(r -> waiting.add(new Waiting(r.name(), null, Reason.of("waiting.restriction", r))));
+        return List.copyOf(waiting);
+    }
+
     private static Optional<Waiting> opened(GateCode code, Known known) {
         if (known.screening() == null) {
             return Optional.empty();

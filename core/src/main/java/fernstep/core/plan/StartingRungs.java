@@ -14,17 +14,84 @@ final class StartingRungs {
     private static final int GOOD_TOLERANCE_BREATHS = 10;
 
     /** A rung and why it is this one; no rung means the strand waits, and the reason says for what. */
-    record Start(@Nullable String rung, Reason why) {}
+    record Start(@Nullable String rung, Reason why) {
+        Start because(String key) {
+            return rung == null ? this : new Start(rung, Reason.of(key));
+        }
+    }
 
     private StartingRungs() {}
 
-    static Optional<Start> of(Strand strand, @Nullable Side side, Findings f) {
+    static Start of(Strand strand, @Nullable Side side, Findings f) {
         return switch (strand) {
-            case BREATH -> Optional.of(breath(f));
-            case DEEP_CORE -> Optional.of(deepCore(f));
-            case LEG_FLOAT -> side == null ? Optional.empty() : Optional.of(legFloat(side, f));
-            default -> Optional.empty();
+            case BREATH -> breath(f);
+            case DEEP_CORE -> deepCore(f);
+            case PELVIC_FLOOR -> new Start("PF1", Reason.of("why.floorFirst"));
+            case PELVIC_CONTROL -> pelvicControl(f);
+            case LEG_FLOAT -> legFloat(side == null ? Side.LEFT : side, f);
+            case HEEL_SLIDE -> loaded(f, "HS1");
+            case ARM_LEG ->
+                f.ribs() == Findings.RibsOverPelvis.RIBS_AHEAD
+                        ? loaded(f, "AL1").because("why.ribsAhead")
+                        : loaded(f, "AL1");
+            case ROTATION -> loaded(f, "RO1");
+            case BRIDGE -> loaded(f, "BG1");
+            case HANDS_KNEES -> handsAndKnees(side, f);
+            case HOVER_PLANK -> hover(f);
+            case SIDE_SUPPORT -> loaded(f, "SS1");
+            case BACK_LINE -> new Start("BK1", Reason.of("why.backLine"));
+            case UPRIGHT -> new Start("UP1", Reason.of("why.dayOne"));
+            case CURL -> loaded(f, "CU1");
         };
+    }
+
+    /** The first rung of a loaded strand: not on a weak set, and not while breath comes first. */
+    private static Start loaded(Findings f, String first) {
+        Optional<Integer> grade = f.weakerSetGrade();
+        if (grade.isEmpty()) {
+            return new Start(null, Reason.of("waiting.setUnknown"));
+        }
+        if (grade.get() <= WEAK_SET) {
+            return new Start(null, Reason.of("waiting.setGrade", WEAK_SET + 1));
+        }
+        return f.breathComesFirst()
+                ? new Start(null, Reason.of("waiting.breathControl"))
+                : new Start(first, Reason.of("why.setAllowsFirst", grade.get()));
+    }
+
+    private static Start pelvicControl(Findings f) {
+        if (f.lumbarGap() == Findings.LumbarGap.FIST) {
+            return new Start("PC1", Reason.of("why.fistGap"));
+        }
+        if (f.ribs() == Findings.RibsOverPelvis.RIBS_AHEAD) {
+            return new Start("PC6", Reason.of("why.ribsAhead"));
+        }
+        boolean steady = f.lumbarGap() != null && f.weakerSetGrade().orElse(0) > WEAK_SET;
+        return steady ? new Start("PC2", Reason.of("why.gapSteady")) : new Start("PC1", Reason.of("why.tiltFirst"));
+    }
+
+    /** No hands-and-knees load while the belly does not lift; else as far as the rod kept its contacts. */
+    private static Start handsAndKnees(@Nullable Side side, Findings f) {
+        if (f.scoop() == Findings.Scoop.NO) {
+            return new Start(null, Reason.of("waiting.scoop"));
+        }
+        boolean weak = f.weakerSetGrade().orElse(0) <= WEAK_SET || f.breathComesFirst();
+        if (weak || side == null || !f.armReachKept().contains(side)) {
+            return new Start("HK1", Reason.of("why.neutralFirst"));
+        }
+        return f.legReachKept().contains(side)
+                ? new Start("HK5", Reason.of("why.legReachKept"))
+                : new Start("HK4", Reason.of("why.armReachKept"));
+    }
+
+    private static Start hover(Findings f) {
+        if (f.scoop() == Findings.Scoop.NO) {
+            return new Start(null, Reason.of("waiting.scoop"));
+        }
+        Start start = loaded(f, "HP1");
+        return start.rung() != null && f.hoverClean()
+                ? new Start("HP2", Reason.of("why.hoverClean", f.hoverS()))
+                : start;
     }
 
     private static Start breath(Findings f) {
@@ -45,6 +112,9 @@ final class StartingRungs {
 
     private static Start deepCore(Findings f) {
         Optional<Integer> grade = f.weakerSetGrade();
+        if (f.scoop() == Findings.Scoop.NO && grade.orElse(0) > WEAK_SET) {
+            return new Start("DC3", Reason.of("why.scoopFirst"));
+        }
         if (grade.isEmpty()) {
             return new Start("DC1", Reason.of("why.setUnknown"));
         }

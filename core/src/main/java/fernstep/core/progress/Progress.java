@@ -25,9 +25,11 @@ import org.jspecify.annotations.Nullable;
  * What the log of one rung and side, since its last change, means for the next session. {@link #of} is the one entry.
  *
  * @param credits clean, light sessions without a next-day symptom since the last change or setback
+ * @param range how far the rung goes from now on, 0 easiest to 1 full
  * @param waitingFor why the next rung is not open yet; empty unless the change waits
  */
-public record Progress(int credits, Change change, Dose dose, String rung, Reason reason, List<Waiting> waitingFor) {
+public record Progress(
+        int credits, Change change, Dose dose, double range, String rung, Reason reason, List<Waiting> waitingFor) {
     private static final int CREDITS_NEEDED = 2;
     private static final int HELPED_IN_A_ROW = 3;
     private static final int NOTCH_DOWN_AFTER_DAYS = 14;
@@ -47,6 +49,24 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
         REFER
     }
 
+    /** What grows first on a rung that has a range; the practitioner picks it per client. */
+    public enum GrowFirst {
+        REPS,
+        RANGE
+    }
+
+    /**
+     * How far the rung goes, for rungs with a range.
+     *
+     * @param now 0 easiest to 1 full
+     * @param next the next target range, a step of load above; null at the rung's end or where there is no range
+     * @param ofNextRung where the next rung would begin
+     * @param growFirst which of the two a notch is, while both can grow
+     */
+    public record RangeState(double now, @Nullable Double next, double ofNextRung, GrowFirst growFirst) {
+        public static final RangeState FULL = new RangeState(1, null, 1, GrowFirst.REPS);
+    }
+
     /**
      * The question put to the rules.
      *
@@ -55,6 +75,7 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
      * @param recheckDue the day the separation re-check is due, or null
      * @param recheckWidened the last re-check showed a real widening
      * @param askFirstStands an ask-first answer stands today
+     * @param otherSideOrder place on the strand of her other side, 0 where there is none
      */
     public record Question(
             Catalogue catalogue,
@@ -68,7 +89,41 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
             @Nullable LocalDate recheckDue,
             boolean recheckWidened,
             boolean askFirstStands,
-            RungGates.Known known) {
+            RungGates.Known known,
+            RangeState range,
+            int otherSideOrder) {
+
+        /** At full range, the other side not looked at. */
+        public Question(
+                Catalogue catalogue,
+                Rung rung,
+                @Nullable Side side,
+                Dose dose,
+                Window window,
+                DoseStance stance,
+                List<SessionResult> log,
+                LocalDate today,
+                @Nullable LocalDate recheckDue,
+                boolean recheckWidened,
+                boolean askFirstStands,
+                RungGates.Known known) {
+            this(
+                    catalogue,
+                    rung,
+                    side,
+                    dose,
+                    window,
+                    stance,
+                    log,
+                    today,
+                    recheckDue,
+                    recheckWidened,
+                    askFirstStands,
+                    known,
+                    RangeState.FULL,
+                    0);
+        }
+
         public Question {
             log = log.stream().sorted(Comparator.comparing(SessionResult::date)).toList();
         }
@@ -164,11 +219,24 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
                 return Optional.empty();
             }
             Optional<Dose> up = DoseRules.notchUp(q.dose(), q.window());
+            Double further = q.range().next();
+            boolean rangeFirst = further != null && (up.isEmpty() || q.range().growFirst() == GrowFirst.RANGE);
+            if (rangeFirst) {
+                return Optional.of(new Progress(
+                        credits(),
+                        Change.NOTCH_UP,
+                        q.dose(),
+                        further,
+                        q.rung().code(),
+                        Reason.of("progress.rangeUp", credits()),
+                        List.of()));
+            }
             if (up.isPresent()) {
                 return Optional.of(new Progress(
                         credits(),
                         Change.NOTCH_UP,
                         up.get(),
+                        q.range().now(),
                         q.rung().code(),
                         Reason.of("progress.notchUp", credits()),
                         List.of()));
@@ -189,6 +257,7 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
                         credits(),
                         Change.READY_WAITING,
                         q.dose(),
+                        q.range().now(),
                         q.rung().code(),
                         Reason.of("progress.readyWaiting", next.code()),
                         List.copyOf(waiting));
@@ -198,6 +267,7 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
                     credits(),
                     Change.NEXT_RUNG,
                     keepingDays(DoseRules.minimum(window, q.stance())),
+                    q.range().ofNextRung(),
                     next.code(),
                     Reason.of("progress.nextRung", next.code()),
                     List.of());
@@ -213,6 +283,10 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
             if (q.recheckWidened()) {
                 blocks.add(new Waiting("WIDENING", null, Reason.of("waiting.widening")));
             }
+            boolean leadsTooFar = q.otherSideOrder() > 0 && q.rung().order() > q.otherSideOrder();
+            if (leadsTooFar) {
+                blocks.add(new Waiting("OTHER_SIDE", null, Reason.of("waiting.otherSide")));
+            }
             if (q.askFirstStands()) {
                 blocks.add(new Waiting("ASK_FIRST", null, Reason.of("waiting.askFirst")));
             }
@@ -221,9 +295,16 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
 
         private Progress notchDown(Reason reason) {
             return DoseRules.notchDown(q.dose(), q.window())
-                    .map(d -> new Progress(0, Change.NOTCH_DOWN, d, q.rung().code(), reason, List.of()))
+                    .map(d -> new Progress(
+                            0, Change.NOTCH_DOWN, d, q.range().now(), q.rung().code(), reason, List.of()))
                     .orElseGet(() -> new Progress(
-                            0, Change.HOLD, q.dose(), q.rung().code(), Reason.of("progress.atMinimum"), List.of()));
+                            0,
+                            Change.HOLD,
+                            q.dose(),
+                            q.range().now(),
+                            q.rung().code(),
+                            Reason.of("progress.atMinimum"),
+                            List.of()));
         }
 
         private Progress rungDown(Reason reason) {
@@ -233,6 +314,7 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
                             0,
                             Change.RUNG_DOWN,
                             keepingDays(DoseRules.top(DoseRules.window(back.window(), q.stance()), q.stance())),
+                            1,
                             back.code(),
                             reason,
                             List.of()))
@@ -247,13 +329,15 @@ public record Progress(int credits, Change change, Dose dose, String rung, Reaso
                     0,
                     change,
                     minimum,
+                    q.range().now(),
                     q.rung().code(),
                     Reason.of("progress.minimum"),
                     List.of(new Waiting("BREATH_SESSION", null, Reason.of("waiting.breathSession"))));
         }
 
         private Progress stay(Change change, Reason reason) {
-            return new Progress(credits(), change, q.dose(), q.rung().code(), reason, List.of());
+            return new Progress(
+                    credits(), change, q.dose(), q.range().now(), q.rung().code(), reason, List.of());
         }
 
         private Dose keepingDays(Dose d) {

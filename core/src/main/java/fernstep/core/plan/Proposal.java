@@ -1,0 +1,92 @@
+package fernstep.core.plan;
+
+import fernstep.core.approach.Approach;
+import fernstep.core.client.BodyEvent;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.findings.Findings;
+import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Which approach the findings speak for, why, and what else would fit. The first that fits is proposed; the practitioner
+ * chooses.
+ *
+ * @param alternative another that fits, or null
+ * @param difference how the two would part today; null with no alternative
+ */
+public record Proposal(
+        Approach approach,
+        Reason reason,
+        @Nullable Approach alternative,
+        @Nullable Reason difference) {
+    private static final int FIRST_WEEKS_DAYS = 42;
+    private static final int LATE_DAYS = 84;
+    private static final int POOR_TOLERANCE_BREATHS = 2;
+    private static final int WEAK_SET = 2;
+    private static final int FIRM_SET = 4;
+
+    private record Fit(Approach approach, Reason reason) {}
+
+    /** @param cleared cleared for exercise today */
+    public static Proposal of(ClientFacts facts, Findings f, boolean cleared, LocalDate today) {
+        List<Fit> fits = new ArrayList<>();
+        Optional<BodyEvent> event = facts.latestEvent();
+        long days = event.map(e -> ChronoUnit.DAYS.between(e.date(), today)).orElse(Long.MAX_VALUE);
+        boolean birth = event.map(e -> e.kind() != BodyEvent.Kind.SURGERY).orElse(false);
+        if (!facts.pregnant() && birth && days < FIRST_WEEKS_DAYS) {
+            fits.add(new Fit(Approach.QUIET_START, Reason.of("proposal.firstWeeks", days)));
+        }
+        breathLed(facts, f).ifPresent(r -> fits.add(new Fit(Approach.BREATH_LED, r)));
+        boolean floats = f.floatScore().size() == Side.values().length
+                && f.floatScore().values().stream().allMatch(s -> s >= 1);
+        if (cleared && floats) {
+            fits.add(new Fit(Approach.SLOW_LADDER, Reason.of("proposal.floats")));
+        }
+        boolean late = !facts.pregnant() && days >= LATE_DAYS;
+        boolean firm = f.setGrade().size() == Side.values().length
+                && f.weakerSetGrade().orElse(0) >= FIRM_SET;
+        if (late && firm && f.doming() != Findings.Doming.FIRM && !f.breathComesFirst()) {
+            fits.add(new Fit(Approach.GRADED_LOAD, Reason.of("proposal.firmAndLate")));
+        }
+        if (fits.isEmpty()) {
+            return new Proposal(Approach.BREATH_LED, Reason.of("proposal.littleKnown"), null, null);
+        }
+        Fit first = fits.get(0);
+        Fit other = fits.size() > 1 ? fits.get(1) : null;
+        return new Proposal(
+                first.approach(),
+                first.reason(),
+                other == null ? null : other.approach(),
+                other == null ? null : difference(first.approach(), other.approach(), f));
+    }
+
+    private static Optional<Reason> breathLed(ClientFacts facts, Findings f) {
+        if (f.coughReversed()) {
+            return Optional.of(Reason.of("proposal.coughReversed"));
+        }
+        if (f.toleranceBreaths() != null && f.toleranceBreaths() <= POOR_TOLERANCE_BREATHS) {
+            return Optional.of(Reason.of("proposal.toleranceLow", f.toleranceBreaths()));
+        }
+        boolean scar = facts.events().stream().anyMatch(e -> e.kind() == BodyEvent.Kind.CAESAREAN);
+        int grade = f.weakerSetGrade().orElse(WEAK_SET + 1);
+        return scar && grade <= WEAK_SET ? Optional.of(Reason.of("proposal.scarAndSet", grade)) : Optional.empty();
+    }
+
+    /** What would part them today: the ridge seen, else how the dose grows. */
+    private static Reason difference(Approach a, Approach b, Findings f) {
+        boolean ridge = f.doming() == Findings.Doming.SOFT
+                && a.stances().doming() != b.stances().doming();
+        if (ridge) {
+            Approach strict = a.stances().doming() == fernstep.core.approach.Stances.Doming.NONE_ALLOWED ? a : b;
+            return Reason.of("proposal.differ.ridge", strict, strict == a ? b : a);
+        }
+        return Reason.of(
+                "proposal.differ.dose", a, a.stances().dose(), b, b.stances().dose());
+    }
+}

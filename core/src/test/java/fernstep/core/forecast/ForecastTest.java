@@ -1,0 +1,240 @@
+package fernstep.core.forecast;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import fernstep.core.ShippedCatalogue;
+import fernstep.core.approach.Approach;
+import fernstep.core.client.Birth;
+import fernstep.core.client.BirthMode;
+import fernstep.core.client.Clearance;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Status;
+import fernstep.core.findings.Findings;
+import fernstep.core.forecast.Forecast.Counts;
+import fernstep.core.forecast.Forecast.Question;
+import fernstep.core.forecast.Forecast.Route;
+import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.Dose;
+import fernstep.core.plan.Place;
+import fernstep.core.plan.RungGates;
+import fernstep.core.screening.Screening;
+import fernstep.core.screening.Strand;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+class ForecastTest {
+    /** A Sunday: training begins on the Monday. */
+    private static final LocalDate TODAY = LocalDate.of(2031, 6, 1);
+
+    private static final Set<DayOfWeek> DAILY = EnumSet.allOf(DayOfWeek.class);
+    private static final Counts NEARLY_ALWAYS = new Counts(4000, 0);
+
+    private static Place place(Strand strand, Side side, String rung, Integer reps, Integer holdS, Integer breaths) {
+        return new Place(strand, side, rung, new Dose(1, reps, holdS, breaths, 1, 5), 1, Reason.of("why.progress"));
+    }
+
+    private static final List<Place> FLOATS = List.of(
+            place(Strand.LEG_FLOAT, Side.LEFT, "F1", 5, null, null),
+            place(Strand.LEG_FLOAT, Side.RIGHT, "F1", 5, null, null));
+
+    private static RungGates.Known known(int daysAfterBirth) {
+        ClientFacts facts = new ClientFacts(
+                Status.POSTNATAL,
+                null,
+                List.of(new Birth(TODAY.minusDays(daysAfterBirth), BirthMode.CAESAREAN, 0)),
+                List.of(),
+                List.of(new Clearance(Clearance.Scope.EXERCISE, TODAY.minusDays(1), "MIDWIFE", null, null, null)),
+                null,
+                null,
+                null,
+                Set.of());
+        Screening screening =
+                Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
+        return new RungGates.Known(screening, false, Findings.NONE, Set.of());
+    }
+
+    private static Question question(
+            List<Place> places, RungGates.Known known, Counts sessions, Counts clean, int runs, long seed, Goal goal) {
+        return new Question(
+                ShippedCatalogue.CATALOGUE,
+                Approach.SLOW_LADDER.stances().dose(),
+                places,
+                known,
+                null,
+                DAILY,
+                sessions,
+                Map.of(Strand.LEG_FLOAT, clean, Strand.ARM_LEG, clean),
+                TODAY,
+                26,
+                runs,
+                seed,
+                goal,
+                null);
+    }
+
+    private static Route route(Forecast f, String rung, Side side) {
+        return f.routes().stream()
+                .filter(r -> r.rung().code().equals(rung) && r.side() == side)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /**
+     * F1 grows 5, 7, 9, 10 repetitions, two clean days for each step and two more at the top: eight clean days. F2 has
+     * 10 to 20 by twos, six doses: twelve more.
+     */
+    @Test
+    void without_a_miss_every_second_day_brings_a_step() {
+        Forecast f = Forecast.of(question(FLOATS, known(400), NEARLY_ALWAYS, NEARLY_ALWAYS, 200, 1, null));
+        assertThat(route(f, "F2", Side.LEFT).opens().p50()).isEqualTo(TODAY.plusDays(8));
+        assertThat(route(f, "F3", Side.RIGHT).opens().p50()).isEqualTo(TODAY.plusDays(20));
+    }
+
+    /** The same rules written again, plainly: two clean days a step, one eased day starts over, two in a row step down. */
+    private static int daysToTheSecondRung(Random random, double trains, double clean) {
+        int dose = 0;
+        int credits = 0;
+        boolean easedBefore = false;
+        for (int day = 1; day <= 182; day++) {
+            if (random.nextDouble() >= trains) {
+                continue;
+            }
+            if (random.nextDouble() < clean) {
+                credits++;
+                easedBefore = false;
+                if (credits == 2) {
+                    dose++;
+                    credits = 0;
+                    if (dose == 4) {
+                        return day;
+                    }
+                }
+            } else {
+                credits = 0;
+                if (easedBefore && dose > 0) {
+                    dose--;
+                    easedBefore = false;
+                } else {
+                    easedBefore = true;
+                }
+            }
+        }
+        return Integer.MAX_VALUE;
+    }
+
+    @Test
+    void agrees_with_the_rules_written_again_by_hand() {
+        // beliefs so firm that both chances are known: 2100/3000 and 2400/3000
+        Counts sessions = new Counts(2098, 898);
+        Counts clean = new Counts(2398, 598);
+        Forecast f = Forecast.of(question(FLOATS, known(400), sessions, clean, 4000, 3, null));
+        Random random = new Random(17);
+        int[] days = new int[4000];
+        for (int i = 0; i < days.length; i++) {
+            days[i] = daysToTheSecondRung(random, 0.7, 0.8);
+        }
+        Arrays.sort(days);
+        Forecast.Quantiles q = route(f, "F2", Side.LEFT).opens();
+        assertThat((double) ChronoUnit.DAYS.between(TODAY, q.p10())).isCloseTo(days[399], within(1.0));
+        assertThat((double) ChronoUnit.DAYS.between(TODAY, q.p50())).isCloseTo(days[1999], within(1.0));
+        assertThat((double) ChronoUnit.DAYS.between(TODAY, q.p90())).isCloseTo(days[3599], within(2.0));
+    }
+
+    @Test
+    void the_same_seed_gives_the_same_answer_and_another_seed_another() {
+        Counts some = new Counts(18, 6);
+        Question q = question(FLOATS, known(400), some, some, 300, 7, null);
+        assertThat(Forecast.of(q).routes()).isEqualTo(Forecast.of(q).routes());
+        assertThat(Forecast.of(question(FLOATS, known(400), some, some, 300, 8, null))
+                        .routes())
+                .isNotEqualTo(Forecast.of(q).routes());
+    }
+
+    @Test
+    void the_dice_fall_the_same_on_every_machine() {
+        // written down once; strict arithmetic makes them a constant of the seed
+        Dice dice = new Dice(42);
+        List<Double> thrown = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            thrown.add(dice.beta(20, 8));
+        }
+        assertThat(thrown).allSatisfy(x -> assertThat(x).isBetween(0.0, 1.0));
+        double mean = 0;
+        for (int i = 0; i < 20_000; i++) {
+            mean += dice.beta(20, 8) / 20_000;
+        }
+        assertThat(mean).as("a Beta(20, 8) has its mean at 20/28").isCloseTo(20 / 28.0, within(0.005));
+    }
+
+    @Test
+    void no_rung_opens_before_its_gate() {
+        List<Place> places = new ArrayList<>(FLOATS);
+        places.add(place(Strand.ARM_LEG, null, "AL3", null, null, 6));
+        // 20 days after a caesarean: first loaded from day 56, opposite arm and leg from day 84
+        Forecast f = Forecast.of(question(places, known(20), NEARLY_ALWAYS, NEARLY_ALWAYS, 100, 1, null));
+        assertThat(route(f, "F2", Side.LEFT).opens().p10()).isAfterOrEqualTo(TODAY.plusDays(36));
+        assertThat(f.routes()).filteredOn(r -> r.rung().code().equals("AL4")).allSatisfy(r -> {
+            if (r.opens().p10() != null) {
+                assertThat(r.opens().p10()).isAfterOrEqualTo(TODAY.plusDays(64));
+            }
+        });
+    }
+
+    @Test
+    void the_stronger_side_leads_by_one_rung_at_most() {
+        List<Place> apart = List.of(
+                place(Strand.LEG_FLOAT, Side.LEFT, "F1", 5, null, null),
+                place(Strand.LEG_FLOAT, Side.RIGHT, "F2", 20, null, null));
+        Forecast f = Forecast.of(question(apart, known(400), NEARLY_ALWAYS, NEARLY_ALWAYS, 50, 1, null));
+        assertThat(route(f, "F3", Side.RIGHT).opens().p10())
+                .isAfterOrEqualTo(route(f, "F2", Side.LEFT).opens().p10());
+    }
+
+    @Test
+    void a_goal_has_a_chance_a_date_and_what_it_waits_for() {
+        List<Place> places = List.of(
+                place(Strand.DEEP_CORE, null, "DC4", 10, 8, null), place(Strand.UPRIGHT, null, "UP1", 4, null, null));
+        Question q = new Question(
+                ShippedCatalogue.CATALOGUE,
+                Approach.SLOW_LADDER.stances().dose(),
+                places,
+                known(400),
+                null,
+                EnumSet.of(DayOfWeek.MONDAY, DayOfWeek.WEDNESDAY, DayOfWeek.FRIDAY),
+                new Counts(18, 6),
+                Map.of(),
+                TODAY,
+                26,
+                500,
+                5,
+                Goal.CAR_SEAT,
+                TODAY.plusWeeks(20));
+        Forecast f = Forecast.of(q);
+        assertThat(f.goalChance()).isBetween(0.3, 1.0);
+        assertThat(f.bottleneck().strand()).isIn(Strand.DEEP_CORE, Strand.UPRIGHT);
+        List<Forecast.WhatIf> whatIf = Forecast.whatIf(q);
+        assertThat(whatIf).extracting(Forecast.WhatIf::change).containsExactly("ONE_MORE_DAY", "TWO_CLEAN_WEEKS");
+        assertThat(whatIf.get(0).p50())
+                .as("a day more a week is sooner")
+                .isBefore(f.goal().p50());
+    }
+
+    @Test
+    void a_goal_behind_a_clearance_that_is_not_there_has_no_date() {
+        Forecast f = Forecast.of(question(FLOATS, known(400), NEARLY_ALWAYS, NEARLY_ALWAYS, 50, 1, Goal.FULL_PLANK));
+        assertThat(f.goalChance()).isZero();
+        assertThat(f.goal().p50()).isNull();
+        assertThat(f.bottleneck()).isNotNull();
+    }
+}

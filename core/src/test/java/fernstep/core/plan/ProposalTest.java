@@ -1,0 +1,102 @@
+package fernstep.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fernstep.core.approach.Approach;
+import fernstep.core.approach.StanceChange;
+import fernstep.core.approach.Stances;
+import fernstep.core.client.Birth;
+import fernstep.core.client.BirthMode;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Status;
+import fernstep.core.findings.Findings;
+import fernstep.core.measure.Side;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ProposalTest {
+    private static final LocalDate TODAY = LocalDate.of(2031, 6, 1);
+
+    private static Proposal proposal(
+            int days,
+            BirthMode mode,
+            boolean cleared,
+            Findings.Cough cough,
+            int tolerance,
+            int grade,
+            int score,
+            Findings.Doming doming) {
+        ClientFacts facts = new ClientFacts(
+                Status.POSTNATAL,
+                null,
+                List.of(new Birth(TODAY.minusDays(days), mode, 0)),
+                List.of(),
+                List.of(),
+                null,
+                null,
+                null,
+                Set.of());
+        Findings f = new Findings(
+                cough,
+                Map.of(Side.LEFT, grade, Side.RIGHT, grade),
+                tolerance,
+                null,
+                Map.of(Side.LEFT, score, Side.RIGHT, score),
+                null,
+                null,
+                doming,
+                null,
+                null);
+        return Proposal.of(facts, f, cleared, TODAY);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        // days, mode, cleared, cough, tolerance, grade, score, doming → proposed, alternative
+        "10, VAGINAL, false, DRAWS_IN, 5, 3, 0, NONE, QUIET_START, ",
+        "41, VAGINAL, true, PUSHES_OUT, 5, 3, 1, NONE, QUIET_START, BREATH_LED",
+        "42, VAGINAL, true, PUSHES_OUT, 5, 3, 1, NONE, BREATH_LED, SLOW_LADDER",
+        "60, VAGINAL, true, DRAWS_IN, 2, 3, 0, NONE, BREATH_LED, ",
+        "60, CAESAREAN, false, DRAWS_IN, 5, 2, 0, NONE, BREATH_LED, ",
+        "60, CAESAREAN, true, DRAWS_IN, 5, 3, 1, NONE, SLOW_LADDER, ",
+        "83, VAGINAL, true, DRAWS_IN, 5, 4, 3, SOFT, SLOW_LADDER, ",
+        "84, VAGINAL, true, DRAWS_IN, 5, 4, 3, SOFT, SLOW_LADDER, GRADED_LOAD",
+        "90, VAGINAL, true, DRAWS_IN, 5, 4, 3, FIRM, SLOW_LADDER, ",
+        "90, VAGINAL, false, DRAWS_IN, 5, 4, 3, NONE, GRADED_LOAD, "
+    })
+    void follows_from_the_findings(
+            int days,
+            BirthMode mode,
+            boolean cleared,
+            Findings.Cough cough,
+            int tolerance,
+            int grade,
+            int score,
+            Findings.Doming doming,
+            Approach proposed,
+            Approach alternative) {
+        Proposal p = proposal(days, mode, cleared, cough, tolerance, grade, score, doming);
+        assertThat(p.approach()).isEqualTo(proposed);
+        assertThat(p.alternative()).isEqualTo(alternative);
+    }
+
+    @Test
+    void spells_out_what_two_that_fit_would_do_with_the_ridge_seen_today() {
+        Proposal p = proposal(100, BirthMode.VAGINAL, true, Findings.Cough.DRAWS_IN, 5, 4, 3, Findings.Doming.SOFT);
+        assertThat(p.difference().key()).isEqualTo("proposal.differ.ridge");
+        assertThat(p.difference().facts()).containsExactly(Approach.SLOW_LADDER, Approach.GRADED_LOAD);
+    }
+
+    @Test
+    void one_stance_can_be_changed_and_no_other_moves() {
+        Stances before = Approach.SLOW_LADDER.stances();
+        Stances after = StanceChange.DOMING.in(before, "SOFT_TOLERATED");
+        assertThat(StanceChange.between(before, after)).containsExactly(StanceChange.DOMING);
+        assertThat(after.doming()).isEqualTo(Stances.Doming.SOFT_TOLERATED);
+    }
+}
