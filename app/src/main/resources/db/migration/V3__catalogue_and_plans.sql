@@ -10,3 +10,58 @@ CREATE TABLE house_rung (
   staff_id BIGINT NOT NULL,
   made_at DATETIME(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3)
 );
+
+-- A house's own approaches: a shipped one with some stances changed
+CREATE TABLE house_approach (
+  id BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
+  form_id CHAR(36) NOT NULL UNIQUE,
+  name VARCHAR(60) NOT NULL UNIQUE,
+  rationale VARCHAR(300) NOT NULL DEFAULT '',
+  base VARCHAR(40) NOT NULL,
+  changes VARCHAR(400) NOT NULL DEFAULT '',
+  staff_id BIGINT NOT NULL
+);
+-- Stances changed for one client, on top of her approach: NAME=OPTION with commas
+ALTER TABLE client ADD COLUMN house_approach_id BIGINT NULL;
+ALTER TABLE client ADD CONSTRAINT client_house_approach FOREIGN KEY (house_approach_id) REFERENCES house_approach (id);
+ALTER TABLE client ADD COLUMN stance_changes VARCHAR(400) NOT NULL DEFAULT '';
+ALTER TABLE client ADD COLUMN grow_first VARCHAR(10) NOT NULL DEFAULT 'REPS';
+ALTER TABLE client ADD COLUMN blocked_days VARCHAR(70) NOT NULL DEFAULT '';
+ALTER TABLE client ADD COLUMN goal VARCHAR(30) NULL;
+ALTER TABLE client ADD COLUMN goal_date DATE NULL;
+
+-- What the practitioner has set by hand in a client's plan; side is empty where it is about both
+CREATE TABLE plan_choice (
+  client_id BIGINT NOT NULL,
+  strand VARCHAR(20) NOT NULL,
+  side VARCHAR(5) NOT NULL DEFAULT '',
+  rung VARCHAR(10) NULL,
+  sets INT NULL,
+  reps INT NULL,
+  hold_s INT NULL,
+  breaths INT NULL,
+  per_day INT NULL,
+  days_per_week INT NULL,
+  range_fraction DOUBLE NULL,
+  locked BOOLEAN NOT NULL DEFAULT FALSE,
+  left_out BOOLEAN NOT NULL DEFAULT FALSE,
+  PRIMARY KEY (client_id, strand, side),
+  FOREIGN KEY (client_id) REFERENCES client (id) ON DELETE CASCADE
+);
+CREATE TABLE plan_order (
+  client_id BIGINT NOT NULL PRIMARY KEY,
+  strands VARCHAR(300) NOT NULL,
+  FOREIGN KEY (client_id) REFERENCES client (id) ON DELETE CASCADE
+);
+
+-- A move up that the practitioner holds back, and why
+CREATE TABLE step_hold (
+  step_id BIGINT NOT NULL PRIMARY KEY,
+  reason VARCHAR(300) NOT NULL,
+  staff_id BIGINT NOT NULL,
+  held_on DATE NOT NULL,
+  FOREIGN KEY (step_id) REFERENCES ladder_step (id) ON DELETE CASCADE
+);
+
+-- Beside the mat, or at home as the client told it
+ALTER TABLE training_session ADD COLUMN at_home BOOLEAN NOT NULL DEFAULT FALSE;

@@ -22,6 +22,7 @@ class ArchitectureTest {
             "catalogue",
             "decision",
             "plan",
+            "schedule",
             "progress",
             "forecast");
     private static final JavaClasses CORE = new ClassFileImporter()

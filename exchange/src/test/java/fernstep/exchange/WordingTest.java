@@ -19,7 +19,7 @@ import org.junit.jupiter.api.Test;
 
 class WordingTest {
     private static final Pattern KEY = Pattern.compile(
-            "\"((?:R\\d+|gate|meaning|report|symmetry|verdict|restriction|stage|why|whyNot|waiting|progress|runner)\\.[A-Za-z.]+[A-Za-z]|noRungBack|noLeverLeft)\"");
+            "\"((?:R\\d+|gate|meaning|report|symmetry|verdict|restriction|stage|why|whyNot|waiting|progress|proposal|warn|runner)\\.[A-Za-z.]+[A-Za-z]|noRungBack|noLeverLeft)\"");
     private final Wording wording = Wording.english();
 
     @Test

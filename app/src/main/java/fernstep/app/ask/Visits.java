@@ -5,6 +5,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
+import fernstep.core.approach.Stances;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
@@ -99,6 +100,19 @@ public class Visits {
         Set<Answer> answers = EnumSet.noneOf(Answer.class);
         answers.addAll(mapper.answers(row.id()));
         return new Visit(row, client, answers, screen(client, answers, row.askFirstOverride() != null, row.heldOn()));
+    }
+
+    /** The same visit asked by other stances. */
+    public Screening screenedBy(Visit visit, Stances stances) {
+        @Nullable
+        LocalDate last = lastChecks.lastSeparationCheck(visit.client().id()).orElse(null);
+        return Screening.of(Screening.Question.of(
+                        visit.client().facts(),
+                        visit.answers(),
+                        stances,
+                        visit.row().heldOn())
+                .withLastCheck(last)
+                .withOverrides(visit.overridden(), clients.lifted(visit.client().id())));
     }
 
     private Screening screen(ClientFile client, Set<Answer> answers, boolean overridden, LocalDate day) {

@@ -15,10 +15,12 @@ import fernstep.core.separation.Separation;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -143,7 +145,26 @@ public class Checks {
                 ribs(values),
                 code(values, FindingField.DOMING, Findings.Doming.class),
                 code(values, FindingField.COUGH_FLOOR, Findings.FloorOnCough.class),
-                code(values, FindingField.SCOOP, Findings.Scoop.class));
+                code(values, FindingField.SCOOP, Findings.Scoop.class),
+                kept(values, FindingField.ROD_ARM),
+                kept(values, FindingField.ROD_LEG),
+                whole(values, FindingField.HOVER_S));
+    }
+
+    /** The sides on which the rod kept its three contacts. */
+    private static Set<Side> kept(Map<String, String> values, FindingField field) {
+        Set<Side> kept = EnumSet.noneOf(Side.class);
+        contacts(values, field).forEach((side, contact) -> {
+            if (contact == Observed.RodContact.KEPT) {
+                kept.add(side);
+            }
+        });
+        return kept;
+    }
+
+    private static @Nullable Integer whole(Map<String, String> values, FindingField field) {
+        Double value = decimal(values, field);
+        return value == null ? null : (int) Math.floor(value);
     }
 
     static Observed observed(Map<String, String> values) {

@@ -1,10 +1,15 @@
 package fernstep.app.client;
 
+import fernstep.core.approach.Approach;
 import fernstep.core.client.Restriction;
+import fernstep.core.forecast.Goal;
+import fernstep.core.progress.Progress;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 public interface ClientMapper {
@@ -28,6 +33,40 @@ public interface ClientMapper {
     void update(ClientRow client);
 
     void putEvent(EventRow event);
+
+    ClientSettings settings(@Param("id") long id);
+
+    List<SettingsOf> allSettings();
+
+    void putApproach(
+            @Param("id") long id,
+            @Param("approach") Approach approach,
+            @Param("houseApproachId") @Nullable Long houseApproachId,
+            @Param("stanceChanges") String stanceChanges);
+
+    void putWishes(
+            @Param("id") long id,
+            @Param("growFirst") Progress.GrowFirst growFirst,
+            @Param("blockedDays") String blockedDays,
+            @Param("goal") @Nullable Goal goal,
+            @Param("goalDate") @Nullable LocalDate goalDate);
+
+    /** Settings with whose they are. */
+    record SettingsOf(
+            long clientId,
+            @Nullable Long houseApproachId,
+            @Nullable String houseName,
+            @Nullable String houseChanges,
+            String stanceChanges,
+            Progress.GrowFirst growFirst,
+            String blockedDays,
+            @Nullable Goal goal,
+            @Nullable LocalDate goalDate) {
+        ClientSettings settings() {
+            return new ClientSettings(
+                    houseApproachId, houseName, houseChanges, stanceChanges, growFirst, blockedDays, goal, goalDate);
+        }
+    }
 
     List<LiftRow> lifts(@Param("clientId") long clientId);
 

@@ -2,30 +2,117 @@ package fernstep.app.plan;
 
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
+import fernstep.app.client.Clients;
+import fernstep.app.progress.Ladders;
+import fernstep.app.security.SignedIn;
+import fernstep.app.support.Words;
+import fernstep.core.approach.Approach;
+import fernstep.core.approach.StanceChange;
+import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** The plan of a visit. */
+/** The plan of a visit: as computed, and as changed by hand. */
 @Controller
 class PlanController {
     private final Visits visits;
     private final Plans plans;
+    private final PlanEdits edits;
+    private final Approaches approaches;
+    private final Clients clients;
+    private final Ladders ladders;
+    private final Words words;
 
-    PlanController(Visits visits, Plans plans) {
+    PlanController(
+            Visits visits,
+            Plans plans,
+            PlanEdits edits,
+            Approaches approaches,
+            Clients clients,
+            Ladders ladders,
+            Words words) {
         this.visits = visits;
         this.plans = plans;
+        this.edits = edits;
+        this.approaches = approaches;
+        this.clients = clients;
+        this.ladders = ladders;
+        this.words = words;
     }
 
     @GetMapping("/visits/{id}/plan")
     String plan(@PathVariable long id, Model model) {
-        Visit visit = visits.byId(id);
-        model.addAttribute("visit", visit);
-        model.addAttribute("client", visit.client());
-        model.addAttribute("plan", plans.plan(visit));
+        fill(id, model);
         model.addAttribute("newSessionId", UUID.randomUUID().toString());
         return "plan/plan";
+    }
+
+    private void fill(long id, Model model) {
+        Visit visit = visits.byId(id);
+        Plans.Desk desk = plans.desk(visit);
+        model.addAttribute("visit", visit);
+        model.addAttribute("client", visit.client());
+        model.addAttribute("view", PlanView.of(desk, words));
+        model.addAttribute("proposal", desk.proposal());
+        model.addAttribute("approaches", Approach.values());
+        model.addAttribute("houseApproaches", approaches.all());
+        model.addAttribute("stanceChanges", StanceChange.values());
+    }
+
+    /** One change; the desk comes back drawn anew, or the page for a browser without scripts. */
+    @PostMapping("/visits/{id}/plan/change")
+    String change(
+            @PathVariable long id,
+            @RequestParam String change,
+            @RequestHeader(value = "X-Requested-With", required = false) @Nullable String by,
+            Model model,
+            RedirectAttributes flash) {
+        Optional<String> refused = edits.take(visits.byId(id), PlanChange.read(change));
+        if ("fetch".equals(by)) {
+            fill(id, model);
+            model.addAttribute("refused", refused.orElse(null));
+            return "plan/desk :: desk";
+        }
+        refused.ifPresent(why -> flash.addFlashAttribute("refused", why));
+        return "redirect:/visits/" + id + "/plan";
+    }
+
+    /** Another approach for her; "house-7" is the house's own with that id. */
+    @PostMapping("/visits/{id}/plan/approach")
+    String approach(@PathVariable long id, @RequestParam String approach, @AuthenticationPrincipal SignedIn me) {
+        Visit visit = visits.byId(id);
+        approaches.choose(visit.client(), approach, me.staffId());
+        ladders.refit(clients.file(visit.client().id()), me.staffId());
+        return "redirect:/visits/" + id + "/plan";
+    }
+
+    /** One stance on the spot. */
+    @PostMapping("/visits/{id}/plan/stance")
+    String stance(
+            @PathVariable long id,
+            @RequestParam StanceChange stance,
+            @RequestParam String option,
+            @AuthenticationPrincipal SignedIn me) {
+        Visit visit = visits.byId(id);
+        clients.change(visit.client().id(), stance, option, me.staffId());
+        if (stance == StanceChange.DOSE) {
+            ladders.refit(clients.file(visit.client().id()), me.staffId());
+        }
+        return "redirect:/visits/" + id + "/plan";
+    }
+
+    @GetMapping("/visits/{id}/plan/print")
+    String print(@PathVariable long id, Model model) {
+        fill(id, model);
+        return "plan/print";
     }
 }

@@ -5,6 +5,7 @@ import fernstep.app.client.ClientFile;
 import fernstep.app.support.Today;
 import fernstep.core.body.Capacity;
 import fernstep.core.body.LoadFamily;
+import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Side;
 import fernstep.core.progress.SessionResult;
@@ -35,9 +36,13 @@ public class Capacities {
 
     /** Every load held clean in the past year. */
     public List<Capacity.Clean> log(ClientFile client) {
-        return results(client).stream()
+        return heldClean(client, results(client), catalogues.get());
+    }
+
+    static List<Capacity.Clean> heldClean(ClientFile client, List<ResultRow> results, Catalogue catalogue) {
+        return results.stream()
                 .filter(r -> r.result() == SessionResult.Kind.CLEAN)
-                .flatMap(r -> catalogues.get().find(r.rung()).stream().flatMap(rung -> clean(client, r, rung)))
+                .flatMap(r -> catalogue.find(r.rung()).stream().flatMap(rung -> clean(client, r, rung)))
                 .toList();
     }
 

@@ -16,6 +16,15 @@ public interface LadderMapper {
     /** The same step sent twice is kept once. */
     void insert(LadderRow step);
 
+    /** Every step she ever stood on, oldest first. */
+    List<LadderRow> path(@Param("clientId") long clientId);
+
+    List<HoldRow> holds(@Param("clientId") long clientId);
+
+    void putHold(HoldRow hold);
+
+    void removeHold(@Param("stepId") long stepId);
+
     /** Oldest first, from a day on. */
     List<ResultRow> resultsSince(@Param("clientId") long clientId, @Param("since") LocalDate since);
 

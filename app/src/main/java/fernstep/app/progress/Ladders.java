@@ -6,8 +6,10 @@ import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
+import fernstep.core.body.Capacity;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Window;
 import fernstep.core.client.Restriction;
@@ -18,15 +20,18 @@ import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.RungGates;
+import fernstep.core.plan.StandIns;
 import fernstep.core.plan.Waiting;
 import fernstep.core.progress.Frond;
 import fernstep.core.progress.Progress;
+import fernstep.core.progress.RangeGrowth;
 import fernstep.core.progress.SessionResult;
+import fernstep.core.progress.TrainingWeeks;
 import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -44,16 +49,28 @@ public class Ladders {
     private static final Set<Progress.Change> MOVES = Set.of(
             Progress.Change.NOTCH_UP, Progress.Change.NEXT_RUNG, Progress.Change.NOTCH_DOWN, Progress.Change.RUNG_DOWN);
     static final String START = "START";
+    static final String BY_HAND = "BY_HAND";
+    static final String APPROACH = "APPROACH";
+    private static final int LOOK_BACK_DAYS = 365;
+    private static final int FLOOR_SYMPTOM_DAYS = 28;
 
     private final LadderMapper mapper;
     private final Catalogues catalogues;
     private final Clients clients;
     private final Visits visits;
     private final Checks checks;
+    private final Audit audit;
     private final Today today;
 
     public Ladders(
-            LadderMapper mapper, Catalogues catalogues, Clients clients, Visits visits, Checks checks, Today today) {
+            LadderMapper mapper,
+            Catalogues catalogues,
+            Clients clients,
+            Visits visits,
+            Checks checks,
+            Audit audit,
+            Today today) {
+        this.audit = audit;
         this.mapper = mapper;
         this.catalogues = catalogues;
         this.clients = clients;
@@ -63,14 +80,67 @@ public class Ladders {
     }
 
     /** One place, its log since it was reached, and what the rules make of it. */
-    public record Standing(LadderRow step, Rung rung, List<ResultRow> log, Progress progress) {
+    public record Standing(
+            LadderRow step,
+            Rung rung,
+            List<ResultRow> log,
+            Progress progress,
+            @Nullable HoldRow held) {
         public boolean canMove() {
-            return MOVES.contains(progress.change());
+            return MOVES.contains(progress.change()) && held == null;
+        }
+
+        /** A stand-in grows on its own strand's behalf only as far as its dose. */
+        public boolean up() {
+            return progress.change() == Progress.Change.NOTCH_UP || progress.change() == Progress.Change.NEXT_RUNG;
         }
     }
 
-    public List<Place> places(long clientId) {
-        return mapper.current(clientId).stream().map(LadderRow::asPlace).toList();
+    /**
+     * What her log says, read once.
+     *
+     * @param heldClean loads she has held clean in the past year
+     */
+    public record Log(
+            List<LadderRow> steps, List<ResultRow> results, RungGates.History history, List<Capacity.Clean> heldClean) {
+        public List<Place> places() {
+            return steps.stream().map(LadderRow::asPlace).toList();
+        }
+
+        /** Leaking or heaviness in the past four weeks: the pelvic floor comes early. */
+        public boolean floorSymptoms(LocalDate today) {
+            return results.stream()
+                    .filter(r -> r.heldOn().isAfter(today.minusDays(FLOOR_SYMPTOM_DAYS)))
+                    .anyMatch(ResultRow::floorSymptom);
+        }
+    }
+
+    public Log log(ClientFile client) {
+        List<LadderRow> steps = mapper.current(client.id());
+        LocalDate day = today.date();
+        LocalDate since = steps.stream()
+                .map(LadderRow::since)
+                .reduce(day.minusDays(LOOK_BACK_DAYS), (a, b) -> a.isBefore(b) ? a : b);
+        return log(client, steps, mapper.resultsSince(client.id(), since));
+    }
+
+    private Log log(ClientFile client, List<LadderRow> steps, List<ResultRow> results) {
+        LocalDate day = today.date();
+        Map<String, Integer> atTop = new HashMap<>();
+        for (LadderRow step : steps) {
+            Rung rung = catalogues.get().rung(step.rung());
+            Window window = DoseRules.window(rung.window(), client.stances().dose());
+            if (DoseRules.notchUp(step.dose(), window).isEmpty()) {
+                atTop.merge(step.rung(), (int) ChronoUnit.WEEKS.between(step.since(), day), Math::min);
+            }
+        }
+        int cleanWeeks =
+                TrainingWeeks.clean(results.stream().map(ResultRow::asResult).toList(), day);
+        return new Log(
+                steps,
+                results,
+                new RungGates.History(cleanWeeks, atTop),
+                Capacities.heldClean(client, results, catalogues.get()));
     }
 
     /**
@@ -81,29 +151,30 @@ public class Ladders {
     public record Overview(
             List<Standing> standings,
             List<Frond> fronds,
-            @Nullable CheckSheet latest) {}
+            @Nullable CheckSheet latest,
+            Log log) {}
 
     public List<Standing> standings(ClientFile client) {
         return overview(client, visits.screeningToday(client)).standings();
     }
 
     public Overview overview(ClientFile client, Screening screening) {
-        List<LadderRow> steps = mapper.current(client.id());
-        LocalDate since = steps.stream()
-                .map(LadderRow::since)
-                .min(Comparator.naturalOrder())
-                .orElse(today.date());
-        List<ResultRow> results = mapper.resultsSince(client.id(), since);
+        Log log = log(client);
+        List<LadderRow> steps = log.steps();
+        List<ResultRow> results = log.results();
+        Map<Long, HoldRow> holds = new HashMap<>();
+        mapper.holds(client.id()).forEach(h -> holds.put(h.stepId(), h));
         CheckSheet latest = checks.latestSheet(client, today.date()).orElse(null);
-        Context context = context(client, screening, steps, latest != null && latest.widenedAtRest());
+        Context context = context(client, screening, log, latest != null && latest.widenedAtRest());
         Set<RungGates.Done> helped = helped(steps, results);
         List<Place> places = steps.stream().map(LadderRow::asPlace).toList();
         return new Overview(
-                steps.stream().map(s -> standing(s, results, context)).toList(),
+                steps.stream().map(s -> standing(s, context, holds.get(s.id()))).toList(),
                 catalogues.get().strands().stream()
                         .map(s -> Frond.of(s, places, helped, client.stances().dose(), context.known()))
                         .toList(),
-                latest);
+                latest,
+                log);
     }
 
     /** How each rung stands for her, by its code: the state of the weaker side's leaf in small letters. */
@@ -122,11 +193,11 @@ public class Ladders {
 
     /** What a rung still waits for, for her today. */
     public List<Waiting> waiting(ClientFile client, Rung rung, @Nullable Side side) {
-        List<LadderRow> steps = mapper.current(client.id());
         return RungGates.waiting(
                 rung,
                 side,
-                context(client, visits.screeningToday(client), steps, false).known());
+                context(client, visits.screeningToday(client), log(client), false)
+                        .known());
     }
 
     public Set<Restriction> closed(ClientFile client) {
@@ -152,20 +223,93 @@ public class Ladders {
                         s.progress().change().name(),
                         staffId,
                         stepId,
-                        step.rangeFraction())));
+                        s.progress().range())));
+    }
+
+    /** Keeps her where she is although the rules offer a move; the reason stands beside the offer until it is lifted. */
+    @Transactional
+    public void hold(long stepId, String reason, long staffId) {
+        LadderRow step = mapper.byId(stepId).orElseThrow(() -> new NotFound("no step " + stepId));
+        mapper.putHold(new HoldRow(stepId, reason, staffId, today.date()));
+        audit.record(staffId, step.clientId(), "MOVE_HELD", step.rung() + ": " + reason);
+    }
+
+    @Transactional
+    public void lift(long stepId, long staffId) {
+        LadderRow step = mapper.byId(stepId).orElseThrow(() -> new NotFound("no step " + stepId));
+        mapper.removeHold(stepId);
+        audit.record(staffId, step.clientId(), "MOVE_HOLD_LIFTED", step.rung());
+    }
+
+    /**
+     * Puts her where the practitioner chose in the plan: a step like any other, marked as made by hand. Where she stands
+     * there already, nothing is written.
+     */
+    @Transactional
+    public void placeByHand(ClientFile client, PlanItem item, long staffId) {
+        LadderRow now = mapper.current(client.id()).stream()
+                .filter(s -> s.strand() == item.strand() && s.sideOrNull() == item.side())
+                .findFirst()
+                .orElse(null);
+        boolean same = now != null
+                && now.rung().equals(item.rung().code())
+                && now.dose().equals(item.baseDose())
+                && now.rangeFraction() == item.range();
+        if (now == null || same || now.id() == null) {
+            return;
+        }
+        mapper.insert(LadderRow.of(
+                client.id(),
+                item.strand(),
+                item.side(),
+                item.rung().code(),
+                item.baseDose(),
+                today.date(),
+                BY_HAND,
+                staffId,
+                now.id(),
+                item.range()));
+        audit.record(
+                staffId,
+                client.id(),
+                "PLACED_BY_HAND",
+                now.rung() + " → " + item.rung().code());
+    }
+
+    /** After a change of how dose grows: every place in the new stance's dose, on the same rung. */
+    @Transactional
+    public void refit(ClientFile client, long staffId) {
+        for (LadderRow step : mapper.current(client.id())) {
+            Place place = step.asPlace();
+            Place fitted = place.fitted(
+                    catalogues.get().rung(step.rung()), client.stances().dose());
+            if (!fitted.dose().equals(place.dose()) && step.id() != null) {
+                mapper.insert(LadderRow.of(
+                        client.id(),
+                        step.strand(),
+                        step.sideOrNull(),
+                        step.rung(),
+                        fitted.dose(),
+                        today.date(),
+                        APPROACH,
+                        staffId,
+                        step.id(),
+                        step.rangeFraction()));
+            }
+        }
     }
 
     /** Puts her at the start of what the plan opens, where she has no place yet. */
     @Transactional
     public void start(ClientFile client, List<PlanItem> items, long staffId, LocalDate since) {
-        List<Place> places = places(client.id());
+        List<LadderRow> steps = mapper.current(client.id());
         for (PlanItem item : items) {
-            boolean placed =
-                    places.stream().anyMatch(p -> p.strand() == item.rung().strand() && p.side() == item.side());
-            if (!placed) {
+            boolean placed = steps.stream().anyMatch(p -> p.strand() == item.strand() && p.sideOrNull() == item.side());
+            boolean standsInForAnother = item.standInKind() == StandIns.Kind.OTHER_RUNG;
+            if (!placed && !standsInForAnother) {
                 mapper.insert(LadderRow.of(
                         client.id(),
-                        item.rung().strand(),
+                        item.strand(),
                         item.side(),
                         item.rung().code(),
                         item.baseDose(),
@@ -179,20 +323,45 @@ public class Ladders {
     }
 
     private record Context(
-            ClientFile client, Screening screening, RungGates.Known known, boolean widened, LocalDate today) {}
+            ClientFile client, Screening screening, RungGates.Known known, Log log, boolean widened, LocalDate today) {}
 
-    private Context context(ClientFile client, Screening screening, List<LadderRow> steps, boolean widened) {
+    private Context context(ClientFile client, Screening screening, Log log, boolean widened) {
         Findings findings = checks.findings(client.id(), today.date());
-        List<Place> places = steps.stream().map(LadderRow::asPlace).toList();
         RungGates.Known known = new RungGates.Known(
-                screening, client.facts().pregnant(), findings, Plan.done(catalogues.get(), findings, places));
-        return new Context(client, screening, known, widened, today.date());
+                screening,
+                client.facts().pregnant(),
+                findings,
+                Plan.done(catalogues.get(), findings, log.places()),
+                log.history());
+        return new Context(client, screening, known, log, widened, today.date());
     }
 
-    private Standing standing(LadderRow step, List<ResultRow> results, Context c) {
+    private int otherSideOrder(LadderRow step, Log log) {
+        Side side = step.sideOrNull();
+        return side == null
+                ? 0
+                : log.steps().stream()
+                        .filter(s -> s.strand() == step.strand() && s.sideOrNull() == side.other())
+                        .findFirst()
+                        .map(s -> catalogues.get().rung(s.rung()).order())
+                        .orElse(0);
+    }
+
+    private Standing standing(LadderRow step, Context c, @Nullable HoldRow held) {
         Rung rung = catalogues.get().rung(step.rung());
         Window window = DoseRules.window(rung.window(), c.client().stances().dose());
-        List<ResultRow> log = logOf(step, results);
+        List<ResultRow> log = logOf(step, c.log().results());
+        boolean pregnant = c.client().facts().pregnant();
+        Progress.RangeState range = RangeGrowth.of(
+                catalogues.get(),
+                rung,
+                step.sideOrNull(),
+                step.rangeFraction(),
+                c.client().body(),
+                c.log().heldClean(),
+                pregnant ? Capacity.CAUTIOUS_STEP : Capacity.USUAL_STEP,
+                c.client().settings().growFirst(),
+                c.today());
         Progress progress = Progress.of(new Progress.Question(
                 catalogues.get(),
                 rung,
@@ -205,8 +374,10 @@ public class Ladders {
                 c.screening().recheckDue(),
                 c.widened(),
                 c.screening().outcome() == Outcome.ASK_FIRST || c.screening().outcome() == Outcome.REFER_NOW,
-                c.known()));
-        return new Standing(step, rung, log, progress);
+                c.known(),
+                range,
+                otherSideOrder(step, c.log())));
+        return new Standing(step, rung, log, progress, held);
     }
 
     /** Results of this rung and side since the step; on the day of a change only what came after it counts. */

@@ -38,6 +38,16 @@ public record ResultRow(
         return side.isEmpty() ? null : Side.valueOf(side);
     }
 
+    /** Leaking or heaviness, in the session or the day after. */
+    boolean floorSymptom() {
+        boolean told = nextDay != null && symptoms(nextDay).stream().anyMatch(s -> ofTheFloor(s.code()));
+        return told || signList().stream().anyMatch(ResultRow::ofTheFloor);
+    }
+
+    private static boolean ofTheFloor(SignCode code) {
+        return code == SignCode.HEAVY || code == SignCode.LEAK;
+    }
+
     public List<SignCode> signList() {
         return codes(signs).stream().map(SignCode::valueOf).toList();
     }

@@ -8,7 +8,6 @@ import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.plan.Plans;
 import fernstep.app.progress.LadderMapper;
-import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
@@ -45,7 +44,6 @@ public class Runner {
     private final Visits visits;
     private final Clients clients;
     private final Plans plans;
-    private final Ladders ladders;
     private final Catalogues catalogues;
     private final Wording wording;
     private final Audit audit;
@@ -57,7 +55,6 @@ public class Runner {
             Visits visits,
             Clients clients,
             Plans plans,
-            Ladders ladders,
             Catalogues catalogues,
             Wording wording,
             Audit audit) {
@@ -67,7 +64,6 @@ public class Runner {
         this.visits = visits;
         this.clients = clients;
         this.plans = plans;
-        this.ladders = ladders;
         this.catalogues = catalogues;
         this.wording = wording;
         this.audit = audit;
@@ -81,7 +77,7 @@ public class Runner {
         }
         Visit visit = visits.byId(visitId);
         Plan plan = plans.plan(visit);
-        ladders.start(visit.client(), plan.items(), staffId, visit.row().heldOn());
+        plans.settle(visit, plan, staffId);
         mapper.insert(new SessionRow(sessionId, visit.client().id(), visit.row().heldOn(), staffId, null));
         int ordinal = 0;
         for (PlanItem item : plan.items()) {

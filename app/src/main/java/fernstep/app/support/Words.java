@@ -54,7 +54,12 @@ public class Words {
 
     /** "natural curve" for NATURAL_CURVE: for codes without a sentence of their own. */
     public String plain(Enum<?> code) {
-        String lower = code.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return option(code.name());
+    }
+
+    /** The same for a code that comes as text. */
+    public String option(String code) {
+        String lower = code.toLowerCase(Locale.ROOT).replace('_', ' ');
         return Character.toUpperCase(lower.charAt(0)) + lower.substring(1);
     }
 

@@ -82,6 +82,22 @@ public final class DoseRules {
                 shape.days());
     }
 
+    /** A dose as another stance would give it: as much of it as the window leaves, as often as the stance asks. */
+    public static Dose fitted(Dose dose, Window window, DoseStance stance) {
+        Dose least = minimum(window, stance);
+        return new Dose(
+                window.sets().clamp(dose.sets()),
+                fitted(dose.reps(), window.reps()),
+                fitted(dose.holdS(), window.holdS()),
+                fitted(dose.breaths(), window.breaths()),
+                least.perDay(),
+                least.daysPerWeek());
+    }
+
+    private static @Nullable Integer fitted(@Nullable Integer value, @Nullable Span span) {
+        return span == null ? null : Integer.valueOf(value == null ? span.min() : span.clamp(value));
+    }
+
     /** Repetitions (+2), then hold (+2 s) or breaths (+1), then sets (+1); empty at the window's top. */
     public static Optional<Dose> notchUp(Dose dose, Window window) {
         if (grows(dose.reps(), window.reps())) {

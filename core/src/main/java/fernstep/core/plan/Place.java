@@ -1,5 +1,7 @@
 package fernstep.core.plan;
 
+import fernstep.core.approach.Stances.DoseStance;
+import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
@@ -10,4 +12,11 @@ import org.jspecify.annotations.Nullable;
  *
  * @param range how far the rung goes, 0 easiest to 1 full
  */
-public record Place(Strand strand, @Nullable Side side, String rung, Dose dose, double range, Reason why) {}
+public record Place(Strand strand, @Nullable Side side, String rung, Dose dose, double range, Reason why) {
+
+    /** The same place in the dose of another stance. */
+    public Place fitted(Rung on, DoseStance stance) {
+        return new Place(
+                strand, side, rung, DoseRules.fitted(dose, DoseRules.window(on.window(), stance), stance), range, why);
+    }
+}

@@ -93,6 +93,53 @@ public record Plan(
                     RungGates.History.NONE,
                     List.of());
         }
+
+        /**
+         * The same with other stances: what another approach would prescribe, in its own doses.
+         *
+         * @param screened the screening asked anew with those stances
+         */
+        public Question by(Stances others, Screening screened) {
+            List<Place> fitted = places.stream()
+                    .map(p -> p.fitted(catalogue.rung(p.rung()), others.dose()))
+                    .toList();
+            return new Question(
+                    catalogue,
+                    screened,
+                    pregnant,
+                    others,
+                    findings,
+                    body,
+                    fitted,
+                    minutesPerDay,
+                    daysPerWeek,
+                    freeDays,
+                    floorSymptoms,
+                    history,
+                    choices);
+        }
+
+        public Question with(List<Choice> others) {
+            return new Question(
+                    catalogue,
+                    screening,
+                    pregnant,
+                    stances,
+                    findings,
+                    body,
+                    places,
+                    minutesPerDay,
+                    daysPerWeek,
+                    freeDays,
+                    floorSymptoms,
+                    history,
+                    List.copyOf(others));
+        }
+
+        /** What the gates are read against. */
+        public RungGates.Known known() {
+            return new RungGates.Known(screening, pregnant, findings, done(catalogue, findings, places), history);
+        }
     }
 
     public static Plan of(Question q) {
@@ -227,12 +274,7 @@ public record Plan(
         StrandPlan(Question q, CatalogueStrand strand) {
             this.q = q;
             this.strand = strand;
-            this.known = new RungGates.Known(
-                    q.screening(),
-                    q.pregnant(),
-                    q.findings(),
-                    done(q.catalogue(), q.findings(), q.places()),
-                    q.history());
+            this.known = q.known();
         }
 
         void into(List<PlanItem> items, List<NotOpen> notOpen) {

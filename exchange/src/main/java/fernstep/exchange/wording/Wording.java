@@ -1,5 +1,6 @@
 package fernstep.exchange.wording;
 
+import fernstep.core.approach.Approach;
 import fernstep.core.approach.Stances;
 import fernstep.core.body.LoadFamily;
 import fernstep.core.body.Position;
@@ -44,6 +45,8 @@ public final class Wording {
             Map.entry(Position.class, "position."),
             Map.entry(LoadFamily.class, "family."),
             Map.entry(Stances.Spine.class, "spine."),
+            Map.entry(Stances.DoseStance.class, "dose."),
+            Map.entry(Approach.class, "approach."),
             Map.entry(SignCode.class, "sign."),
             Map.entry(Strand.class, "strand."),
             Map.entry(Side.class, "side."));

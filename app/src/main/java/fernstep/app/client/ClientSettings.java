@@ -1,0 +1,82 @@
+package fernstep.app.client;
+
+import fernstep.core.approach.Approach;
+import fernstep.core.approach.StanceChange;
+import fernstep.core.approach.Stances;
+import fernstep.core.forecast.Goal;
+import fernstep.core.progress.Progress;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * How one client is trained beyond her approach.
+ *
+ * @param houseName the house's own approach she is in, or null
+ * @param houseChanges what that one changes in the shipped approach, as NAME=OPTION with commas; null without one
+ * @param stanceChanges what is changed for her alone, written the same way
+ * @param blockedDays weekdays on which she cannot, with commas
+ */
+public record ClientSettings(
+        @Nullable Long houseApproachId,
+        @Nullable String houseName,
+        @Nullable String houseChanges,
+        String stanceChanges,
+        Progress.GrowFirst growFirst,
+        String blockedDays,
+        @Nullable Goal goal,
+        @Nullable LocalDate goalDate) {
+    public static final ClientSettings NONE =
+            new ClientSettings(null, null, null, "", Progress.GrowFirst.REPS, "", null, null);
+
+    /** The stances of the approach, then the house's changes, then her own. */
+    public Stances stances(Approach approach) {
+        return changed(changed(approach.stances(), houseChanges), stanceChanges);
+    }
+
+    /** What her stances would be without her own changes. */
+    Stances ofApproach(Approach approach) {
+        return changed(approach.stances(), houseChanges);
+    }
+
+    public Set<DayOfWeek> blocked() {
+        Set<DayOfWeek> days = EnumSet.noneOf(DayOfWeek.class);
+        Arrays.stream(blockedDays.split(","))
+                .filter(s -> !s.isBlank())
+                .map(DayOfWeek::valueOf)
+                .forEach(days::add);
+        return days;
+    }
+
+    public static Stances changed(Stances stances, @Nullable String changes) {
+        Stances now = stances;
+        for (Map.Entry<StanceChange, String> e : read(changes).entrySet()) {
+            now = e.getKey().in(now, e.getValue());
+        }
+        return now;
+    }
+
+    static Map<StanceChange, String> read(@Nullable String changes) {
+        Map<StanceChange, String> read = new EnumMap<>(StanceChange.class);
+        if (changes != null) {
+            Arrays.stream(changes.split(","))
+                    .map(c -> c.split("=", 2))
+                    .filter(c -> c.length == 2)
+                    .forEach(c -> read.put(StanceChange.valueOf(c[0]), c[1]));
+        }
+        return read;
+    }
+
+    /** Only what differs is written down. */
+    public static String written(Stances from, Stances to) {
+        return StanceChange.between(from, to).stream()
+                .map(c -> c + "=" + c.of(to))
+                .collect(Collectors.joining(","));
+    }
+}

@@ -1,0 +1,207 @@
+package fernstep.app.plan;
+
+import fernstep.app.ask.Visit;
+import fernstep.app.support.Words;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Span;
+import fernstep.core.catalogue.Window;
+import fernstep.core.measure.Range;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.Choice;
+import fernstep.core.plan.Dose;
+import fernstep.core.plan.Plan;
+import fernstep.core.plan.PlanItem;
+import fernstep.core.plan.Swaps;
+import fernstep.core.screening.Strand;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Changes a plan by hand, inside windows, gates and minutes. */
+@Service
+class PlanEdits {
+    private static final int FINEST = 100;
+
+    private final Plans plans;
+    private final PlanMapper mapper;
+    private final Words words;
+
+    PlanEdits(Plans plans, PlanMapper mapper, Words words) {
+        this.plans = plans;
+        this.mapper = mapper;
+        this.words = words;
+    }
+
+    /** @return why it was not taken; empty when it was */
+    @Transactional
+    Optional<String> take(Visit visit, PlanChange change) {
+        Plans.Desk desk = plans.desk(visit);
+        long client = visit.client().id();
+        if (change.kind() == PlanChange.Kind.RESET) {
+            mapper.clear(client);
+            mapper.clearOrder(client);
+            return Optional.empty();
+        }
+        if (change.kind() == PlanChange.Kind.ORDER) {
+            return order(desk, client, String.valueOf(change.value()));
+        }
+        Strand strand = change.strand();
+        if (strand == null) {
+            return Optional.of("Nothing was named to change.");
+        }
+        Attempt attempt = attempt(desk, strand, change);
+        if (attempt.refused() != null) {
+            return Optional.of(attempt.refused());
+        }
+        return keep(desk, client, Objects.requireNonNull(attempt.choice()), change.kind());
+    }
+
+    private record Attempt(
+            @Nullable Choice choice, @Nullable String refused) {}
+
+    private Attempt attempt(Plans.Desk desk, Strand strand, PlanChange change) {
+        Side side = change.side();
+        Choice now = choice(desk, strand, side);
+        Optional<PlanItem> item = desk.plan().items().stream()
+                .filter(i -> i.strand() == strand && i.side() == side)
+                .findFirst();
+        return switch (change.kind()) {
+            case LOCK -> taken(new Choice(strand, side, now.rung(), now.dose(), now.range(), true, false));
+            case UNLOCK, PUT_IN -> {
+                boolean in = change.kind() == PlanChange.Kind.PUT_IN;
+                yield taken(new Choice(strand, side, now.rung(), now.dose(), now.range(), in, false));
+            }
+            case LEAVE_OUT -> taken(new Choice(strand, side, now.rung(), now.dose(), now.range(), false, true));
+            case RUNG -> rung(desk, now, item, String.valueOf(change.value()));
+            case RANGE -> range(now, item, String.valueOf(change.value()));
+            default -> item.map(i -> dose(now, i, change)).orElseGet(() -> refused("It is not in the plan."));
+        };
+    }
+
+    private static Attempt taken(Choice choice) {
+        return new Attempt(choice, null);
+    }
+
+    private static Attempt refused(String why) {
+        return new Attempt(null, why);
+    }
+
+    private static Choice choice(Plans.Desk desk, Strand strand, @Nullable Side side) {
+        return desk.question().choices().stream()
+                .filter(c -> c.strand() == strand && c.side() == side)
+                .findFirst()
+                .orElse(new Choice(strand, side, null, null, null, false, false));
+    }
+
+    private Attempt rung(Plans.Desk desk, Choice now, Optional<PlanItem> item, String code) {
+        if (item.isEmpty()) {
+            return refused("It is not in the plan.");
+        }
+        boolean open =
+                Swaps.of(desk.question(), item.get()).stream().map(Rung::code).anyMatch(code::equals);
+        return open
+                ? taken(new Choice(now.strand(), now.side(), code, null, null, now.locked(), false))
+                : refused(code + " is not open for her here.");
+    }
+
+    private static Attempt range(Choice now, Optional<PlanItem> item, String value) {
+        if (item.isEmpty() || !item.get().rung().hasRange()) {
+            return refused("This has no range to change.");
+        }
+        try {
+            double asked = Double.parseDouble(value);
+            double within = Math.round(FINEST * Math.max(0, Math.min(1, asked))) / (double) FINEST;
+            return taken(new Choice(
+                    now.strand(),
+                    now.side(),
+                    now.rung(),
+                    now.dose() == null ? item.get().baseDose() : now.dose(),
+                    within,
+                    now.locked(),
+                    false));
+        } catch (NumberFormatException e) {
+            return refused("A range is a number from 0 (easiest) to 1 (full).");
+        }
+    }
+
+    private Attempt dose(Choice now, PlanItem item, PlanChange change) {
+        int by = "-1".equals(change.value()) ? -1 : 1;
+        Dose d = item.baseDose();
+        Window w = item.rung().window();
+        Dose to = switch (change.kind()) {
+            case SETS -> inside(w.sets(), d.sets() + by) ? d.withSets(d.sets() + by) : d;
+            case REPS ->
+                d.reps() != null && w.reps() != null && inside(w.reps(), d.reps() + by) ? d.withReps(d.reps() + by) : d;
+            case HOLD_S ->
+                d.holdS() != null && w.holdS() != null && inside(w.holdS(), d.holdS() + by)
+                        ? d.withHoldS(d.holdS() + by)
+                        : d;
+            case BREATHS ->
+                d.breaths() != null && w.breaths() != null && inside(w.breaths(), d.breaths() + by)
+                        ? d.withBreaths(d.breaths() + by)
+                        : d;
+            default -> Range.DAYS_PER_WEEK.holds(d.daysPerWeek() + by) ? d.withDays(d.daysPerWeek() + by) : d;
+        };
+        return to.equals(d)
+                ? refused("The window of " + item.rung().code() + " is " + words.window(w) + ".")
+                : taken(new Choice(now.strand(), now.side(), now.rung(), to, item.range(), now.locked(), false));
+    }
+
+    private static boolean inside(Span span, int value) {
+        return span.holds(value);
+    }
+
+    private Optional<String> order(Plans.Desk desk, long client, String value) {
+        List<Strand> asked = Arrays.stream(value.split(","))
+                .filter(s ->
+                        Arrays.stream(Strand.values()).anyMatch(x -> x.name().equals(s)))
+                .map(Strand::valueOf)
+                .toList();
+        Optional<String> over = overflows(desk, desk.question().choices(), asked);
+        if (over.isEmpty()) {
+            mapper.putOrder(client, asked.stream().map(Enum::name).collect(Collectors.joining(",")));
+        }
+        return over;
+    }
+
+    private Optional<String> keep(Plans.Desk desk, long client, Choice choice, PlanChange.Kind kind) {
+        List<Choice> choices = new ArrayList<>(desk.question().choices());
+        choices.removeIf(c -> c.strand() == choice.strand() && c.side() == choice.side());
+        // What is about one side is read before what is about both.
+        choices.add(choice.side() == null ? choices.size() : 0, choice);
+        if (kind != PlanChange.Kind.LEAVE_OUT && kind != PlanChange.Kind.UNLOCK) {
+            Optional<String> over = overflows(desk, choices, desk.order());
+            if (over.isPresent()) {
+                return over;
+            }
+        }
+        mapper.put(ChoiceRow.of(client, choice));
+        return Optional.empty();
+    }
+
+    /** A plan that fits is never made to overflow; nor is one pushed out silently to make room. */
+    private Optional<String> overflows(Plans.Desk desk, List<Choice> choices, List<Strand> order) {
+        Plan before = desk.plan();
+        Plan after = desk.plan(choices, order);
+        if (!after.fits() && after.secondsPerDay() > before.secondsPerDay()) {
+            return Optional.of("That would take " + words.time(after.secondsPerDay()) + " of her "
+                    + after.minutesAvailable() + " minutes: leave something out first.");
+        }
+        List<String> pushed = before.items().stream()
+                .map(PlanItem::strand)
+                .distinct()
+                .filter(s -> after.items().stream().noneMatch(i -> i.strand() == s))
+                .map(words::code)
+                .toList();
+        return pushed.isEmpty()
+                ? Optional.empty()
+                : Optional.of("There is no room for that beside " + String.join(", ", pushed)
+                        + ": leave something out first, or give the day more minutes.");
+    }
+}

@@ -1,0 +1,84 @@
+'use strict';
+// The plan desk: every button is a change; the server answers with the desk drawn anew. Cards are dragged, or moved with Alt and the arrow keys.
+(() => {
+  const desk = document.getElementById('desk');
+  let busy = false;
+
+  async function change(value) {
+    if (busy) { return; }
+    busy = true;
+    desk.setAttribute('aria-busy', 'true');
+    const focused = document.activeElement?.getAttribute('aria-label');
+    const open = openDetails();
+    try {
+      const answer = await fern.post(desk.querySelector('form').action, { change: value });
+      if (answer.redirected || answer.status === 401 || answer.status === 403) { window.location.reload(); return; }
+      if (!answer.ok) { throw new Error('refused'); }
+      desk.innerHTML = await answer.text();
+      reopen(open);
+      if (focused) { desk.querySelector(`[aria-label="${CSS.escape(focused)}"]`)?.focus(); }
+    } catch (lost) {
+      const note = document.createElement('p');
+      note.className = 'note note-stop';
+      note.setAttribute('role', 'alert');
+      note.textContent = 'Not taken: the server could not be reached. Press it again.';
+      desk.prepend(note);
+    } finally {
+      busy = false;
+      desk.removeAttribute('aria-busy');
+    }
+  }
+
+  function openDetails() {
+    return Array.from(desk.querySelectorAll('details')).map((d, i) => (d.open ? i : -1)).filter((i) => i >= 0);
+  }
+
+  function reopen(open) {
+    const all = desk.querySelectorAll('details');
+    open.forEach((i) => { if (all[i]) { all[i].open = true; } });
+  }
+
+  function strands() {
+    return [...new Set(Array.from(desk.querySelectorAll('.plan-card'), (card) => card.dataset.strand))];
+  }
+
+  function move(strand, before) {
+    const order = strands().filter((s) => s !== strand);
+    order.splice(before === null ? order.length : order.indexOf(before), 0, strand);
+    if (order.join() !== strands().join()) { change('ORDER|||' + order.join(',')); }
+  }
+
+  desk.addEventListener('submit', (event) => {
+    if (!event.submitter) { return; }
+    event.preventDefault();
+    change(event.submitter.value);
+  });
+
+  desk.addEventListener('keydown', (event) => {
+    const card = event.target.closest('.plan-card[draggable]');
+    if (!card || !event.altKey || !['ArrowUp', 'ArrowDown'].includes(event.key)) { return; }
+    event.preventDefault();
+    const order = strands();
+    const at = order.indexOf(card.dataset.strand) + (event.key === 'ArrowUp' ? -1 : 2);
+    if (at >= 0) { move(card.dataset.strand, order[at] ?? null); }
+  });
+
+  let dragged = null;
+  desk.addEventListener('dragstart', (event) => {
+    dragged = event.target.closest('.plan-card')?.dataset.strand ?? null;
+    event.dataTransfer.effectAllowed = 'move';
+  });
+  desk.addEventListener('dragover', (event) => { if (dragged) { event.preventDefault(); } });
+  desk.addEventListener('drop', (event) => {
+    const on = event.target.closest('.plan-card');
+    if (!dragged || !on) { return; }
+    event.preventDefault();
+    const box = on.getBoundingClientRect();
+    const order = strands();
+    const below = event.clientY > box.top + box.height / 2;
+    const at = order.indexOf(on.dataset.strand) + (below ? 1 : 0);
+    const before = order[at] === dragged ? order[at + 1] ?? null : order[at] ?? null;
+    move(dragged, before);
+    dragged = null;
+  });
+})();

@@ -1,0 +1,31 @@
+package fernstep.core.plan;
+
+import fernstep.core.catalogue.CatalogueStrand;
+import fernstep.core.catalogue.Rung;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What an item of a plan may be swapped for: open rungs of its strand, and what may stand in for it. */
+public final class Swaps {
+    private Swaps() {}
+
+    /** In strand order, then the stand-ins; the item's own rung is not among them. */
+    public static List<Rung> of(Plan.Question q, PlanItem item) {
+        RungGates.Known known = q.known();
+        Rung now = item.rung();
+        List<Rung> options = new ArrayList<>(q.catalogue().strand(item.strand()).map(CatalogueStrand::rungs).stream()
+                .flatMap(List::stream)
+                .toList());
+        Rung asked = item.standInFor() == null ? now : item.standInFor();
+        asked.standIns().stream().map(q.catalogue()::rung).forEach(options::add);
+        q.catalogue().rungs().stream().filter(r -> r.aim() == asked.aim()).forEach(options::add);
+        return options.stream()
+                .filter(r -> !r.code().equals(now.code()))
+                .filter(r -> r.perSide() == now.perSide())
+                .filter(r -> r.closedBy(q.screening().closed()).isEmpty())
+                .filter(r -> q.screening().allowedStrands().contains(r.strand()))
+                .filter(r -> RungGates.waiting(r, item.side(), known).isEmpty())
+                .distinct()
+                .toList();
+    }
+}

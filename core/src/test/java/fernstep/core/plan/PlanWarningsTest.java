@@ -1,0 +1,100 @@
+package fernstep.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fernstep.core.ShippedCatalogue;
+import fernstep.core.body.Body;
+import fernstep.core.body.Capacity;
+import fernstep.core.body.LoadFamily;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
+import java.time.LocalDate;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class PlanWarningsTest {
+    private static final LocalDate TODAY = LocalDate.of(2031, 6, 30);
+    private static final Body BODY = Body.of(66.0, 166.0);
+
+    private static PlanItem item(String code, Side side, double range) {
+        Rung rung = ShippedCatalogue.CATALOGUE.rung(code);
+        Dose dose = new Dose(
+                1, rung.window().reps() == null ? null : 5, null, rung.window().reps() == null ? 4 : null, 1, 5);
+        return new PlanItem(
+                rung.strand(),
+                rung,
+                side,
+                null,
+                null,
+                dose,
+                dose,
+                range,
+                rung.family() == null ? null : rung.movement().point(BODY, range),
+                SessionTime.seconds(rung, dose),
+                SessionTime.loadSeconds(rung, dose),
+                Reason.of("why.progress"),
+                Reason.of("whyNot.top"),
+                rung.watch(),
+                null);
+    }
+
+    private static Plan plan(int minutes, PlanItem... items) {
+        return new Plan(List.of(items), List.of(), List.of(), minutes, 1);
+    }
+
+    private static List<String> keys(Plan plan, List<Capacity.Clean> held) {
+        return PlanWarnings.of(plan, held, TODAY).stream().map(Reason::key).toList();
+    }
+
+    private static double index(String code, double range) {
+        return ShippedCatalogue.CATALOGUE
+                .rung(code)
+                .loadAt(range, BODY)
+                .orElseThrow()
+                .loadIndex();
+    }
+
+    @Test
+    void a_plan_longer_than_her_minutes_says_by_how_much() {
+        Plan tooLong = plan(1, item("F2", Side.LEFT, 1), item("F2", Side.RIGHT, 1));
+        assertThat(PlanWarnings.of(tooLong, List.of(), TODAY))
+                .contains(Reason.of("warn.overMinutes", tooLong.secondsTotal() - 60));
+        assertThat(keys(plan(90, item("F2", Side.LEFT, 1)), List.of())).isEmpty();
+    }
+
+    @Test
+    void more_than_two_changes_of_position_are_named() {
+        Plan lying = plan(90, item("BR1", null, 1), item("HK1", null, 1), item("BR1", null, 1), item("HK1", null, 1));
+        assertThat(keys(lying, List.of())).containsExactly("warn.manyChanges");
+    }
+
+    @Test
+    void two_strands_of_one_load_family_in_a_row_are_named_the_two_sides_of_one_are_not() {
+        LoadFamily family = ShippedCatalogue.CATALOGUE.rung("F2").family();
+        Rung other = ShippedCatalogue.CATALOGUE.rungs().stream()
+                .filter(r -> r.family() == family
+                        && !r.strand()
+                                .equals(ShippedCatalogue.CATALOGUE.rung("F2").strand()))
+                .findFirst()
+                .orElseThrow();
+        Plan sides = plan(90, item("F2", Side.LEFT, 1), item("F2", Side.RIGHT, 1));
+        assertThat(keys(sides, List.of())).doesNotContain("warn.sameFamily");
+        Plan strands = plan(90, item("F2", Side.LEFT, 1), item(other.code(), null, 1));
+        assertThat(keys(strands, List.of())).contains("warn.sameFamily");
+    }
+
+    @Test
+    void a_load_more_than_a_step_above_what_she_has_held_clean_is_named() {
+        double half = index("F2", 0.5);
+        double full = index("F2", 1);
+        assertThat(full).isGreaterThan(1.1 * half);
+        List<Capacity.Clean> held = List.of(
+                new Capacity.Clean(TODAY, ShippedCatalogue.CATALOGUE.rung("F2").family(), Side.LEFT, half, null));
+        assertThat(keys(plan(90, item("F2", Side.LEFT, 1)), held)).containsExactly("warn.aboveCapacity");
+        assertThat(keys(plan(90, item("F2", Side.LEFT, 0.5)), held)).isEmpty();
+        assertThat(keys(plan(90, item("F2", Side.RIGHT, 1)), held))
+                .as("nothing is known of the right side")
+                .isEmpty();
+    }
+}
