@@ -65,3 +65,29 @@ CREATE TABLE step_hold (
 
 -- Beside the mat, or at home as the client told it
 ALTER TABLE training_session ADD COLUMN at_home BOOLEAN NOT NULL DEFAULT FALSE;
+
+-- When anything of a client last changed: the board works out anew only whom this names.
+-- Triggers need log_bin_trust_function_creators=1 where the server writes a binary log.
+ALTER TABLE client ADD COLUMN touched_at DATETIME(6) NOT NULL DEFAULT CURRENT_TIMESTAMP(6) ON UPDATE CURRENT_TIMESTAMP(6), ADD INDEX (touched_at);
+CREATE TRIGGER body_event_made AFTER INSERT ON body_event FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = NEW.client_id;
+CREATE TRIGGER body_event_changed AFTER UPDATE ON body_event FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = NEW.client_id;
+CREATE TRIGGER clearance_made AFTER INSERT ON clearance FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = NEW.client_id;
+CREATE TRIGGER clearance_changed AFTER UPDATE ON clearance FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = NEW.client_id;
+CREATE TRIGGER visit_made AFTER INSERT ON visit FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = NEW.client_id;
+CREATE TRIGGER visit_changed AFTER UPDATE ON visit FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = NEW.client_id;
+CREATE TRIGGER visit_answer_made AFTER INSERT ON visit_answer FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = (SELECT client_id FROM visit WHERE id = NEW.visit_id);
+CREATE TRIGGER visit_answer_taken_back AFTER DELETE ON visit_answer FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = (SELECT client_id FROM visit WHERE id = OLD.visit_id);
+CREATE TRIGGER reading_made AFTER INSERT ON reading FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = (SELECT client_id FROM visit WHERE id = NEW.visit_id);
+CREATE TRIGGER reading_changed AFTER UPDATE ON reading FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = (SELECT client_id FROM visit WHERE id = NEW.visit_id);
+CREATE TRIGGER reading_removed AFTER DELETE ON reading FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = (SELECT client_id FROM visit WHERE id = OLD.visit_id);
+CREATE TRIGGER finding_made AFTER INSERT ON finding FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = (SELECT client_id FROM visit WHERE id = NEW.visit_id);
+CREATE TRIGGER finding_changed AFTER UPDATE ON finding FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = (SELECT client_id FROM visit WHERE id = NEW.visit_id);
+CREATE TRIGGER finding_removed AFTER DELETE ON finding FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = (SELECT client_id FROM visit WHERE id = OLD.visit_id);
+CREATE TRIGGER session_result_made AFTER INSERT ON session_result FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = NEW.client_id;
+CREATE TRIGGER session_result_changed AFTER UPDATE ON session_result FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = NEW.client_id;
+CREATE TRIGGER session_result_removed AFTER DELETE ON session_result FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = OLD.client_id;
+CREATE TRIGGER ladder_step_made AFTER INSERT ON ladder_step FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = NEW.client_id;
+CREATE TRIGGER step_hold_made AFTER INSERT ON step_hold FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = (SELECT client_id FROM ladder_step WHERE id = NEW.step_id);
+CREATE TRIGGER step_hold_lifted AFTER DELETE ON step_hold FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = (SELECT client_id FROM ladder_step WHERE id = OLD.step_id);
+CREATE TRIGGER restriction_lifted AFTER INSERT ON lifted_restriction FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = NEW.client_id;
+CREATE TRIGGER restriction_restored AFTER DELETE ON lifted_restriction FOR EACH ROW UPDATE client SET touched_at = NOW(6) WHERE id = OLD.client_id;

@@ -24,7 +24,8 @@ class ArchitectureTest {
             "plan",
             "schedule",
             "progress",
-            "forecast");
+            "forecast",
+            "caseload");
     private static final JavaClasses CORE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("fernstep.core");

@@ -1,117 +1,175 @@
 package fernstep.app.board;
 
-import fernstep.app.ask.VisitMapper;
-import fernstep.app.ask.VisitRow;
+import fernstep.app.check.CheckSheet;
+import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.progress.HoldRow;
+import fernstep.app.progress.LadderRow;
+import fernstep.app.progress.Ladders;
+import fernstep.app.progress.ResultRow;
 import fernstep.app.support.Today;
-import fernstep.core.measure.Reason;
+import fernstep.app.support.Words;
+import fernstep.core.caseload.Attention;
+import fernstep.core.client.Restriction;
+import fernstep.core.findings.Findings;
+import fernstep.core.progress.Progress;
 import fernstep.core.screening.Answer;
-import fernstep.core.screening.Gate;
-import fernstep.core.screening.GateCode;
-import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
-import java.util.Comparator;
+import java.util.Collection;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
-/** One row per client, most urgent first. */
+/** Works out the board's rows from what is on file, for as many clients at once as are asked for. */
 @Service
 class Board {
-    private static final int GATE_SOON_DAYS = 14;
+    private static final int LOG_LOOKS_BACK_DAYS = 90;
+    private static final int WEEK = 7;
 
     private final Clients clients;
-    private final VisitMapper visits;
+    private final Ladders ladders;
     private final BoardMapper mapper;
+    private final Words words;
     private final Today today;
 
-    Board(Clients clients, VisitMapper visits, BoardMapper mapper, Today today) {
+    Board(Clients clients, Ladders ladders, BoardMapper mapper, Words words, Today today) {
         this.clients = clients;
-        this.visits = visits;
+        this.ladders = ladders;
         this.mapper = mapper;
+        this.words = words;
         this.today = today;
     }
 
-    /** What waits, from the most urgent. */
-    enum Urgency {
-        EMERGENCY,
-        ASK_FIRST,
-        RECHECK_OVERDUE,
-        GATE_SOON,
-        CALM
-    }
-
-    /** One client on the board. */
+    /**
+     * One client on the board.
+     *
+     * @param waits what waits, most urgent first
+     * @param nextCheck when the separation is to be checked again
+     * @param searched everything on the row in small letters
+     */
     record Row(
-            ClientFile client,
-            Reason stage,
-            Urgency urgency,
-            Reason waits,
-            @Nullable LocalDate lastVisit) {}
+            long id,
+            String name,
+            String stage,
+            List<Tag> waits,
+            int urgency,
+            @Nullable LocalDate lastVisit,
+            @Nullable LocalDate nextCheck,
+            Sprig sprig,
+            String searched) {}
 
-    List<Row> rows() {
+    /** One thing that waits. */
+    record Tag(Attention.Kind kind, String text) {
+        public String tone() {
+            return switch (kind) {
+                case EMERGENCY, ASK_FIRST, REFER, NEXT_DAY -> "tag-stop";
+                case READY -> "tag-open";
+                case GATE_SOON, GARMENT_ENDING -> "";
+                default -> "tag-warn";
+            };
+        }
+    }
+
+    /** @param ids whose; null for everybody */
+    List<Row> rows(@Nullable Collection<Long> ids) {
         LocalDate day = today.date();
-        Map<Long, VisitRow> visitToday =
-                visits.allOnDay(day).stream().collect(Collectors.toMap(VisitRow::clientId, Function.identity()));
-        Map<Long, LastVisit> last =
-                mapper.lastVisits().stream().collect(Collectors.toMap(LastVisit::clientId, Function.identity()));
-        return clients.all().stream()
-                .map(c -> row(c, visitToday.get(c.id()), last.get(c.id()), day))
-                .sorted(Comparator.comparing(Row::urgency)
-                        .thenComparing(r -> r.client().name()))
+        Loaded loaded = new Loaded(
+                mapper.lastVisits(ids).stream().collect(Collectors.toMap(LastVisit::clientId, Function.identity())),
+                mapper.answersOn(day, ids).stream().collect(Collectors.groupingBy(BoardMapper.AnswerRow::clientId)),
+                Set.copyOf(mapper.overriddenOn(day, ids)),
+                mapper.lifted(ids).stream().collect(Collectors.groupingBy(BoardMapper.LiftedRow::clientId)),
+                mapper.steps(ids).stream().collect(Collectors.groupingBy(LadderRow::clientId)),
+                mapper.holds(ids),
+                mapper.results(day.minusDays(LOG_LOOKS_BACK_DAYS), ids).stream()
+                        .collect(Collectors.groupingBy(ResultRow::clientId)),
+                mapper.findings(ids).stream().collect(Collectors.groupingBy(BoardMapper.LatestFinding::clientId)),
+                mapper.lastRises(ids).stream()
+                        .collect(Collectors.toMap(BoardMapper.LastRise::clientId, BoardMapper.LastRise::day)));
+        List<ClientFile> files = ids == null ? clients.all() : clients.files(ids);
+        return files.parallelStream().map(c -> row(c, loaded, day)).toList();
+    }
+
+    private record Loaded(
+            Map<Long, LastVisit> visits,
+            Map<Long, List<BoardMapper.AnswerRow>> answers,
+            Set<Long> overridden,
+            Map<Long, List<BoardMapper.LiftedRow>> lifted,
+            Map<Long, List<LadderRow>> steps,
+            List<HoldRow> holds,
+            Map<Long, List<ResultRow>> results,
+            Map<Long, List<BoardMapper.LatestFinding>> findings,
+            Map<Long, LocalDate> lastRises) {}
+
+    private Row row(ClientFile client, Loaded loaded, LocalDate day) {
+        long id = client.id();
+        LastVisit last = loaded.visits().get(id);
+        Screening screening = screening(client, loaded, last, day);
+        List<LadderRow> steps = loaded.steps().getOrDefault(id, List.of());
+        List<ResultRow> results = loaded.results().getOrDefault(id, List.of());
+        List<Ladders.Standing> standings =
+                ladders.outline(client, screening, steps, results, loaded.holds(), findings(loaded, id));
+        if (standings.stream().anyMatch(s -> s.progress().change() == Progress.Change.NEXT_RUNG)) {
+            standings = ladders.standings(client, screening);
+        }
+        List<LocalDate> days =
+                results.stream().map(ResultRow::heldOn).distinct().toList();
+        List<Attention> attention = Attention.of(new Attention.Question(
+                screening,
+                client.facts(),
+                client.stances(),
+                standings.stream()
+                        .filter(s -> s.held() == null)
+                        .map(Ladders.Standing::progress)
+                        .toList(),
+                loaded.lastRises().get(id),
+                days.isEmpty() ? null : days.get(days.size() - 1),
+                (int) days.stream().filter(d -> d.isAfter(day.minusDays(WEEK))).count(),
+                steps.stream().mapToInt(LadderRow::daysPerWeek).max().orElse(0),
+                day));
+        List<Tag> tags = attention.stream()
+                .map(a -> new Tag(a.kind(), words.of(a.reason())))
                 .toList();
-    }
-
-    private Row row(ClientFile client, @Nullable VisitRow visit, @Nullable LastVisit last, LocalDate day) {
-        Set<Answer> answers = EnumSet.noneOf(Answer.class);
-        if (visit != null) {
-            answers.addAll(visits.answers(visit.id()));
-        }
-        Screening s = Screening.of(Screening.Question.of(client.facts(), answers, client.stances(), day)
-                .withLastCheck(last == null ? null : last.lastCheck()));
+        String stage = words.of(screening.stage().label());
+        String all =
+                client.name() + " " + stage + " " + tags.stream().map(Tag::text).collect(Collectors.joining(" "));
         return new Row(
-                client, s.stage().label(), urgency(s, day), waits(s, day), last == null ? null : last.lastVisit());
+                id,
+                client.name(),
+                stage,
+                tags,
+                attention.isEmpty()
+                        ? Attention.Kind.values().length
+                        : attention.get(0).kind().ordinal(),
+                last == null ? null : last.lastVisit(),
+                screening.recheckDue(),
+                Sprig.of(standings),
+                all.toLowerCase(Locale.ROOT));
     }
 
-    private static Urgency urgency(Screening s, LocalDate day) {
-        if (s.outcome() == Outcome.REFER_NOW) {
-            return Urgency.EMERGENCY;
-        }
-        if (s.outcome() == Outcome.ASK_FIRST) {
-            return Urgency.ASK_FIRST;
-        }
-        if (s.recheckDue() != null && !s.recheckDue().isAfter(day)) {
-            return Urgency.RECHECK_OVERDUE;
-        }
-        return nextGate(s, day).isPresent() ? Urgency.GATE_SOON : Urgency.CALM;
+    private static Screening screening(ClientFile client, Loaded loaded, @Nullable LastVisit last, LocalDate day) {
+        Set<Answer> answers = EnumSet.noneOf(Answer.class);
+        loaded.answers().getOrDefault(client.id(), List.of()).forEach(a -> answers.add(a.code()));
+        Set<Restriction> lifted = EnumSet.noneOf(Restriction.class);
+        loaded.lifted().getOrDefault(client.id(), List.of()).forEach(l -> lifted.add(l.code()));
+        return Screening.of(Screening.Question.of(client.facts(), answers, client.stances(), day)
+                .withLastCheck(last == null ? null : last.lastCheck())
+                .withOverrides(loaded.overridden().contains(client.id()), lifted));
     }
 
-    private static Reason waits(Screening s, LocalDate day) {
-        return switch (urgency(s, day)) {
-            case EMERGENCY, ASK_FIRST ->
-                Reason.of("board." + s.outcome(), s.reasons().get(0).answer());
-            case RECHECK_OVERDUE ->
-                s.recheckDue() == null ? Reason.of("board.calm") : Reason.of("board.recheck", s.recheckDue());
-            case GATE_SOON ->
-                nextGate(s, day)
-                        .map(g -> Reason.of("board.gate", g.code(), g.reason()))
-                        .orElse(Reason.of("board.calm"));
-            case CALM -> Reason.of("board.calm");
-        };
-    }
-
-    private static Optional<Gate> nextGate(Screening s, LocalDate day) {
-        return s.gates().values().stream()
-                .filter(g -> !g.open() && g.code() != GateCode.CURL && g.opensOn() != null)
-                .filter(g -> !g.opensOn().isAfter(day.plusDays(GATE_SOON_DAYS)))
-                .findFirst();
+    private static Findings findings(Loaded loaded, long id) {
+        Map<String, String> values = new HashMap<>();
+        for (BoardMapper.LatestFinding f : loaded.findings().getOrDefault(id, List.of())) {
+            values.put(CheckSheet.key(f.name(), f.side()), f.findingValue());
+        }
+        return Checks.findings(values);
     }
 }

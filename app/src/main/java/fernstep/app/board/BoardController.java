@@ -1,21 +1,65 @@
 package fernstep.app.board;
 
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 
 /** What needs me today. */
 @Controller
 class BoardController {
-    private final Board board;
+    private static final int AT_FIRST = 60;
+    private static final int MOST = 600;
 
-    BoardController(Board board) {
-        this.board = board;
+    private final BoardRows rows;
+
+    BoardController(BoardRows rows) {
+        this.rows = rows;
     }
 
     @GetMapping("/")
-    String board(Model model) {
-        model.addAttribute("rows", board.rows());
+    String board(
+            @RequestParam(defaultValue = "") String q,
+            @RequestParam(defaultValue = "" + AT_FIRST) int show,
+            Model model) {
+        fill(q, show, model);
         return "board/board";
+    }
+
+    /** The rows alone, while somebody types. */
+    @GetMapping("/board/rows")
+    String rows(
+            @RequestParam(defaultValue = "") String q,
+            @RequestParam(defaultValue = "" + AT_FIRST) int show,
+            Model model) {
+        fill(q, show, model);
+        return "board/rows :: rows";
+    }
+
+    /** Every word must stand somewhere on the row. */
+    private void fill(String q, int show, Model model) {
+        List<Board.Row> all = rows.all();
+        List<String> words = Arrays.stream(q.toLowerCase(Locale.ROOT).split("\\s+"))
+                .filter(w -> !w.isBlank())
+                .toList();
+        List<Board.Row> found = words.isEmpty()
+                ? all
+                : all.stream()
+                        .filter(r -> words.stream().allMatch(r.searched()::contains))
+                        .toList();
+        int shown = Math.max(1, Math.min(show, MOST));
+        model.addAttribute("q", q);
+        model.addAttribute("everybody", all.size());
+        model.addAttribute("found", found.size());
+        model.addAttribute("rows", found.subList(0, Math.min(shown, found.size())));
+        model.addAttribute("more", found.size() > shown && shown < MOST ? Math.min(MOST, 3 * shown) : 0);
+        model.addAttribute(
+                "urgent",
+                found.stream()
+                        .filter(r -> r.urgency() <= fernstep.core.caseload.Attention.Kind.NEXT_DAY.ordinal())
+                        .count());
     }
 }

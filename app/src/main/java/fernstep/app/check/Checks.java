@@ -124,7 +124,8 @@ public class Checks {
         return map;
     }
 
-    static Findings findings(Map<String, String> values) {
+    /** From values under their {@link CheckSheet#key}. */
+    public static Findings findings(Map<String, String> values) {
         Map<Side, Integer> grades = new EnumMap<>(Side.class);
         Map<Side, Integer> scores = new EnumMap<>(Side.class);
         for (Side side : Side.values()) {

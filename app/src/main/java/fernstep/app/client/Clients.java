@@ -11,8 +11,10 @@ import fernstep.core.forecast.Goal;
 import fernstep.core.progress.Progress;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -35,6 +37,14 @@ public class Clients {
     public ClientFile file(long id) {
         ClientRow row = mapper.byId(id).orElseThrow(() -> new NotFound("no client " + id));
         return new ClientFile(row, mapper.events(id), mapper.clearances(id), mapper.settings(id), today.date());
+    }
+
+    /** Of some clients; who is gone is left out. */
+    public List<ClientFile> files(Collection<Long> ids) {
+        return ids.stream()
+                .flatMap(id -> mapper.byId(id).stream())
+                .map(row -> file(Objects.requireNonNull(row.id())))
+                .toList();
     }
 
     /** Four queries however many clients there are. */

@@ -1,6 +1,7 @@
 package fernstep.app.demo;
 
 import fernstep.app.ask.VisitMapper;
+import fernstep.app.catalogue.Catalogues;
 import fernstep.app.check.CheckMapper;
 import fernstep.app.check.FindingField;
 import fernstep.app.check.FindingRow;
@@ -11,6 +12,9 @@ import fernstep.app.progress.ResultRow;
 import fernstep.app.run.SessionMapper;
 import fernstep.app.run.SessionRow;
 import fernstep.app.support.Today;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.Findings;
+import fernstep.core.measure.Side;
 import fernstep.core.progress.SessionResult.Kind;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Strand;
@@ -19,7 +23,9 @@ import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -36,9 +42,20 @@ class DemoHistory {
     private final CheckMapper checks;
     private final LadderMapper ladders;
     private final SessionMapper sessions;
+    private final DemoTraining training;
+    private final Catalogues catalogues;
     private final Today today;
 
-    DemoHistory(VisitMapper visits, CheckMapper checks, LadderMapper ladders, SessionMapper sessions, Today today) {
+    DemoHistory(
+            VisitMapper visits,
+            CheckMapper checks,
+            LadderMapper ladders,
+            SessionMapper sessions,
+            DemoTraining training,
+            Catalogues catalogues,
+            Today today) {
+        this.training = training;
+        this.catalogues = catalogues;
         this.visits = visits;
         this.checks = checks;
         this.ladders = ladders;
@@ -125,8 +142,79 @@ class DemoHistory {
         set(catarina, 5, 5, "14");
         floats(catarina, "LEFT", 5);
         floats(catarina, "RIGHT", 5);
-        place(p.catarina(), Strand.LEG_FLOAT, "LEFT", "F7", 3, 10, null, null, 30, therapist);
-        place(p.catarina(), Strand.LEG_FLOAT, "RIGHT", "F7", 3, 12, null, null, 30, therapist);
+        neutral(hana, "YES");
+        neutral(freya, "YES");
+        neutral(catarina, "YES");
+        Findings good = found(Findings.Scoop.YES, Findings.Doming.NONE);
+        training.play(
+                p.freya(),
+                therapist,
+                new DemoTraining.Habits(170, 0.82, 0.86, 96, 10, 11),
+                good,
+                starts("BR3", "DC3", "F3", "HK3", "HP1", "SS1", "BG1", "UP1"));
+        training.play(
+                p.hana(),
+                therapist,
+                new DemoTraining.Habits(88, 0.75, 0.74, 0, 0, 12),
+                found(Findings.Scoop.YES, Findings.Doming.SOFT),
+                starts("BR3", "DC2", "F2", "HK1", "UP1"));
+        training.play(
+                p.catarina(),
+                therapist,
+                new DemoTraining.Habits(175, 0.9, 0.93, 120, 9, 13),
+                good,
+                starts("BR4", "DC5", "F6", "HK5", "HP2", "SS2", "BG2", "RO2", "UP2"));
+        training.play(
+                p.beatrix(),
+                coach,
+                new DemoTraining.Habits(100, 0.6, 0.72, 50, 12, 14),
+                found(Findings.Scoop.PARTLY, Findings.Doming.NONE),
+                starts("BR3", "DC3", "F2", "UP1"));
+        training.play(
+                p.noor(),
+                therapist,
+                new DemoTraining.Habits(38, 0.8, 0.8, 0, 0, 15),
+                found(Findings.Scoop.PARTLY, Findings.Doming.NONE),
+                starts("BR2", "DC2", "F1", "UP1"));
+    }
+
+    private void neutral(long visit, String scoop) {
+        finding(visit, FindingField.SCOOP, "", scoop);
+        finding(visit, FindingField.HOVER_S, "", "6");
+        finding(visit, FindingField.ROD_ARM, "LEFT", "KEPT");
+        finding(visit, FindingField.ROD_ARM, "RIGHT", "KEPT");
+        finding(visit, FindingField.ROD_LEG, "LEFT", "KEPT");
+        finding(visit, FindingField.ROD_LEG, "RIGHT", "KEPT");
+    }
+
+    private static Findings found(Findings.Scoop scoop, Findings.Doming doming) {
+        return new Findings(
+                Findings.Cough.DRAWS_IN,
+                Map.of(Side.LEFT, 4, Side.RIGHT, 4),
+                8,
+                Findings.BreathPattern.RIBS_ALL_ROUND,
+                Map.of(),
+                Findings.LumbarGap.FLAT_HAND,
+                Findings.RibsOverPelvis.STACKED,
+                doming,
+                Findings.FloorOnCough.LIFTS,
+                scoop);
+    }
+
+    /** Both sides where a rung has sides. */
+    private List<DemoTraining.Start> starts(String... rungs) {
+        List<DemoTraining.Start> starts = new ArrayList<>();
+        for (String code : rungs) {
+            Rung rung = catalogues.get().rung(code);
+            if (rung.perSide()) {
+                for (Side side : Side.values()) {
+                    starts.add(new DemoTraining.Start(rung.strand(), side, code, rung.hasRange() ? 0.5 : 1));
+                }
+            } else {
+                starts.add(DemoTraining.Start.of(rung.strand(), code));
+            }
+        }
+        return starts;
     }
 
     /** Readings at rest and on the head lift, in half fingers, each off by what an honest hand is off. */

@@ -9,9 +9,13 @@ import fernstep.core.approach.Approach;
 import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance.Scope;
 import fernstep.core.client.Status;
+import fernstep.core.forecast.Goal;
+import fernstep.core.progress.Progress;
 import java.nio.charset.StandardCharsets;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -188,6 +192,15 @@ class TidemarkRoom {
                 "Nearly done.");
         cleared(catarina, Scope.FULL, day.minusDays(200), "PHYSICIAN", therapist);
 
+        clients.trainBy(
+                freya, Progress.GrowFirst.RANGE, EnumSet.of(DayOfWeek.SUNDAY), Goal.FULL_PLANK, day.plusDays(70));
+        clients.trainBy(
+                catarina,
+                Progress.GrowFirst.REPS,
+                EnumSet.noneOf(DayOfWeek.class),
+                Goal.RUNNING_ASSESSMENT,
+                day.plusDays(35));
+        clients.trainBy(wren, Progress.GrowFirst.REPS, EnumSet.of(DayOfWeek.FRIDAY), Goal.CAR_SEAT, day.plusDays(140));
         history.write(
                 new DemoHistory.People(
                         wren, priyanka, solveig, maribel, hana, freya, adaeze, beatrix, noor, leilani, zofia, catarina),

@@ -4,6 +4,7 @@ import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.progress.FrondDrawing;
 import fernstep.app.progress.Ladders;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;

@@ -3,6 +3,7 @@ package fernstep.app.plan;
 import fernstep.app.figure.Figure;
 import fernstep.app.figure.FigureDrawing;
 import fernstep.app.support.Words;
+import fernstep.core.body.Dial;
 import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Span;
@@ -137,15 +138,14 @@ record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason>
             return null;
         }
         String load = words.text("plan.load", words.number(point.load().loadIndex(), 1));
-        return item.rung().hasRange()
-                ? words.text(
-                                "range.point",
-                                words.text("dial." + item.rung().movement().dial()),
-                                Math.round(point.angleDeg()),
-                                words.text(item.rung().movement().dial().ofTheArm() ? "range.hand" : "range.heel"),
-                                Math.round(point.heightCm()))
-                        + ", " + load
-                : load;
+        if (!item.rung().hasRange()) {
+            return load;
+        }
+        Dial dial = item.rung().movement().dial();
+        String angle = words.text("dial." + dial) + " " + Math.round(point.angleDeg()) + "°";
+        boolean lifted = Math.round(point.heightCm()) > 0;
+        String height = words.text(dial.ofTheArm() ? "range.hand" : "range.heel");
+        return angle + (lifted ? ", " + height + " " + Math.round(point.heightCm()) + " cm" : "") + ", " + load;
     }
 
     private static List<Stepper> steppers(PlanItem item, Words words) {

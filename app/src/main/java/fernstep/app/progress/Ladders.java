@@ -125,6 +125,14 @@ public class Ladders {
     }
 
     private Log log(ClientFile client, List<LadderRow> steps, List<ResultRow> results) {
+        return new Log(
+                steps,
+                results,
+                history(client, steps, results),
+                Capacities.heldClean(client, results, catalogues.get()));
+    }
+
+    private RungGates.History history(ClientFile client, List<LadderRow> steps, List<ResultRow> results) {
         LocalDate day = today.date();
         Map<String, Integer> atTop = new HashMap<>();
         for (LadderRow step : steps) {
@@ -136,11 +144,7 @@ public class Ladders {
         }
         int cleanWeeks =
                 TrainingWeeks.clean(results.stream().map(ResultRow::asResult).toList(), day);
-        return new Log(
-                steps,
-                results,
-                new RungGates.History(cleanWeeks, atTop),
-                Capacities.heldClean(client, results, catalogues.get()));
+        return new RungGates.History(cleanWeeks, atTop);
     }
 
     /**
@@ -158,23 +162,50 @@ public class Ladders {
         return overview(client, visits.screeningToday(client)).standings();
     }
 
+    /** The moves the rules offer, in full. */
+    public List<Standing> standings(ClientFile client, Screening screening) {
+        return overview(client, screening).standings();
+    }
+
     public Overview overview(ClientFile client, Screening screening) {
         Log log = log(client);
-        List<LadderRow> steps = log.steps();
-        List<ResultRow> results = log.results();
-        Map<Long, HoldRow> holds = new HashMap<>();
-        mapper.holds(client.id()).forEach(h -> holds.put(h.stepId(), h));
         CheckSheet latest = checks.latestSheet(client, today.date()).orElse(null);
-        Context context = context(client, screening, log, latest != null && latest.widenedAtRest());
-        Set<RungGates.Done> helped = helped(steps, results);
-        List<Place> places = steps.stream().map(LadderRow::asPlace).toList();
+        Findings findings = checks.findings(client.id(), today.date());
+        Context context = context(client, screening, log, findings, latest != null && latest.widenedAtRest());
+        Set<RungGates.Done> helped = helped(log.steps(), log.results());
+        List<Place> places = log.places();
         return new Overview(
-                steps.stream().map(s -> standing(s, context, holds.get(s.id()))).toList(),
+                standings(context, mapper.holds(client.id())),
                 catalogues.get().strands().stream()
                         .map(s -> Frond.of(s, places, helped, client.stances().dose(), context.known()))
                         .toList(),
                 latest,
                 log);
+    }
+
+    /**
+     * Which moves the rules offer, from rows that were read for many clients at once. How far a range would go is not
+     * worked out, and whether the last re-check showed a widening is not looked at: whoever is to go up is asked about
+     * again by {@link #standings(ClientFile)}.
+     */
+    public List<Standing> outline(
+            ClientFile client,
+            Screening screening,
+            List<LadderRow> steps,
+            List<ResultRow> results,
+            List<HoldRow> holds,
+            Findings findings) {
+        Log log = new Log(steps, results, history(client, steps, results), List.of());
+        Context context = context(client, screening, log, findings, false);
+        return standings(context.inOutline(), holds);
+    }
+
+    private List<Standing> standings(Context context, List<HoldRow> holds) {
+        Map<Long, HoldRow> held = new HashMap<>();
+        holds.forEach(h -> held.put(h.stepId(), h));
+        return context.log().steps().stream()
+                .map(s -> standing(s, context, held.get(s.id())))
+                .toList();
     }
 
     /** How each rung stands for her, by its code: the state of the weaker side's leaf in small letters. */
@@ -196,7 +227,12 @@ public class Ladders {
         return RungGates.waiting(
                 rung,
                 side,
-                context(client, visits.screeningToday(client), log(client), false)
+                context(
+                                client,
+                                visits.screeningToday(client),
+                                log(client),
+                                checks.findings(client.id(), today.date()),
+                                false)
                         .known());
     }
 
@@ -323,17 +359,26 @@ public class Ladders {
     }
 
     private record Context(
-            ClientFile client, Screening screening, RungGates.Known known, Log log, boolean widened, LocalDate today) {}
+            ClientFile client,
+            Screening screening,
+            RungGates.Known known,
+            Log log,
+            boolean widened,
+            LocalDate today,
+            boolean outline) {
+        Context inOutline() {
+            return new Context(client, screening, known, log, widened, today, true);
+        }
+    }
 
-    private Context context(ClientFile client, Screening screening, Log log, boolean widened) {
-        Findings findings = checks.findings(client.id(), today.date());
+    private Context context(ClientFile client, Screening screening, Log log, Findings findings, boolean widened) {
         RungGates.Known known = new RungGates.Known(
                 screening,
                 client.facts().pregnant(),
                 findings,
                 Plan.done(catalogues.get(), findings, log.places()),
                 log.history());
-        return new Context(client, screening, known, log, widened, today.date());
+        return new Context(client, screening, known, log, widened, today.date(), false);
     }
 
     private int otherSideOrder(LadderRow step, Log log) {
@@ -351,17 +396,7 @@ public class Ladders {
         Rung rung = catalogues.get().rung(step.rung());
         Window window = DoseRules.window(rung.window(), c.client().stances().dose());
         List<ResultRow> log = logOf(step, c.log().results());
-        boolean pregnant = c.client().facts().pregnant();
-        Progress.RangeState range = RangeGrowth.of(
-                catalogues.get(),
-                rung,
-                step.sideOrNull(),
-                step.rangeFraction(),
-                c.client().body(),
-                c.log().heldClean(),
-                pregnant ? Capacity.CAUTIOUS_STEP : Capacity.USUAL_STEP,
-                c.client().settings().growFirst(),
-                c.today());
+        Progress.RangeState range = range(step, rung, c);
         Progress progress = Progress.of(new Progress.Question(
                 catalogues.get(),
                 rung,
@@ -378,6 +413,25 @@ public class Ladders {
                 range,
                 otherSideOrder(step, c.log())));
         return new Standing(step, rung, log, progress, held);
+    }
+
+    private Progress.RangeState range(LadderRow step, Rung rung, Context c) {
+        Progress.GrowFirst growFirst = c.client().settings().growFirst();
+        double now = step.rangeFraction();
+        if (c.outline()) {
+            boolean grows = rung.hasRange() && rung.family() != null && now < 1;
+            return new Progress.RangeState(now, grows ? Double.valueOf(1) : null, 1, growFirst);
+        }
+        return RangeGrowth.of(
+                catalogues.get(),
+                rung,
+                step.sideOrNull(),
+                now,
+                c.client().body(),
+                c.log().heldClean(),
+                c.client().facts().pregnant() ? Capacity.CAUTIOUS_STEP : Capacity.USUAL_STEP,
+                growFirst,
+                c.today());
     }
 
     /** Results of this rung and side since the step; on the day of a change only what came after it counts. */

@@ -1,31 +1,100 @@
 package fernstep.app.progress;
 
+import fernstep.app.ask.Visits;
+import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.security.SignedIn;
+import fernstep.app.support.FormProblems;
+import fernstep.app.support.Today;
+import fernstep.app.support.Words;
+import fernstep.core.forecast.Goal;
+import fernstep.core.progress.Progress;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** What the log says should change; the practitioner confirms each move. */
+/** What the log says, and the practitioner's word on each move. */
 @Controller
 class ProgressController {
-    private final Clients clients;
-    private final Ladders ladders;
+    private static final int REASON_LENGTH = 300;
 
-    ProgressController(Clients clients, Ladders ladders) {
+    private final Clients clients;
+    private final Visits visits;
+    private final Ladders ladders;
+    private final LadderMapper mapper;
+    private final Catalogues catalogues;
+    private final Words words;
+    private final Today today;
+
+    ProgressController(
+            Clients clients,
+            Visits visits,
+            Ladders ladders,
+            LadderMapper mapper,
+            Catalogues catalogues,
+            Words words,
+            Today today) {
         this.clients = clients;
+        this.visits = visits;
         this.ladders = ladders;
+        this.mapper = mapper;
+        this.catalogues = catalogues;
+        this.words = words;
+        this.today = today;
     }
 
     @GetMapping("/clients/{id}/progress")
     String progress(@PathVariable long id, Model model) {
         ClientFile client = clients.file(id);
+        Ladders.Overview overview = ladders.overview(client, visits.screeningToday(client));
+        List<LadderRow> path = mapper.path(id);
+        Map<Long, StrandStrip> strips = new HashMap<>();
+        for (Ladders.Standing s : overview.standings()) {
+            strips.put(
+                    s.step().id(),
+                    StrandStrip.of(
+                            s.step().strand(),
+                            s.step().sideOrNull(),
+                            path,
+                            overview.log().results(),
+                            catalogues.get(),
+                            client.stances().dose(),
+                            today.date(),
+                            words));
+        }
         model.addAttribute("client", client);
-        model.addAttribute("standings", ladders.standings(client));
+        model.addAttribute("standings", overview.standings());
+        model.addAttribute(
+                "waiting",
+                overview.standings().stream()
+                        .filter(s -> s.progress().change() == Progress.Change.READY_WAITING)
+                        .toList());
+        model.addAttribute("strips", strips);
+        model.addAttribute(
+                "fronds",
+                overview.fronds().stream()
+                        .filter(f -> overview.standings().stream()
+                                .anyMatch(s -> s.step().strand() == f.strand().code()))
+                        .map(f -> FrondDrawing.of(f, words))
+                        .toList());
+        model.addAttribute("curves", CapacityCurve.of(overview.log().heldClean(), today.date()));
+        model.addAttribute("goals", Goal.values());
+        model.addAttribute("weekdays", DayOfWeek.values());
+        model.addAttribute("today", today.date());
         return "progress/progress";
     }
 
@@ -33,5 +102,59 @@ class ProgressController {
     String confirm(@PathVariable long id, @PathVariable long stepId, @AuthenticationPrincipal SignedIn me) {
         ladders.confirm(stepId, me.staffId());
         return "redirect:/clients/" + id + "/progress";
+    }
+
+    @PostMapping("/clients/{id}/progress/{stepId}/hold")
+    String hold(
+            @PathVariable long id,
+            @PathVariable long stepId,
+            @RequestParam String reason,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes flash) {
+        FormProblems problems = new FormProblems();
+        String why = problems.needed("reason", reason, REASON_LENGTH);
+        if (problems.any()) {
+            flash.addFlashAttribute("holdProblem", stepId);
+            flash.addFlashAttribute("holdReason", reason);
+        } else {
+            ladders.hold(stepId, why, me.staffId());
+        }
+        return "redirect:/clients/" + id + "/progress#step" + stepId;
+    }
+
+    @PostMapping("/clients/{id}/progress/{stepId}/lift")
+    String lift(@PathVariable long id, @PathVariable long stepId, @AuthenticationPrincipal SignedIn me) {
+        ladders.lift(stepId, me.staffId());
+        return "redirect:/clients/" + id + "/progress#step" + stepId;
+    }
+
+    /** What grows first, her goal, the days on which she cannot. */
+    @PostMapping("/clients/{id}/wishes")
+    String wishes(
+            @PathVariable long id,
+            @RequestParam Progress.GrowFirst growFirst,
+            @RequestParam(required = false) @Nullable Set<DayOfWeek> blocked,
+            @RequestParam(required = false) @Nullable String goal,
+            @RequestParam(required = false) @Nullable String goalDate,
+            @RequestParam(defaultValue = "progress") String back,
+            RedirectAttributes flash) {
+        FormProblems problems = new FormProblems();
+        Goal wanted = problems.code("goal", goal, Goal.class);
+        LocalDate by = problems.date("goalDate", goalDate);
+        if (by != null && !by.isAfter(today.date())) {
+            problems.add(
+                    "goalDate",
+                    "A goal lies ahead: from " + words.day(today.date().plusDays(1)) + " on.");
+        }
+        Set<DayOfWeek> days = blocked == null ? EnumSet.noneOf(DayOfWeek.class) : blocked;
+        if (days.size() == DayOfWeek.values().length) {
+            problems.add("blocked", "One day of the week must be left to train on.");
+        }
+        if (problems.any()) {
+            flash.addFlashAttribute("wishProblems", problems.byField());
+        } else {
+            clients.trainBy(id, growFirst, days, wanted, by);
+        }
+        return "redirect:/clients/" + id + (back.equals("calendar") ? "/calendar" : "/progress");
     }
 }

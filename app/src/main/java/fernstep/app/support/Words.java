@@ -5,10 +5,12 @@ import fernstep.core.catalogue.RungGate;
 import fernstep.core.catalogue.Span;
 import fernstep.core.catalogue.Window;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.RungGates;
+import fernstep.core.schedule.SessionCalendar;
 import fernstep.exchange.wording.Wording;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -118,6 +120,30 @@ public class Words {
             gates.add(text("waiting.birth"));
         }
         return gates.isEmpty() ? text("gates.none") : String.join("; ", gates);
+    }
+
+    /** "Heaviness, Pain 4" for HEAVY,PAIN:4. */
+    public String symptoms(String codes) {
+        List<String> parts = new ArrayList<>();
+        for (String code : codes.split(",")) {
+            String[] halves = code.split(":", 2);
+            parts.add(code(SignCode.valueOf(halves[0])) + (halves.length > 1 ? " " + halves[1] : ""));
+        }
+        return String.join(", ", parts);
+    }
+
+    /** What falls on a day of the calendar. */
+    public String mark(SessionCalendar.Mark mark) {
+        return switch (mark.what()) {
+            case GATE_OPENS -> mark.gate() == null ? "" : text("calendar.gate", mark.gate());
+            case RECHECK -> text("calendar.recheck");
+            case CLEARANCE_ENDS -> mark.scope() == null ? "" : text("calendar.clearanceEnds", mark.scope());
+        };
+    }
+
+    /** "14 min", for where seconds do not matter. */
+    public String minutes(int seconds) {
+        return Math.max(1, Math.round(seconds / 60.0)) + " min";
     }
 
     /** "11 min 20 s". */

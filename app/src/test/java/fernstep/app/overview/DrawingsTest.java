@@ -3,6 +3,7 @@ package fernstep.app.overview;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import fernstep.app.progress.FrondDrawing;
 import fernstep.app.support.Words;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.Stances.DoseStance;

@@ -1,4 +1,4 @@
-package fernstep.app.overview;
+package fernstep.app.progress;
 
 import fernstep.app.support.Words;
 import fernstep.core.plan.Waiting;
@@ -34,7 +34,7 @@ public record FrondDrawing(String name, int height, String stem, List<LeafShape>
             boolean label,
             String text) {}
 
-    static FrondDrawing of(Frond frond, Words words) {
+    public static FrondDrawing of(Frond frond, Words words) {
         int n = frond.pairs().size();
         int height = TOP + n * STEP + BOTTOM;
         List<LeafShape> leaves = new ArrayList<>();

@@ -1,0 +1,125 @@
+package fernstep.app.calendar;
+
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.plan.Plans;
+import fernstep.app.progress.Ladders;
+import fernstep.app.progress.ResultRow;
+import fernstep.app.support.Today;
+import fernstep.core.forecast.Goal;
+import fernstep.core.schedule.SessionCalendar;
+import java.time.Clock;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.TemporalAdjusters;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.format.annotation.DateTimeFormat;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The sessions of a client's plan, by month and by week. */
+@Controller
+class CalendarController {
+    private static final int FILE_WEEKS = 8;
+    private static final int WEEK = 7;
+    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
+
+    private final Clients clients;
+    private final Plans plans;
+    private final Ladders ladders;
+    private final CalendarFile file;
+    private final Clock clock;
+    private final Today today;
+
+    CalendarController(Clients clients, Plans plans, Ladders ladders, CalendarFile file, Clock clock, Today today) {
+        this.clients = clients;
+        this.plans = plans;
+        this.ladders = ladders;
+        this.file = file;
+        this.clock = clock;
+        this.today = today;
+    }
+
+    @GetMapping("/clients/{id}/calendar")
+    String calendar(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "month") String view,
+            @RequestParam(required = false) @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) @Nullable LocalDate on,
+            Model model) {
+        LocalDate day = on == null ? today.date() : on;
+        boolean week = view.equals("week");
+        LocalDate first = week ? day : day.withDayOfMonth(1);
+        LocalDate last = week ? day : day.with(TemporalAdjusters.lastDayOfMonth());
+        LocalDate from = first.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
+        LocalDate to = last.with(TemporalAdjusters.nextOrSame(DayOfWeek.SUNDAY));
+        ClientFile client = clients.file(id);
+        SessionCalendar calendar = sessions(client, from, to);
+        model.addAttribute("client", client);
+        model.addAttribute("week", week);
+        model.addAttribute("heading", week ? null : MONTH.format(YearMonth.from(day)));
+        model.addAttribute("first", from);
+        model.addAttribute("last", to);
+        model.addAttribute("month", day.getMonthValue());
+        model.addAttribute("weeks", byWeek(calendar));
+        model.addAttribute("done", done(client, from));
+        model.addAttribute("before", week ? day.minusWeeks(1) : first.minusMonths(1));
+        model.addAttribute("after", week ? day.plusWeeks(1) : first.plusMonths(1));
+        model.addAttribute("on", day);
+        model.addAttribute("today", today.date());
+        model.addAttribute("goals", Goal.values());
+        model.addAttribute("weekdays", DayOfWeek.values());
+        return "calendar/calendar";
+    }
+
+    /** From the plan as it stands; days gone by are shown as rest, what was done stands in the log. */
+    private SessionCalendar sessions(ClientFile client, LocalDate from, LocalDate to) {
+        Plans.Desk desk = plans.desk(client);
+        return SessionCalendar.of(
+                desk.plan(),
+                client.settings().blocked(),
+                desk.question().screening(),
+                client.facts().clearances(),
+                from,
+                to);
+    }
+
+    /** How many exercises were done on a day gone by. */
+    private Map<LocalDate, Long> done(ClientFile client, LocalDate from) {
+        return ladders.log(client).results().stream()
+                .filter(r -> !r.heldOn().isBefore(from))
+                .collect(Collectors.groupingBy(ResultRow::heldOn, Collectors.counting()));
+    }
+
+    private static List<List<SessionCalendar.Day>> byWeek(SessionCalendar calendar) {
+        List<List<SessionCalendar.Day>> weeks = new ArrayList<>();
+        for (int i = 0; i < calendar.days().size(); i += WEEK) {
+            weeks.add(calendar.days().subList(i, i + WEEK));
+        }
+        return weeks;
+    }
+
+    /** Eight weeks from today. */
+    @GetMapping("/clients/{id}/calendar.ics")
+    ResponseEntity<String> download(@PathVariable long id) {
+        ClientFile client = clients.file(id);
+        LocalDate from = today.date();
+        String text = file.write(id, sessions(client, from, from.plusWeeks(FILE_WEEKS)), clock.getZone());
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/calendar;charset=UTF-8"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"fern-step-sessions.ics\"")
+                .body(text);
+    }
+}

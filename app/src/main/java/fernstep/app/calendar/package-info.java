@@ -1,0 +1,5 @@
+/** Sessions by day: on the page, and as a file for any calendar. */
+@NullMarked
+package fernstep.app.calendar;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,261 @@
+package fernstep.app.demo;
+
+import fernstep.app.catalogue.Catalogues;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.progress.LadderMapper;
+import fernstep.app.progress.LadderRow;
+import fernstep.app.progress.ResultRow;
+import fernstep.app.run.SessionMapper;
+import fernstep.app.run.SessionRow;
+import fernstep.app.support.Today;
+import fernstep.core.approach.Stances.DoseStance;
+import fernstep.core.body.Capacity;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Window;
+import fernstep.core.findings.Findings;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.Dose;
+import fernstep.core.plan.DoseRules;
+import fernstep.core.plan.Plan;
+import fernstep.core.plan.RungGates;
+import fernstep.core.progress.Progress;
+import fernstep.core.progress.RangeGrowth;
+import fernstep.core.progress.SessionResult;
+import fernstep.core.progress.SessionResult.Kind;
+import fernstep.core.schedule.TrainingDays;
+import fernstep.core.screening.Screening;
+import fernstep.core.screening.Strand;
+import java.nio.charset.StandardCharsets;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/**
+ * Months of training for invented clients: days are played forward, each result drawn, and every move is the one the
+ * rules give, confirmed on the next day of training. Seeded: the same every time.
+ */
+@Component
+class DemoTraining {
+    private static final List<Kind> NOT_CLEAN =
+            List.of(Kind.HELPED, Kind.HELPED, Kind.EASED, Kind.EASED, Kind.STEPPED_BACK);
+
+    private final Clients clients;
+    private final LadderMapper ladders;
+    private final SessionMapper sessions;
+    private final Catalogues catalogues;
+    private final Today today;
+
+    DemoTraining(Clients clients, LadderMapper ladders, SessionMapper sessions, Catalogues catalogues, Today today) {
+        this.clients = clients;
+        this.ladders = ladders;
+        this.sessions = sessions;
+        this.catalogues = catalogues;
+        this.today = today;
+    }
+
+    /** Where somebody begins. */
+    record Start(Strand strand, @Nullable Side side, String rung, double range) {
+        static Start of(Strand strand, String rung) {
+            return new Start(strand, null, rung, 1);
+        }
+    }
+
+    /**
+     * How somebody trains.
+     *
+     * @param adherence share of planned days on which she trains
+     * @param clean share of results that are clean
+     * @param awayFrom days ago on which a gap begins, 0 for none
+     * @param awayDays how long it lasts
+     */
+    record Habits(int beganDaysAgo, double adherence, double clean, int awayFrom, int awayDays, long seed) {}
+
+    /** One place as it stands. */
+    private static final class Standing {
+        private LadderRow step;
+        private final List<SessionResult> log = new ArrayList<>();
+        private @Nullable Progress waiting;
+
+        private Standing(LadderRow step) {
+            this.step = step;
+        }
+    }
+
+    void play(long clientId, long staff, Habits habits, Findings findings, List<Start> starts) {
+        ClientFile client = clients.file(clientId);
+        Catalogue catalogue = catalogues.get();
+        DoseStance stance = client.stances().dose();
+        Random random = new Random(habits.seed());
+        LocalDate day = today.date().minusDays(habits.beganDaysAgo());
+        List<Standing> all = new ArrayList<>();
+        for (Start s : starts) {
+            Rung rung = catalogue.rung(s.rung());
+            Dose dose = DoseRules.minimum(DoseRules.window(rung.window(), stance), stance);
+            all.add(new Standing(
+                    insert(row(clientId, s.strand(), s.side(), s.rung(), dose, day, "START", staff, 0, s.range()))));
+        }
+        Set<DayOfWeek> days = TrainingDays.of(all.get(0).step.daysPerWeek(), Set.of());
+        List<Capacity.Clean> held = new ArrayList<>();
+        for (; day.isBefore(today.date()); day = day.plusDays(1)) {
+            long ago = java.time.temporal.ChronoUnit.DAYS.between(day, today.date());
+            boolean away = ago <= habits.awayFrom() && ago > habits.awayFrom() - habits.awayDays();
+            if (away || !days.contains(day.getDayOfWeek()) || random.nextDouble() >= habits.adherence()) {
+                continue;
+            }
+            String session = UUID.nameUUIDFromBytes(("demo " + clientId + " " + day).getBytes(StandardCharsets.UTF_8))
+                    .toString();
+            sessions.insert(new SessionRow(session, clientId, day, staff, null));
+            sessions.finish(session);
+            for (Standing s : all) {
+                confirm(s, clientId, staff, day);
+                train(s, client, session, day, habits, random, held);
+                decide(s, all, client, findings, day, held);
+            }
+        }
+    }
+
+    private void confirm(Standing s, long clientId, long staff, LocalDate day) {
+        Progress p = s.waiting;
+        if (p == null || s.step.id() == null) {
+            return;
+        }
+        s.step = insert(row(
+                clientId,
+                s.step.strand(),
+                s.step.sideOrNull(),
+                p.rung(),
+                p.dose(),
+                day.minusDays(1),
+                p.change().name(),
+                staff,
+                s.step.id(),
+                p.range()));
+        s.log.clear();
+        s.waiting = null;
+    }
+
+    private void train(
+            Standing s,
+            ClientFile client,
+            String session,
+            LocalDate day,
+            Habits habits,
+            Random random,
+            List<Capacity.Clean> held) {
+        Kind kind = random.nextDouble() < habits.clean() ? Kind.CLEAN : NOT_CLEAN.get(random.nextInt(NOT_CLEAN.size()));
+        int effort = kind == Kind.CLEAN ? 2 + random.nextInt(3) : 4 + random.nextInt(3);
+        s.log.add(new SessionResult(day, kind, effort, List.of()));
+        ladders.putResult(new ResultRow(
+                session, s.step.rung(), s.step.side(), client.id(), day, kind, effort, "", "", s.step.rangeFraction()));
+        Rung rung = catalogues.get().rung(s.step.rung());
+        if (kind == Kind.CLEAN && rung.family() != null) {
+            rung.loadAt(s.step.rangeFraction(), client.body())
+                    .ifPresent(l ->
+                            held.add(new Capacity.Clean(day, rung.family(), s.step.sideOrNull(), l.loadIndex(), null)));
+        }
+    }
+
+    private void decide(
+            Standing s,
+            List<Standing> all,
+            ClientFile client,
+            Findings findings,
+            LocalDate day,
+            List<Capacity.Clean> held) {
+        Catalogue catalogue = catalogues.get();
+        Rung rung = catalogue.rung(s.step.rung());
+        DoseStance stance = client.stances().dose();
+        Window window = DoseRules.window(rung.window(), stance);
+        Screening screening = Screening.of(Screening.Question.of(client.facts(), List.of(), client.stances(), day));
+        RungGates.Known known = new RungGates.Known(
+                screening,
+                client.facts().pregnant(),
+                findings,
+                Plan.done(
+                        catalogue,
+                        findings,
+                        all.stream().map(x -> x.step.asPlace()).toList()));
+        int other = all.stream()
+                .filter(x -> x != s
+                        && x.step.strand() == s.step.strand()
+                        && !x.step.side().isEmpty())
+                .mapToInt(x -> catalogue.rung(x.step.rung()).order())
+                .findFirst()
+                .orElse(0);
+        Progress p = Progress.of(new Progress.Question(
+                catalogue,
+                rung,
+                s.step.sideOrNull(),
+                s.step.dose(),
+                window,
+                stance,
+                s.log,
+                day,
+                null,
+                false,
+                false,
+                known,
+                RangeGrowth.of(
+                        catalogue,
+                        rung,
+                        s.step.sideOrNull(),
+                        s.step.rangeFraction(),
+                        client.body(),
+                        held,
+                        Capacity.USUAL_STEP,
+                        Progress.GrowFirst.REPS,
+                        day),
+                other));
+        boolean moves = p.change() != Progress.Change.HOLD
+                && p.change() != Progress.Change.READY_WAITING
+                && p.change() != Progress.Change.REFER
+                && p.change() != Progress.Change.RECHECK_FIRST;
+        s.waiting = moves ? p : null;
+    }
+
+    private LadderRow insert(LadderRow step) {
+        ladders.insert(step);
+        return ladders.current(step.clientId()).stream()
+                .filter(s -> s.strand() == step.strand() && s.side().equals(step.side()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static LadderRow row(
+            long client,
+            Strand strand,
+            @Nullable Side side,
+            String rung,
+            Dose d,
+            LocalDate since,
+            String change,
+            long staff,
+            long follows,
+            double range) {
+        return new LadderRow(
+                null,
+                client,
+                strand,
+                side == null ? "" : side.name(),
+                rung,
+                d.sets(),
+                d.reps(),
+                d.holdS(),
+                d.breaths(),
+                d.perDay(),
+                d.daysPerWeek(),
+                since,
+                change,
+                staff,
+                follows,
+                range);
+    }
+}

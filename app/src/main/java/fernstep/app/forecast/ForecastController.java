@@ -1,0 +1,88 @@
+package fernstep.app.forecast;
+
+import fernstep.app.ask.Visit;
+import fernstep.app.ask.Visits;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.plan.Approaches;
+import fernstep.app.plan.Plans;
+import fernstep.app.support.Words;
+import fernstep.core.approach.Approach;
+import fernstep.core.approach.StanceChange;
+import fernstep.core.approach.Stances;
+import fernstep.core.plan.Plan;
+import java.util.List;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Forecasts: of one client, and of two approaches side by side. */
+@Controller
+class ForecastController {
+    private final Clients clients;
+    private final Visits visits;
+    private final Plans plans;
+    private final Approaches approaches;
+    private final Forecasts forecasts;
+    private final Words words;
+
+    ForecastController(
+            Clients clients, Visits visits, Plans plans, Approaches approaches, Forecasts forecasts, Words words) {
+        this.clients = clients;
+        this.visits = visits;
+        this.plans = plans;
+        this.approaches = approaches;
+        this.forecasts = forecasts;
+        this.words = words;
+    }
+
+    /** A part of the progress page, asked for when that stands: a thousand runs take a moment. */
+    @GetMapping("/clients/{id}/forecast")
+    String forecast(@PathVariable long id, Model model) {
+        ClientFile client = clients.file(id);
+        Forecasts.Outlook outlook = forecasts.of(client);
+        model.addAttribute("client", client);
+        model.addAttribute("outlook", outlook);
+        model.addAttribute("route", RouteDrawing.of(outlook.question(), outlook.forecast(), words));
+        return "forecast/route :: route";
+    }
+
+    /** One column of the comparison. */
+    record Column(String name, Stances stances, Plan plan, Forecasts.Outlook outlook) {}
+
+    @GetMapping("/visits/{id}/plan/compare")
+    String compare(@PathVariable long id, @RequestParam(defaultValue = "GRADED_LOAD") String with, Model model) {
+        Visit visit = visits.byId(id);
+        Plans.Desk desk = plans.desk(visit);
+        Stances hers = visit.client().stances();
+        Stances others = approaches.stances(with);
+        String own = visit.client().houseApproach();
+        String name = own == null ? words.code(visit.client().row().approach()) : own;
+        model.addAttribute("visit", visit);
+        model.addAttribute("client", visit.client());
+        model.addAttribute("with", with);
+        model.addAttribute("approaches", Approach.values());
+        model.addAttribute("houseApproaches", approaches.all());
+        model.addAttribute("differences", StanceChange.between(hers, others));
+        model.addAttribute(
+                "columns", List.of(column(name, desk, visit, hers), column(name(with), desk, visit, others)));
+        return "forecast/compare";
+    }
+
+    private String name(String code) {
+        return approaches.all().stream()
+                .filter(h -> h.code().equals(code))
+                .map(h -> h.name())
+                .findFirst()
+                .orElseGet(() -> words.code(Approach.valueOf(code)));
+    }
+
+    private Column column(String name, Plans.Desk desk, Visit visit, Stances stances) {
+        Plan.Question q =
+                desk.question().by(stances, visits.screenedBy(visit, stances)).with(List.of());
+        Plan plan = Plan.of(q);
+        return new Column(name, stances, plan, forecasts.by(desk, q, plan));
+    }
+}

@@ -1,0 +1,136 @@
+package fernstep.app.forecast;
+
+import fernstep.app.catalogue.Catalogues;
+import fernstep.app.client.ClientFile;
+import fernstep.app.plan.Plans;
+import fernstep.app.progress.Ladders;
+import fernstep.app.progress.ResultRow;
+import fernstep.app.support.Today;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.forecast.Forecast;
+import fernstep.core.forecast.Forecast.Counts;
+import fernstep.core.measure.Reason;
+import fernstep.core.plan.Place;
+import fernstep.core.plan.Plan;
+import fernstep.core.plan.PlanItem;
+import fernstep.core.progress.SessionResult;
+import fernstep.core.schedule.TrainingDays;
+import fernstep.core.screening.Strand;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+
+/** Puts the question for a forecast together from what is on file. */
+@Service
+public class Forecasts {
+    static final int WEEKS = 26;
+    private static final int RUNS = 1000;
+    private static final int ADHERENCE_LOOKS_BACK_DAYS = 56;
+    private static final int CLEAN_LOOKS_BACK_DAYS = 90;
+    private static final double WEEK = 7;
+
+    private final Plans plans;
+    private final Catalogues catalogues;
+    private final Today today;
+
+    public Forecasts(Plans plans, Catalogues catalogues, Today today) {
+        this.plans = plans;
+        this.catalogues = catalogues;
+        this.today = today;
+    }
+
+    /** A forecast with what one change would bring. */
+    public record Outlook(Forecast.Question question, Forecast forecast, List<Forecast.WhatIf> whatIf) {}
+
+    public Outlook of(ClientFile client) {
+        Plans.Desk desk = plans.desk(client);
+        return outlook(desk, desk.question(), desk.plan());
+    }
+
+    /** By other stances, from the plan they give. */
+    public Outlook by(Plans.Desk desk, Plan.Question question, Plan plan) {
+        return outlook(desk, question, plan);
+    }
+
+    private Outlook outlook(Plans.Desk desk, Plan.Question q, Plan plan) {
+        LocalDate day = today.date();
+        ClientFile client = desk.client();
+        int daysPerWeek = plan.items().stream()
+                .mapToInt(i -> i.dose().daysPerWeek())
+                .max()
+                .orElse(q.daysPerWeek());
+        Set<DayOfWeek> training = TrainingDays.of(daysPerWeek, client.settings().blocked());
+        Forecast.Question question = new Forecast.Question(
+                catalogues.get(),
+                q.stances().dose(),
+                places(q, plan),
+                q.known(),
+                client.facts(),
+                training,
+                sessions(desk.log(), training.size(), day),
+                clean(desk.log().results(), day),
+                day,
+                WEEKS,
+                RUNS,
+                client.id(),
+                client.settings().goal(),
+                client.settings().goalDate());
+        return new Outlook(
+                question,
+                Forecast.of(question),
+                client.settings().goal() == null ? List.of() : Forecast.whatIf(question));
+    }
+
+    /** Where she stands, and for strands not yet begun where the plan would begin. */
+    private static List<Place> places(Plan.Question q, Plan plan) {
+        List<Place> places = new ArrayList<>(q.places());
+        Stream.concat(plan.items().stream(), plan.leftOut().stream())
+                .filter(i -> i.rung().strand() == i.strand())
+                .filter(i -> places.stream().noneMatch(p -> p.strand() == i.strand() && p.side() == i.side()))
+                .map(Forecasts::place)
+                .forEach(places::add);
+        return places;
+    }
+
+    private static Place place(PlanItem i) {
+        return new Place(i.strand(), i.side(), i.rung().code(), i.baseDose(), i.range(), Reason.of("why.progress"));
+    }
+
+    /** Days trained and days missed since she began, eight weeks back at most. */
+    static Counts sessions(Ladders.Log log, int daysPerWeek, LocalDate day) {
+        LocalDate since = log.steps().stream()
+                .map(s -> s.since())
+                .min(LocalDate::compareTo)
+                .filter(d -> d.isAfter(day.minusDays(ADHERENCE_LOOKS_BACK_DAYS)))
+                .orElse(day.minusDays(ADHERENCE_LOOKS_BACK_DAYS));
+        int planned = (int) Math.round(ChronoUnit.DAYS.between(since, day) / WEEK * daysPerWeek);
+        int done = (int) log.results().stream()
+                .map(ResultRow::heldOn)
+                .filter(d -> !d.isBefore(since))
+                .distinct()
+                .count();
+        return log.steps().isEmpty() ? Counts.NONE : new Counts(done, Math.max(0, planned - done));
+    }
+
+    private Map<Strand, Counts> clean(List<ResultRow> results, LocalDate day) {
+        Catalogue catalogue = catalogues.get();
+        Map<Strand, Counts> counts = new EnumMap<>(Strand.class);
+        results.stream()
+                .filter(r -> r.heldOn().isAfter(day.minusDays(CLEAN_LOOKS_BACK_DAYS)))
+                .forEach(r -> catalogue.find(r.rung()).ifPresent(rung -> {
+                    boolean clean = r.result() == SessionResult.Kind.CLEAN;
+                    counts.merge(
+                            rung.strand(),
+                            new Counts(clean ? 1 : 0, clean ? 0 : 1),
+                            (a, b) -> new Counts(a.yes() + b.yes(), a.no() + b.no()));
+                }));
+        return counts;
+    }
+}

@@ -1,0 +1,211 @@
+package fernstep.app.home;
+
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.progress.LadderMapper;
+import fernstep.app.progress.LadderRow;
+import fernstep.app.progress.ResultRow;
+import fernstep.app.security.SignedIn;
+import fernstep.app.support.FormProblems;
+import fernstep.app.support.Today;
+import fernstep.app.support.Words;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Range;
+import fernstep.core.progress.HomeReport;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** What the client reports from home, entered by the practitioner. */
+@Controller
+class HomeLogController {
+    private static final int LOOK_BACK_DAYS = 28;
+    private static final String LEVEL = "PAIN:";
+    /** Signs a client can notice herself. */
+    private static final List<SignCode> TOLD = List.of(
+            SignCode.TIRED,
+            SignCode.DOME_SOFT,
+            SignCode.DOME_FIRM,
+            SignCode.BREATH_HELD,
+            SignCode.BACK_ARCHES,
+            SignCode.HEAVY,
+            SignCode.LEAK);
+
+    private final Clients clients;
+    private final LadderMapper ladders;
+    private final HomeLogMapper mapper;
+    private final Words words;
+    private final Today today;
+
+    HomeLogController(Clients clients, LadderMapper ladders, HomeLogMapper mapper, Words words, Today today) {
+        this.clients = clients;
+        this.ladders = ladders;
+        this.mapper = mapper;
+        this.words = words;
+        this.today = today;
+    }
+
+    @GetMapping("/clients/{id}/home-log")
+    String page(@PathVariable long id, @RequestParam(required = false) @Nullable String on, Model model) {
+        LocalDate day = today.date();
+        ClientFile client = clients.file(id);
+        List<LadderRow> steps = ladders.current(id);
+        LocalDate chosen = chosen(on, day, model);
+        Map<String, ResultRow> already = ladders.resultsSince(id, chosen).stream()
+                .filter(r -> r.heldOn().equals(chosen) && r.sessionId().equals(sessionId(id, chosen)))
+                .collect(Collectors.toMap(r -> r.rung() + r.side(), r -> r, (a, b) -> b));
+        model.addAttribute("client", client);
+        model.addAttribute("steps", steps);
+        model.addAttribute("on", chosen);
+        model.addAttribute("today", day);
+        model.addAttribute("earliest", day.minusDays(LOOK_BACK_DAYS));
+        model.addAttribute("already", already);
+        model.addAttribute("signs", TOLD);
+        model.addAttribute("days", mapper.days(id, day.minusDays(LOOK_BACK_DAYS)));
+        return "home/log";
+    }
+
+    private LocalDate chosen(@Nullable String on, LocalDate day, Model model) {
+        if (on == null || on.isBlank()) {
+            return day;
+        }
+        try {
+            LocalDate asked = LocalDate.parse(on);
+            if (!asked.isAfter(day) && !asked.isBefore(day.minusDays(LOOK_BACK_DAYS))) {
+                return asked;
+            }
+        } catch (java.time.format.DateTimeParseException e) {
+            // falls through to the message below, with what was typed beside it
+        }
+        model.addAttribute(
+                "dayProblem",
+                on + " cannot be logged: from " + words.day(day.minusDays(LOOK_BACK_DAYS)) + " to " + words.day(day)
+                        + ".");
+        return day;
+    }
+
+    private static String sessionId(long client, LocalDate day) {
+        return UUID.nameUUIDFromBytes(("home " + client + " " + day).getBytes(StandardCharsets.UTF_8))
+                .toString();
+    }
+
+    /** Fields by step: told12, effort12, signs12, pain12. */
+    @PostMapping("/clients/{id}/home-log")
+    @Transactional
+    public String save(
+            @PathVariable long id,
+            @RequestParam LocalDate on,
+            @RequestParam MultiValueMap<String, String> fields,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes flash) {
+        FormProblems problems = new FormProblems();
+        LocalDate day = today.date();
+        if (on.isAfter(day) || on.isBefore(day.minusDays(LOOK_BACK_DAYS))) {
+            problems.add("on", "From " + words.day(day.minusDays(LOOK_BACK_DAYS)) + " to " + words.day(day) + ".");
+        }
+        List<ResultRow> results = new ArrayList<>();
+        for (LadderRow step : ladders.current(id)) {
+            result(step, on, fields, problems).ifPresent(results::add);
+        }
+        if (problems.any()) {
+            flash.addFlashAttribute("logProblems", problems.byField());
+            flash.addFlashAttribute("typed", fields.toSingleValueMap());
+            return "redirect:/clients/" + id + "/home-log?on=" + on;
+        }
+        ladders.current(id).stream()
+                .filter(step -> results.stream()
+                        .noneMatch(r -> r.rung().equals(step.rung()) && r.side().equals(step.side())))
+                .forEach(step -> mapper.removeResult(sessionId(id, on), step.rung(), step.side()));
+        if (!results.isEmpty()) {
+            mapper.insertSession(sessionId(id, on), id, on, me.staffId());
+            results.forEach(ladders::putResult);
+        }
+        flash.addFlashAttribute("kept", results.size());
+        return "redirect:/clients/" + id + "/home-log?on=" + on;
+    }
+
+    private java.util.Optional<ResultRow> result(
+            LadderRow step, LocalDate on, MultiValueMap<String, String> fields, FormProblems problems) {
+        String told = fields.getFirst("told" + step.id());
+        if (told == null || told.isBlank()) {
+            return java.util.Optional.empty();
+        }
+        HomeReport.Told how = problems.code("told" + step.id(), told, HomeReport.Told.class);
+        Integer effort = problems.whole("effort" + step.id(), fields.getFirst("effort" + step.id()), Range.EFFORT);
+        Integer pain = problems.whole("pain" + step.id(), fields.getFirst("pain" + step.id()), Range.PAIN_LEVEL);
+        Set<SignCode> signs = EnumSet.noneOf(SignCode.class);
+        fields.getOrDefault("signs" + step.id(), List.of()).forEach(code -> {
+            SignCode sign = problems.code("signs" + step.id(), code, SignCode.class);
+            if (sign != null) {
+                signs.add(sign);
+            }
+        });
+        if (problems.any() || how == null) {
+            return java.util.Optional.empty();
+        }
+        if (pain != null && pain > 0) {
+            signs.add(SignCode.PAIN);
+        }
+        return java.util.Optional.of(new ResultRow(
+                sessionId(step.clientId(), on),
+                step.rung(),
+                step.side(),
+                step.clientId(),
+                on,
+                new HomeReport(how, withoutPain(signs), pain).kind(),
+                effort,
+                null,
+                signs.stream().map(Enum::name).collect(Collectors.joining(",")),
+                step.rangeFraction()));
+    }
+
+    private static Set<SignCode> withoutPain(Set<SignCode> signs) {
+        return signs.stream().filter(s -> s != SignCode.PAIN).collect(Collectors.toSet());
+    }
+
+    /** How she was the morning after a day of training. */
+    @PostMapping("/clients/{id}/next-morning")
+    String nextMorning(
+            @PathVariable long id,
+            @RequestParam LocalDate heldOn,
+            @RequestParam(required = false) @Nullable List<SignCode> felt,
+            @RequestParam(required = false) @Nullable String pain,
+            RedirectAttributes flash) {
+        FormProblems problems = new FormProblems();
+        Integer level = problems.whole("pain", pain, Range.PAIN_LEVEL);
+        if (problems.any()) {
+            flash.addFlashAttribute("morningProblem", heldOn);
+            flash.addFlashAttribute("morningMessage", problems.byField().get("pain"));
+            return "redirect:/clients/" + id + "/home-log";
+        }
+        List<String> told = new ArrayList<>();
+        if (felt != null) {
+            felt.stream()
+                    .filter(s -> s == SignCode.HEAVY || s == SignCode.LEAK)
+                    .map(Enum::name)
+                    .forEach(told::add);
+        }
+        if (level != null && level > 0) {
+            told.add(LEVEL + level);
+        }
+        mapper.putNextDay(id, heldOn, String.join(",", told));
+        return "redirect:/clients/" + id + "/home-log";
+    }
+}

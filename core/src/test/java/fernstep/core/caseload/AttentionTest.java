@@ -1,0 +1,165 @@
+package fernstep.core.caseload;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fernstep.core.approach.Approach;
+import fernstep.core.caseload.Attention.Kind;
+import fernstep.core.client.Birth;
+import fernstep.core.client.BirthMode;
+import fernstep.core.client.Clearance;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Status;
+import fernstep.core.measure.Reason;
+import fernstep.core.plan.Dose;
+import fernstep.core.progress.Progress;
+import fernstep.core.progress.Progress.Change;
+import fernstep.core.screening.Answer;
+import fernstep.core.screening.Screening;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.Test;
+
+class AttentionTest {
+    private static final LocalDate TODAY = LocalDate.of(2031, 6, 30);
+    private static final Dose DOSE = new Dose(1, 10, null, null, 1, 5);
+
+    private Approach approach = Approach.SLOW_LADDER;
+    private int daysAfterBirth = 300;
+    private BirthMode mode = BirthMode.VAGINAL;
+    private List<Clearance> clearances = List.of(clearance(Clearance.Scope.FULL, null));
+    private List<Answer> answers = List.of();
+    private List<Progress> moves = List.of(move(Change.HOLD, "progress.keepGoing"));
+    private LocalDate lastCheck = TODAY.minusDays(10);
+    private LocalDate lastRise = TODAY.minusDays(5);
+
+    @Nullable
+    private LocalDate lastSession = TODAY.minusDays(1);
+
+    private int sessionDays = 5;
+
+    private static Clearance clearance(Clearance.Scope scope, @Nullable LocalDate expiry) {
+        return new Clearance(scope, TODAY.minusDays(200), "PHYSICIAN", null, expiry, null);
+    }
+
+    private static Progress move(Change change, String reason) {
+        return new Progress(0, change, DOSE, 1, "F2", Reason.of(reason), List.of());
+    }
+
+    private List<Attention> attention() {
+        ClientFacts facts = new ClientFacts(
+                Status.POSTNATAL,
+                null,
+                List.of(new Birth(TODAY.minusDays(daysAfterBirth), mode, 0)),
+                List.of(),
+                clearances,
+                null,
+                null,
+                null,
+                Set.of());
+        Screening screening = Screening.of(
+                Screening.Question.of(facts, answers, approach.stances(), TODAY).withLastCheck(lastCheck));
+        return Attention.of(new Attention.Question(
+                screening, facts, approach.stances(), moves, lastRise, lastSession, sessionDays, 5, TODAY));
+    }
+
+    private List<Kind> kinds() {
+        return attention().stream().map(Attention::kind).toList();
+    }
+
+    @Test
+    void a_client_in_step_needs_nothing() {
+        assertThat(kinds()).isEmpty();
+    }
+
+    @Test
+    void an_emergency_stands_above_everything() {
+        answers = List.of(Answer.HEAVINESS, Answer.CHEST_PAIN);
+        lastCheck = TODAY.minusDays(50);
+        assertThat(kinds()).startsWith(Kind.EMERGENCY).contains(Kind.RECHECK_DUE);
+    }
+
+    @Test
+    void heaviness_told_today_asks_first() {
+        answers = List.of(Answer.HEAVINESS);
+        assertThat(kinds()).startsWith(Kind.ASK_FIRST);
+    }
+
+    @Test
+    void the_recheck_is_due_on_its_day_not_the_day_before() {
+        lastCheck = TODAY.minusDays(42);
+        assertThat(kinds()).containsExactly(Kind.RECHECK_DUE);
+        lastCheck = TODAY.minusDays(41);
+        assertThat(kinds()).isEmpty();
+    }
+
+    @Test
+    void symptoms_the_day_after_come_before_moves_up() {
+        moves = List.of(move(Change.NOTCH_UP, "progress.notchUp"), move(Change.HOLD, "progress.nextDay"));
+        assertThat(kinds()).containsExactly(Kind.NEXT_DAY, Kind.READY);
+        moves = List.of(move(Change.REFER, "progress.refer"), move(Change.HOLD, "progress.nextDay"));
+        assertThat(kinds()).containsExactly(Kind.REFER);
+    }
+
+    @Test
+    void moves_up_are_counted() {
+        moves = List.of(move(Change.NOTCH_UP, "progress.notchUp"), move(Change.NEXT_RUNG, "progress.nextRung"));
+        assertThat(attention()).containsExactly(new Attention(Kind.READY, Reason.of("board.readyMany", 2L)));
+    }
+
+    @Test
+    void fewer_than_half_of_the_days_are_missed_sessions() {
+        sessionDays = 2;
+        lastSession = TODAY.minusDays(3);
+        assertThat(kinds()).containsExactly(Kind.MISSED);
+        sessionDays = 3;
+        assertThat(kinds()).isEmpty();
+    }
+
+    @Test
+    void three_weeks_without_a_rise_while_training_is_stalled() {
+        lastRise = TODAY.minusDays(21);
+        assertThat(kinds()).containsExactly(Kind.STALLED);
+        lastRise = TODAY.minusDays(20);
+        assertThat(kinds()).isEmpty();
+        lastRise = TODAY.minusDays(40);
+        moves = List.of(move(Change.NOTCH_UP, "progress.notchUp"));
+        assertThat(kinds()).as("a move waits to be confirmed").containsExactly(Kind.READY);
+    }
+
+    @Test
+    void a_clearance_that_ends_within_two_weeks_is_named_unless_another_covers_it() {
+        clearances = List.of(clearance(Clearance.Scope.FULL, TODAY.plusDays(14)));
+        assertThat(kinds()).containsExactly(Kind.CLEARANCE_ENDING);
+        clearances = List.of(clearance(Clearance.Scope.FULL, TODAY.plusDays(15)));
+        assertThat(kinds()).isEmpty();
+        clearances =
+                List.of(clearance(Clearance.Scope.EXERCISE, TODAY.plusDays(3)), clearance(Clearance.Scope.FULL, null));
+        assertThat(kinds()).isEmpty();
+    }
+
+    @Test
+    void a_suggested_garment_ends_six_weeks_after_a_birth_and_eight_after_a_caesarean() {
+        approach = Approach.QUIET_START;
+        daysAfterBirth = 42;
+        assertThat(kinds()).contains(Kind.GARMENT_ENDING);
+        daysAfterBirth = 34;
+        assertThat(kinds()).doesNotContain(Kind.GARMENT_ENDING);
+        mode = BirthMode.CAESAREAN;
+        daysAfterBirth = 48;
+        assertThat(kinds()).doesNotContain(Kind.GARMENT_ENDING);
+        daysAfterBirth = 49;
+        assertThat(kinds()).contains(Kind.GARMENT_ENDING);
+    }
+
+    @Test
+    void the_next_gate_is_named_two_weeks_ahead() {
+        mode = BirthMode.CAESAREAN;
+        daysAfterBirth = 50;
+        clearances = List.of(clearance(Clearance.Scope.FULL, null));
+        lastSession = null;
+        moves = List.of();
+        assertThat(kinds()).contains(Kind.GATE_SOON);
+    }
+}
