@@ -5,17 +5,16 @@ import fernstep.app.security.StaffMapper;
 import fernstep.core.client.Licence;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Fills an empty house with the invented studio; does nothing where an account exists. */
+/** Fills an empty house with the invented studio before the first page is served; does nothing where an account exists. */
 @Component
 @ConditionalOnProperty(name = "fern.demo", havingValue = "true")
-class DemoData implements ApplicationRunner {
+class DemoData implements SmartInitializingSingleton {
     private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
     private static final String PASSWORD = "tidemark-demo";
 
@@ -31,7 +30,7 @@ class DemoData implements ApplicationRunner {
 
     @Override
     @Transactional
-    public void run(ApplicationArguments args) {
+    public void afterSingletonsInstantiated() {
         if (staff.count() > 0) {
             return;
         }

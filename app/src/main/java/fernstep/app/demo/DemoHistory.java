@@ -142,6 +142,9 @@ class DemoHistory {
         set(catarina, 5, 5, "14");
         floats(catarina, "LEFT", 5);
         floats(catarina, "RIGHT", 5);
+        finding(hana, FindingField.DOMING, "", "SOFT");
+        finding(freya, FindingField.DOMING, "", "NONE");
+        finding(catarina, FindingField.DOMING, "", "NONE");
         neutral(hana, "YES");
         neutral(freya, "YES");
         neutral(catarina, "YES");

@@ -47,6 +47,8 @@ class DemoTraining {
     private static final List<Kind> NOT_CLEAN =
             List.of(Kind.HELPED, Kind.HELPED, Kind.EASED, Kind.EASED, Kind.STEPPED_BACK);
 
+    private static final int AT_ONCE = 500;
+
     private final Clients clients;
     private final LadderMapper ladders;
     private final SessionMapper sessions;
@@ -104,6 +106,7 @@ class DemoTraining {
         }
         Set<DayOfWeek> days = TrainingDays.of(all.get(0).step.daysPerWeek(), Set.of());
         List<Capacity.Clean> held = new ArrayList<>();
+        List<ResultRow> results = new ArrayList<>();
         for (; day.isBefore(today.date()); day = day.plusDays(1)) {
             long ago = java.time.temporal.ChronoUnit.DAYS.between(day, today.date());
             boolean away = ago <= habits.awayFrom() && ago > habits.awayFrom() - habits.awayDays();
@@ -116,9 +119,12 @@ class DemoTraining {
             sessions.finish(session);
             for (Standing s : all) {
                 confirm(s, clientId, staff, day);
-                train(s, client, session, day, habits, random, held);
+                results.add(train(s, client, session, day, habits, random, held));
                 decide(s, all, client, findings, day, held);
             }
+        }
+        for (int from = 0; from < results.size(); from += AT_ONCE) {
+            ladders.putResults(results.subList(from, Math.min(results.size(), from + AT_ONCE)));
         }
     }
 
@@ -142,7 +148,7 @@ class DemoTraining {
         s.waiting = null;
     }
 
-    private void train(
+    private ResultRow train(
             Standing s,
             ClientFile client,
             String session,
@@ -153,14 +159,15 @@ class DemoTraining {
         Kind kind = random.nextDouble() < habits.clean() ? Kind.CLEAN : NOT_CLEAN.get(random.nextInt(NOT_CLEAN.size()));
         int effort = kind == Kind.CLEAN ? 2 + random.nextInt(3) : 4 + random.nextInt(3);
         s.log.add(new SessionResult(day, kind, effort, List.of()));
-        ladders.putResult(new ResultRow(
-                session, s.step.rung(), s.step.side(), client.id(), day, kind, effort, "", "", s.step.rangeFraction()));
+        ResultRow result = new ResultRow(
+                session, s.step.rung(), s.step.side(), client.id(), day, kind, effort, "", "", s.step.rangeFraction());
         Rung rung = catalogues.get().rung(s.step.rung());
         if (kind == Kind.CLEAN && rung.family() != null) {
             rung.loadAt(s.step.rangeFraction(), client.body())
                     .ifPresent(l ->
                             held.add(new Capacity.Clean(day, rung.family(), s.step.sideOrNull(), l.loadIndex(), null)));
         }
+        return result;
     }
 
     private void decide(

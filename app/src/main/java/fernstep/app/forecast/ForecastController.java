@@ -45,7 +45,8 @@ class ForecastController {
         Forecasts.Outlook outlook = forecasts.of(client);
         model.addAttribute("client", client);
         model.addAttribute("outlook", outlook);
-        model.addAttribute("route", RouteDrawing.of(outlook.question(), outlook.forecast(), words));
+        model.addAttribute(
+                "route", RouteDrawing.of(outlook.question(), outlook.forecast(), outlook.inTraining(), words));
         return "forecast/route :: route";
     }
 

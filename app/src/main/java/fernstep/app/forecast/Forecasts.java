@@ -24,6 +24,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
@@ -47,7 +48,8 @@ public class Forecasts {
     }
 
     /** A forecast with what one change would bring. */
-    public record Outlook(Forecast.Question question, Forecast forecast, List<Forecast.WhatIf> whatIf) {}
+    public record Outlook(
+            Forecast.Question question, Forecast forecast, List<Forecast.WhatIf> whatIf, Set<Strand> inTraining) {}
 
     public Outlook of(ClientFile client) {
         Plans.Desk desk = plans.desk(client);
@@ -85,7 +87,8 @@ public class Forecasts {
         return new Outlook(
                 question,
                 Forecast.of(question),
-                client.settings().goal() == null ? List.of() : Forecast.whatIf(question));
+                client.settings().goal() == null ? List.of() : Forecast.whatIf(question),
+                q.places().stream().map(Place::strand).collect(Collectors.toSet()));
     }
 
     /** Where she stands, and for strands not yet begun where the plan would begin. */

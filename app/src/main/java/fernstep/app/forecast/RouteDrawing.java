@@ -5,6 +5,7 @@ import fernstep.core.forecast.Forecast;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Gate;
 import fernstep.core.screening.Screening;
+import fernstep.core.screening.Strand;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
@@ -13,6 +14,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** The forecast as a dated route: one band a rung from the early to the late date, in units of a wide view box. */
@@ -46,13 +48,17 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
     /** A line across the route. */
     public record Mark(double x, String text) {}
 
-    static RouteDrawing of(Forecast.Question q, Forecast f, Words words) {
+    /** @param inTraining strands to show besides those of the goal; all where it is empty */
+    static RouteDrawing of(Forecast.Question q, Forecast f, Set<Strand> inTraining, Words words) {
         List<Row> rows = new ArrayList<>();
         Map<String, Integer> shown = new HashMap<>();
         List<String> goal = q.goal() == null ? List.of() : q.goal().rungs();
         for (Forecast.Route route : f.routes()) {
             String strand = route.rung().strand() + "/" + route.side();
             boolean ofGoal = goal.contains(route.rung().code());
+            if (!inTraining.isEmpty() && !inTraining.contains(route.rung().strand()) && !ofGoal) {
+                continue;
+            }
             int before = shown.merge(strand, 1, Integer::sum);
             if ((before > AHEAD_PER_STRAND && !ofGoal) || route.opens().p10() == null) {
                 continue;

@@ -29,4 +29,7 @@ public interface LadderMapper {
     List<ResultRow> resultsSince(@Param("clientId") long clientId, @Param("since") LocalDate since);
 
     void putResult(ResultRow result);
+
+    /** New ones, many at once. */
+    void putResults(@Param("results") List<ResultRow> results);
 }

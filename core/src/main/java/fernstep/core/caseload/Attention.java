@@ -185,6 +185,9 @@ public record Attention(Kind kind, Reason reason) {
     }
 
     private static Optional<Attention> gate(Question q) {
+        if (q.screening().outcome().closesGates()) {
+            return Optional.empty();
+        }
         return q.screening().gates().values().stream()
                 .filter(g -> !g.open() && g.code() != GateCode.CURL && g.opensOn() != null)
                 .filter(g -> !g.opensOn().isAfter(q.today().plusDays(GATE_OPENS_WITHIN_DAYS)))

@@ -14,8 +14,10 @@ import fernstep.core.progress.SessionResult;
 import fernstep.core.screening.Strand;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -27,6 +29,20 @@ import org.jspecify.annotations.Nullable;
 final class Ladder {
     private static final LocalDate SOME_DAY = LocalDate.of(2000, 1, 3);
     private static final int LIGHT_EFFORT = 3;
+
+    private static final int LONG_ENOUGH_WEEKS = 1000;
+    /** Findings that no gate waits for. */
+    private static final Findings IDEAL = new Findings(
+            Findings.Cough.DRAWS_IN,
+            Map.of(Side.LEFT, 5, Side.RIGHT, 5),
+            20,
+            Findings.BreathPattern.RIBS_ALL_ROUND,
+            Map.of(),
+            Findings.LumbarGap.NONE,
+            Findings.RibsOverPelvis.STACKED,
+            Findings.Doming.NONE,
+            Findings.FloorOnCough.LIFTS,
+            Findings.Scoop.YES);
 
     /** What is remembered between sessions: credits so far and what came last. */
     private static final int CREDIT_STATES = 2;
@@ -132,7 +148,7 @@ final class Ladder {
                 null,
                 false,
                 false,
-                new RungGates.Known(null, null, Findings.NONE, everythingDone())));
+                everyGateOpen()));
         int next = where(p, at);
         boolean moved = next != at || p.change() == Progress.Change.NEXT_RUNG;
         int creditsNow = moved ? 0 : Math.min(CREDIT_STATES - 1, p.credits());
@@ -141,10 +157,14 @@ final class Ladder {
         return next << 4 | (ready ? 8 : 0) | creditsNow << 1 | eased;
     }
 
-    private Set<RungGates.Done> everythingDone() {
+    private RungGates.Known everyGateOpen() {
         Set<RungGates.Done> done = new HashSet<>();
-        catalogue.rungs().forEach(r -> done.add(new RungGates.Done(r.code(), null)));
-        return done;
+        Map<String, Integer> atTop = new HashMap<>();
+        catalogue.rungs().forEach(r -> {
+            done.add(new RungGates.Done(r.code(), null));
+            atTop.put(r.code(), LONG_ENOUGH_WEEKS);
+        });
+        return new RungGates.Known(null, false, IDEAL, done, new RungGates.History(LONG_ENOUGH_WEEKS, atTop));
     }
 
     private int where(Progress p, int at) {
