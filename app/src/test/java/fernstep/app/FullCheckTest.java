@@ -113,7 +113,7 @@ class FullCheckTest {
         assertThat(keys.pressed).isLessThanOrEqualTo(120);
         keys.press("Enter");
         page.waitForURL("**/plan");
-        assertThat(page.locator(".item .code").first()).hasText("BR3");
+        assertThat(page.locator(".plan-card .rung-code").first()).hasText("BR3");
     }
 
     @Test

@@ -37,9 +37,10 @@ class VisitPathTest {
         visitor.checkAccessible();
         page.click("text=On to the plan");
 
-        assertThat(page.locator(".item .code")).hasText(new String[] {"BR3", "DC2", "F1", "F2"});
-        assertThat(page.locator(".item .side")).hasText(new String[] {"left", "right"});
-        visitor.see("2 sets × 7 reps");
+        assertThat(page.locator(".plan-card .rung-code"))
+                .hasText(new String[] {"BR3", "PF1", "PC2", "F1", "F2", "UP1", "DC2", "HK1"});
+        assertThat(page.locator(".plan-card .side")).hasText(new String[] {"left", "right"});
+        visitor.see("one set more: weaker side");
         visitor.checkAccessible();
         page.click("text=Use this plan and run it");
 
@@ -53,7 +54,9 @@ class VisitPathTest {
         }
         visitor.see("How hard was it?");
         page.keyboard().press("3");
-        assertThat(page.locator(".runner .code")).hasText("DC2");
+        assertThat(page.locator(".runner .code")).hasText("PF1");
+        page.click("text=Skip this");
+        assertThat(page.locator(".runner .code")).hasText("PC2");
 
         // a clear sign is answered with a move, its size and the rule; override and undo
         page.keyboard().press("Space");
@@ -72,6 +75,10 @@ class VisitPathTest {
         // F1 left: bearing down closes every loaded rung; it ends with a breath rung lying
         assertThat(page.locator(".runner .side")).hasText("left");
         page.click(".sign[data-code=BEARS_DOWN]");
+        for (String unloaded : new String[] {"UP1", "DC2", "HK1"}) {
+            assertThat(page.locator(".runner .code")).hasText(unloaded);
+            page.click("text=Skip this");
+        }
         assertThat(page.locator(".runner .code")).hasText("BR1");
         for (int breath = 0; breath < 5; breath++) {
             page.keyboard().press("Space");
@@ -84,10 +91,10 @@ class VisitPathTest {
         Locator breath = page.locator("article", new Page.LocatorOptions().setHasText("BR3"));
         assertThat(breath).containsText("clean, effort 3");
         assertThat(breath).containsText("One notch up");
-        Locator left = page.locator("article", new Page.LocatorOptions().setHasText("F1"));
+        Locator left = page.locator("article", new Page.LocatorOptions().setHasText("Lighten one foot"));
         assertThat(left).containsText("stopped");
         visitor.checkAccessible();
-        breath.locator("button").click();
+        breath.locator("button.btn-primary").click();
         assertThat(page.locator("article", new Page.LocatorOptions().setHasText("BR3")))
                 .containsText("5 breaths");
     }
@@ -118,7 +125,9 @@ class VisitPathTest {
         page.reload();
         visitor.see("F2 clean");
         page.click("text=On to the plan");
-        assertThat(page.locator(".item .code")).hasText(new String[] {"BR3", "DC4", "F1", "F2"});
+        assertThat(page.locator(".plan-card[data-strand=BREATH] .rung-code")).hasText("BR3");
+        assertThat(page.locator(".plan-card[data-strand=DEEP_CORE] .rung-code")).hasText("DC4");
+        assertThat(page.locator(".plan-card[data-strand=LEG_FLOAT] .rung-code")).hasText(new String[] {"F1", "F2"});
     }
 
     @Test

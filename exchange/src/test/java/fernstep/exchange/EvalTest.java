@@ -9,6 +9,8 @@ import fernstep.exchange.eval.Eval;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -45,6 +47,22 @@ class EvalTest {
              "approach":"SLOW_LADDER","log":[{"date":"2031-05-01","result":"CLEAN","effort":3,"nextDay":[]},
              {"date":"2031-05-03","result":"CLEAN","effort":4,"nextDay":[]}],"today":"2031-05-04",
              "recheckDue":"2031-06-01"}""";
+
+    private static final String PLAN = """
+            {"op":"plan","today":"2031-06-30","client":{"status":"POSTNATAL","birthDate":"2031-03-20",
+             "birthMode":"VAGINAL","tearDegree":0,"clearances":[{"scope":"EXERCISE","date":"2031-05-02",
+             "byRole":"PHYSICIAN"}],"heightCm":168,"massKg":71},"answers":[],"approach":"SLOW_LADDER",
+             "checks":{"cough":"PUSHES_OUT","setGrade":{"left":3,"right":3},"toleranceBreaths":2,
+             "breathPattern":"CHEST_UP","floatScore":{"left":3,"right":2},"scoop":"PARTLY",
+             "contactsLost":{"left":[],"right":["SACRUM"]},"doming":"SOFT","lumbarGap":"FIST","ribs":"RIBS_AHEAD",
+             "readings":[{"siteCm":2,"condition":"REST","method":"FINGERS","values":[2.5]}]},
+             "minutesPerDay":20,"daysPerWeek":5,"blockedDays":["SUN"]}""";
+    private static final String FORECAST = PLAN.replace("\"op\":\"plan\"", "\"op\":\"forecast\"")
+            .replace("\"cough\":\"PUSHES_OUT\"", "\"cough\":\"DRAWS_IN\"")
+            .replace("\"toleranceBreaths\":2", "\"toleranceBreaths\":6")
+            .replace(
+                    "\"minutesPerDay\"",
+                    "\"seed\":7,\"runs\":200,\"weeks\":26,\"adherence\":{\"done\":18,\"planned\":24},\"goal\":\"CAR_SEAT\",\"minutesPerDay\"");
 
     private static JsonNode answer(String request) {
         Eval.Answer answer = EVAL.answer(request);
@@ -226,6 +244,111 @@ class EvalTest {
                 answer(PROGRESS.replace("\"approach\"", "\"window\":{\"sets\":[1,1],\"reps\":[6,10]},\"approach\""));
         assertThat(a.get("change").stringValue()).isEqualTo("NEXT_RUNG");
         assertThat(a.get("rung").stringValue()).isEqualTo("F3");
+    }
+
+    private static List<String> rungs(JsonNode plan, String strandPrefix) {
+        List<String> rungs = new ArrayList<>();
+        plan.get("items").forEach(i -> {
+            String code = i.get("rung").stringValue();
+            if (code.startsWith(strandPrefix)) {
+                rungs.add(code
+                        + (i.get("side").isNull() ? "" : " " + i.get("side").stringValue()));
+            }
+        });
+        return rungs;
+    }
+
+    @Test
+    void plan_starts_where_the_findings_say_and_says_why() {
+        JsonNode a = answer(PLAN);
+        assertThat(a.get("screening").get("outcome").stringValue()).isEqualTo("GO");
+        JsonNode first = a.get("items").get(0);
+        assertThat(first.get("rung").stringValue()).isEqualTo("BR1");
+        assertThat(first.get("why").stringValue())
+                .isEqualTo("The cough pushes out: breath first, whatever else was found.");
+        assertThat(rungs(a, "F"))
+                .as("a reversed cough: nothing above the first float")
+                .containsExactlyInAnyOrder("F1 LEFT", "F1 RIGHT");
+        assertThat(rungs(a, "PC")).as("a fist under the low back").containsExactly("PC1");
+        assertThat(a.get("minutesTotal").doubleValue()).isLessThanOrEqualTo(20);
+        assertThat(a.get("proposedApproach").get("code").stringValue()).isEqualTo("BREATH_LED");
+        assertThat(a.get("proposedApproach").get("alternative").stringValue()).isEqualTo("SLOW_LADDER");
+        a.get("items")
+                .forEach(i -> assertThat(i.get("dose").get("daysPerWeek").intValue())
+                        .as("five days wanted, six free")
+                        .isLessThanOrEqualTo(5));
+    }
+
+    @Test
+    void plan_shows_angle_and_height_where_a_rung_has_a_range() {
+        JsonNode a = answer(PLAN);
+        for (JsonNode i : a.get("items")) {
+            if (i.get("rung").stringValue().equals("F1")) {
+                assertThat(i.get("angleDeg").isNumber()).isTrue();
+                assertThat(i.get("heelHeightCm").isNumber()).isTrue();
+                assertThat(i.get("firstLever").stringValue()).isEqualTo("RAISE_RANGE");
+            }
+        }
+    }
+
+    @Test
+    void plan_keeps_to_where_she_stands_already() {
+        JsonNode a = answer(
+                PLAN.replace("\"cough\":\"PUSHES_OUT\"", "\"cough\":\"DRAWS_IN\"")
+                        .replace("\"toleranceBreaths\":2", "\"toleranceBreaths\":6")
+                        .replace(
+                                "\"minutesPerDay\":20",
+                                "\"places\":[{\"rung\":\"BR2\",\"dose\":{\"sets\":1,\"breaths\":6,\"perDay\":1,\"daysPerWeek\":5}}],\"minutesPerDay\":60"));
+        JsonNode breath = a.get("items").get(0);
+        assertThat(breath.get("rung").stringValue()).isEqualTo("BR2");
+        assertThat(breath.get("dose").get("breaths").intValue()).isEqualTo(6);
+        assertThat(breath.get("why").stringValue()).isEqualTo("Where her log has brought her.");
+    }
+
+    @Test
+    void forecast_gives_dates_a_goal_its_bottleneck_and_what_would_help() {
+        JsonNode a = answer(FORECAST);
+        assertThat(a.get("rungs").size()).isGreaterThan(10);
+        for (JsonNode r : a.get("rungs")) {
+            if (!r.get("p50").isNull()) {
+                assertThat(r.get("p10").stringValue())
+                        .isLessThanOrEqualTo(r.get("p50").stringValue());
+            }
+        }
+        assertThat(a.get("goalBy").get("chance").doubleValue()).isBetween(0.0, 1.0);
+        assertThat(a.get("bottleneck").get("strand").stringValue()).isIn("DEEP_CORE", "UPRIGHT");
+        assertThat(a.get("whatIf").size()).isEqualTo(2);
+        assertThat(answer(FORECAST)).as("the same seed").isEqualTo(a);
+        assertThat(answer(FORECAST.replace("\"seed\":7", "\"seed\":8"))).isNotEqualTo(a);
+    }
+
+    @Test
+    void forecast_without_a_goal_has_none_to_answer_for() {
+        JsonNode a = answer(FORECAST.replace("\"goal\":\"CAR_SEAT\",", ""));
+        assertThat(a.get("goalBy").isNull()).isTrue();
+        assertThat(a.get("bottleneck").isNull()).isTrue();
+        assertThat(a.get("whatIf").isEmpty()).isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            "minutesPerDay":20 | "minutesPerDay":200 | minutesPerDay
+            "blockedDays":["SUN"] | "blockedDays":["FUNDAY"] | blockedDays[0]
+            "blockedDays":["SUN"] | "blockedDays":["MON","TUE","WED","THU","FRI","SAT","SUN"] | blockedDays
+            "setGrade":{"left":3 | "setGrade":{"left":9 | checks.setGrade.left
+            "doming":"SOFT" | "doming":"A_BIT" | checks.doming
+            "right":["SACRUM"] | "right":["KNEE"] | checks.contactsLost.right[0]
+            "planned":24 | "planned":12 | adherence.planned
+            "goal":"CAR_SEAT" | "goal":"THE_MOON" | goal
+            "goal":"CAR_SEAT" | "goal":"CAR_SEAT","goalDate":"2031-06-30" | goalDate
+            "weeks":26 | "weeks":0 | weeks
+            "seed":7 | "sneed":7 | sneed
+            """)
+    void plan_and_forecast_refuse_what_cannot_be(String part, String broken, String path) {
+        String base = FORECAST.contains(part) ? FORECAST : PLAN;
+        JsonNode e = error(base.replace(part, broken));
+        assertThat(e.get("path").stringValue()).isEqualTo(path);
+        assertThat(e.get("allowed").stringValue()).isNotEmpty();
     }
 
     @Test

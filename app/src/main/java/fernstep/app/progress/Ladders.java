@@ -32,6 +32,7 @@ import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -204,6 +205,7 @@ public class Ladders {
         Map<Long, HoldRow> held = new HashMap<>();
         holds.forEach(h -> held.put(h.stepId(), h));
         return context.log().steps().stream()
+                .sorted(Comparator.comparing(LadderRow::strand).thenComparing(LadderRow::side))
                 .map(s -> standing(s, context, held.get(s.id())))
                 .toList();
     }

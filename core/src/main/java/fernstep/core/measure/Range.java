@@ -34,6 +34,10 @@ public enum Range {
     DOME_EXTENT_CM("Extent", 0, 30, "cm"),
     EFFORT("Effort", 0, 10, ""),
     PAIN_LEVEL("Pain", 0, 10, ""),
+    SEED("Seed", 0, 2_000_000_000, ""),
+    RUNS("Runs", 1, 20_000, ""),
+    WEEKS("Weeks", 1, 104, "weeks"),
+    SESSIONS("Sessions", 0, 10_000, ""),
     SECOND("Second", 0, 600, "s"),
     REP("Repetition", 0, 200, "");
 

@@ -37,6 +37,8 @@ public final class Eval {
         operations.put("decide", new DecideOp(wording, catalogue));
         operations.put("load", new LoadOp(catalogue));
         operations.put("range", new RangeOp(catalogue));
+        operations.put("plan", new PlanOp(wording, catalogue));
+        operations.put("forecast", new ForecastOp(catalogue));
         operations.put("progress", new ProgressOp(wording, catalogue));
     }
 

@@ -32,7 +32,8 @@ final class ScreenOp implements Operation {
                 Screening.Question.of(facts, answers, stances, today).withLastCheck(lastCheck)));
     }
 
-    private Map<String, Object> asJson(Screening s) {
+    /** As the answer to "screen" has it. */
+    Map<String, Object> asJson(Screening s) {
         return Json.object(
                 "outcome",
                 s.outcome(),

@@ -71,7 +71,7 @@ final class SeparationOp implements Operation {
         return request.checked(field, () -> new Separation.Check(readings, examiner));
     }
 
-    private static Reading reading(CaseObject r) {
+    static Reading reading(CaseObject r) {
         double site = r.number("siteCm", Range.SITE_CM);
         Condition condition = r.code("condition", Condition.class);
         Method method = r.code("method", Method.class);

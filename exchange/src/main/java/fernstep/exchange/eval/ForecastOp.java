@@ -1,0 +1,156 @@
+package fernstep.exchange.eval;
+
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.forecast.Forecast;
+import fernstep.core.forecast.Forecast.Counts;
+import fernstep.core.forecast.Goal;
+import fernstep.core.measure.Range;
+import fernstep.core.measure.Reason;
+import fernstep.core.plan.Place;
+import fernstep.core.plan.Plan;
+import fernstep.core.schedule.TrainingDays;
+import fernstep.core.screening.Strand;
+import fernstep.exchange.casefile.CaseObject;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/** {@code op: "forecast"}: when what is ahead comes within reach. */
+final class ForecastOp implements Operation {
+    private static final int USUAL_RUNS = 1000;
+    private static final int USUAL_WEEKS = 26;
+
+    private final Supplier<Catalogue> catalogue;
+
+    ForecastOp(Supplier<Catalogue> catalogue) {
+        this.catalogue = catalogue;
+    }
+
+    @Override
+    public Map<String, Object> answer(CaseObject request) {
+        PlanRequest asked = PlanRequest.read(request, catalogue.get());
+        int seed = request.optionalWhole("seed", Range.SEED).orElse(1);
+        int runs = request.optionalWhole("runs", Range.RUNS).orElse(USUAL_RUNS);
+        int weeks = request.optionalWhole("weeks", Range.WEEKS).orElse(USUAL_WEEKS);
+        Counts sessions =
+                request.optionalObject("adherence").map(ForecastOp::adherence).orElse(Counts.NONE);
+        Map<Strand, Counts> clean = clean(request);
+        Goal goal = request.optionalCode("goal", Goal.class).orElse(null);
+        LocalDate goalDate = request.optionalDate("goalDate").orElse(null);
+        if (goalDate != null && !goalDate.isAfter(asked.today())) {
+            throw request.problem("goalDate", "a goal lies ahead", "after " + asked.today());
+        }
+        request.nothingElse();
+
+        Plan plan = Plan.of(asked.question());
+        int daysPerWeek = plan.items().stream()
+                .mapToInt(i -> i.dose().daysPerWeek())
+                .max()
+                .orElse(asked.question().daysPerWeek());
+        Set<DayOfWeek> training = TrainingDays.of(daysPerWeek, asked.blocked());
+        Forecast.Question question = new Forecast.Question(
+                catalogue.get(),
+                asked.question().stances().dose(),
+                places(asked, plan),
+                asked.question().known(),
+                asked.facts(),
+                training,
+                sessions,
+                clean,
+                asked.today(),
+                weeks,
+                runs,
+                seed,
+                goal,
+                goalDate);
+        Forecast forecast = Forecast.of(question);
+        return asJson(forecast, goal == null ? List.of() : Forecast.whatIf(question));
+    }
+
+    private static Counts adherence(CaseObject a) {
+        int done = a.whole("done", Range.SESSIONS);
+        int planned = a.whole("planned", Range.SESSIONS);
+        if (planned < done) {
+            throw a.problem("planned", "fewer were planned than done", "from " + done + " on");
+        }
+        a.nothingElse();
+        return new Counts(done, planned - done);
+    }
+
+    /** Results by strand: {"LEG_FLOAT": {"clean": 12, "unclean": 3}}. */
+    private static Map<Strand, Counts> clean(CaseObject request) {
+        Map<Strand, Counts> counts = new EnumMap<>(Strand.class);
+        request.optionalObject("results").ifPresent(results -> {
+            for (Strand strand : Strand.values()) {
+                results.optionalObject(strand.name()).ifPresent(r -> {
+                    counts.put(
+                            strand, new Counts(r.whole("clean", Range.SESSIONS), r.whole("unclean", Range.SESSIONS)));
+                    r.nothingElse();
+                });
+            }
+            results.nothingElse();
+        });
+        return counts;
+    }
+
+    private static List<Place> places(PlanRequest asked, Plan plan) {
+        List<Place> places = new ArrayList<>(asked.question().places());
+        Stream.concat(plan.items().stream(), plan.leftOut().stream())
+                .filter(i -> i.rung().strand() == i.strand())
+                .filter(i -> places.stream().noneMatch(p -> p.strand() == i.strand() && p.side() == i.side()))
+                .map(i -> new Place(
+                        i.strand(), i.side(), i.rung().code(), i.baseDose(), i.range(), Reason.of("why.progress")))
+                .forEach(places::add);
+        return places;
+    }
+
+    private static Map<String, Object> asJson(Forecast f, List<Forecast.WhatIf> whatIf) {
+        Forecast.Bottleneck b = f.bottleneck();
+        return Json.object(
+                "rungs",
+                f.routes().stream()
+                        .map(r ->
+                                quantiles(Json.object("rung", r.rung().code(), "side", Json.text(r.side())), r.opens()))
+                        .toList(),
+                "goalBy",
+                f.goal() == null || f.goalChance() == null
+                        ? null
+                        : quantiles(Json.object("chance", Json.rounded(f.goalChance())), f.goal()),
+                "bottleneck",
+                b == null
+                        ? null
+                        : Json.object(
+                                "strand",
+                                b.strand(),
+                                "rung",
+                                b.rung(),
+                                "gate",
+                                b.gate(),
+                                "opensOn",
+                                Json.text(b.gateOpens())),
+                "whatIf",
+                whatIf.stream().map(ForecastOp::whatIf).toList());
+    }
+
+    private static Map<String, Object> quantiles(Map<String, Object> json, Forecast.Quantiles q) {
+        json.put("p10", day(q.p10()));
+        json.put("p50", day(q.p50()));
+        json.put("p90", day(q.p90()));
+        return json;
+    }
+
+    private static @Nullable String day(@Nullable LocalDate day) {
+        return Json.text(day);
+    }
+
+    private static Map<String, Object> whatIf(Forecast.WhatIf w) {
+        return Json.object("change", w.change(), "p50", Json.text(w.p50()), "chance", Json.rounded(w.goalChance()));
+    }
+}
