@@ -9,7 +9,9 @@ import biweekly.component.VEvent;
 import biweekly.component.VTimezone;
 import biweekly.io.TimezoneAssignment;
 import biweekly.io.TimezoneInfo;
+import biweekly.property.DateStart;
 import biweekly.util.DateTimeComponents;
+import biweekly.util.ICalDate;
 import biweekly.util.UtcOffset;
 import fernstep.app.support.Words;
 import fernstep.core.plan.PlanItem;
@@ -58,7 +60,7 @@ class CalendarFile {
                 ical.addEvent(session(clientId, day, n, zone));
             }
             for (SessionCalendar.Mark mark : day.marks()) {
-                ical.addEvent(mark(clientId, day.date(), mark, zone));
+                ical.addEvent(mark(clientId, day.date(), mark));
             }
         }
         return Biweekly.write(ical).go();
@@ -131,11 +133,13 @@ class CalendarFile {
                 + words.dose(i.dose());
     }
 
-    private VEvent mark(long clientId, LocalDate day, SessionCalendar.Mark mark, ZoneId zone) {
+    private VEvent mark(long clientId, LocalDate day, SessionCalendar.Mark mark) {
         VEvent event = new VEvent();
         event.setUid(uid(clientId + " " + mark + " " + day));
         event.setSummary(words.mark(mark));
-        event.setDateStart(date(day.atStartOfDay(), zone), false);
+        // A day alone: by its numbers, not by an instant that another zone would see on the day before.
+        event.setDateStart(new DateStart(
+                new ICalDate(new DateTimeComponents(day.getYear(), day.getMonthValue(), day.getDayOfMonth()), false)));
         return event;
     }
 

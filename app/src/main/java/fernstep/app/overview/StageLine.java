@@ -23,7 +23,7 @@ public record StageLine(List<Mark> weeks, List<GateMark> gates, double todayX, b
 
     /** A gate on the line; {@code row} keeps the words of neighbours apart. */
     public record GateMark(Gate gate, double x, int row) {
-        private static final int ROW_HEIGHT = 24;
+        private static final int ROW_HEIGHT = 19;
         private static final int LOWEST = 74;
         private static final int NEAR_END = 860;
 
@@ -56,7 +56,7 @@ public record StageLine(List<Mark> weeks, List<GateMark> gates, double todayX, b
         List<GateMark> gates = new ArrayList<>();
         screening.gates().values().stream().filter(g -> g.opensOn() != null).forEach(g -> {
             long day = ChronoUnit.DAYS.between(start, g.opensOn());
-            gates.add(new GateMark(g, x(day, span), gates.size() % 3));
+            gates.add(new GateMark(g, x(day, span), gates.size() % 4));
         });
         List<Mark> weeks = new ArrayList<>();
         for (int week = 0; week * 7 <= span; week += 4) {

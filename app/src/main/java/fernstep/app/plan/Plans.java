@@ -115,19 +115,8 @@ public class Plans {
                 told || log.floorSymptoms(day),
                 log.history(),
                 mapper.choices(client.id()).stream().map(ChoiceRow::asChoice).toList());
-        Proposal proposal = Proposal.of(client.facts(), findings, cleared(client, day), day);
+        Proposal proposal = Proposal.of(client.facts(), findings, client.facts().mayExercise(day), day);
         return new Desk(client, question, order(client.id()), log, proposal, day);
-    }
-
-    private static boolean cleared(ClientFile client, LocalDate day) {
-        return client.facts().clearances().stream()
-                .anyMatch(c -> c.scope().includes(fernstep.core.client.Clearance.Scope.EXERCISE)
-                        && c.counts(
-                                client.facts()
-                                        .latestEvent()
-                                        .map(fernstep.core.client.BodyEvent::date)
-                                        .orElse(LocalDate.MIN),
-                                day));
     }
 
     private List<Strand> order(long clientId) {

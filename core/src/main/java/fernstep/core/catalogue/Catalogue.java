@@ -156,7 +156,10 @@ public final class Catalogue {
 
     private Optional<Rung> neighbour(Rung rung, int step) {
         List<Rung> line = strand(rung.strand()).map(CatalogueStrand::mainLine).orElse(List.of());
-        int at = line.indexOf(rung) + step;
-        return at >= 0 && at < line.size() ? Optional.of(line.get(at)) : Optional.empty();
+        // By its code: the same rung inclined or on forearms stands where it always stands.
+        List<String> codes = line.stream().map(Rung::code).toList();
+        int own = codes.indexOf(rung.code());
+        int at = own + step;
+        return own >= 0 && at >= 0 && at < line.size() ? Optional.of(line.get(at)) : Optional.empty();
     }
 }

@@ -141,6 +141,11 @@ public record ClientFacts(
         return clearances.stream().anyMatch(c -> c.scope().includes(scope) && c.counts(since, today));
     }
 
+    /** Cleared for exercise, or there is nothing to be cleared of. */
+    public boolean mayExercise(LocalDate today) {
+        return (!pregnant() && events().isEmpty()) || cleared(Clearance.Scope.EXERCISE, today);
+    }
+
     public ClientFacts withRestrictions(Set<Restriction> more) {
         Set<Restriction> all = EnumSet.noneOf(Restriction.class);
         all.addAll(restrictions);

@@ -72,4 +72,13 @@ class StandInsTest {
     private static double load(Rung rung) {
         return rung.loadAt(1, BODY).map(TrunkLoad::loadIndex).orElse(0.0);
     }
+
+    @Test
+    void a_rung_done_on_a_wedge_keeps_its_neighbours() {
+        Rung inclined = ShippedCatalogue.CATALOGUE.rung("BR2").inclined(StandIns.WEDGE_DEG);
+        assertThat(ShippedCatalogue.CATALOGUE.next(inclined)).map(Rung::code).contains("BR3");
+        assertThat(ShippedCatalogue.CATALOGUE.previous(inclined))
+                .map(Rung::code)
+                .contains("BR1");
+    }
 }

@@ -4,8 +4,6 @@ import fernstep.core.approach.Stances;
 import fernstep.core.body.Body;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
-import fernstep.core.client.BodyEvent;
-import fernstep.core.client.Clearance;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
@@ -94,13 +92,7 @@ record PlanRequest(
                 answers.stream().anyMatch(FLOOR::contains),
                 history(request),
                 List.of());
-        return new PlanRequest(question, facts, today, blocked, cleared(facts, today));
-    }
-
-    private static boolean cleared(ClientFacts facts, LocalDate today) {
-        LocalDate since = facts.latestEvent().map(BodyEvent::date).orElse(LocalDate.MIN);
-        return facts.clearances().stream()
-                .anyMatch(c -> c.scope().includes(Clearance.Scope.EXERCISE) && c.counts(since, today));
+        return new PlanRequest(question, facts, today, blocked, facts.mayExercise(today));
     }
 
     private static RungGates.History history(CaseObject request) {

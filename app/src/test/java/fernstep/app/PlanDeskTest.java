@@ -1,0 +1,218 @@
+package fernstep.app;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import fernstep.app.AppExtension.Running;
+import fernstep.app.progress.LadderMapper;
+import fernstep.app.progress.LadderRow;
+import fernstep.app.support.Audit;
+import fernstep.core.approach.Approach;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** The plan as a practitioner bends it, inside windows, gates and minutes. */
+@ExtendWith({AppExtension.class, BrowserExtension.class})
+class PlanDeskTest {
+    private final Running app;
+
+    PlanDeskTest(Running app) {
+        this.app = app;
+    }
+
+    private long client;
+
+    private Page plan(Visitor visitor, String name, Approach approach, int minutes) {
+        client = Someone.firm(app.context(), name, approach, minutes);
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/clients/" + client);
+        page.click("form[action$='/visit'] button");
+        page.click("text=Asked. On to the check");
+        page.click("text=On to the plan");
+        page.locator("#desk").waitFor();
+        return page;
+    }
+
+    private static Locator card(Page page, String strand) {
+        return page.locator(".plan-card[data-strand=" + strand + "]");
+    }
+
+    private static int seconds(Page page) {
+        String text = page.locator(".minutes-sheet strong").first().textContent();
+        var m = java.util.regex.Pattern.compile("(?:(\\d+) min)? ?(?:(\\d+) s)?")
+                .matcher(text);
+        assertThat(m.find()).isTrue();
+        return 60 * (m.group(1) == null ? 0 : Integer.parseInt(m.group(1)))
+                + (m.group(2) == null ? 0 : Integer.parseInt(m.group(2)));
+    }
+
+    private static List<String> strands(Page page) {
+        return page.locator(".plan-card[draggable]").all().stream()
+                .map(c -> c.getAttribute("data-strand"))
+                .toList();
+    }
+
+    @Test
+    void a_stepper_changes_the_dose_and_the_time_at_once_and_stops_at_the_window(Visitor visitor) {
+        Page page = plan(visitor, "Desk Stepper", Approach.SLOW_LADDER, 30);
+        visitor.checkAccessible();
+        int before = seconds(page);
+        Locator reps = card(page, "LEG_FLOAT").first().locator(".dose-step").nth(1);
+        assertThat(reps).containsText("6 reps");
+        assertThat(page.locator("[aria-label='Less: reps, F3 left']")).isDisabled();
+        page.click("[aria-label='More: reps, F3 left']");
+        assertThat(reps).containsText("7 reps");
+        assertThat(page.locator("[aria-label='More: reps, F3 left']")).isFocused();
+        assertThat(seconds(page)).isGreaterThan(before);
+        page.reload();
+        assertThat(reps).containsText("7 reps");
+        page.click("text=Back to the computed plan");
+        assertThat(reps).containsText("6 reps");
+        assertThat(seconds(page)).isEqualTo(before);
+    }
+
+    @Test
+    void the_minutes_bar_refuses_to_overflow(Visitor visitor) {
+        Page page = plan(visitor, "Desk Minutes", Approach.GRADED_LOAD, 14);
+        Locator refusal = page.locator("#desk .note-stop");
+        Locator more = page.locator("#desk [aria-label^='More: sets']:enabled");
+        int presses = 0;
+        while (refusal.count() == 0) {
+            assertThat(++presses).isLessThan(30);
+            int was = seconds(page);
+            more.first().click();
+            page.waitForFunction(
+                    "was => document.querySelector('#desk .note-stop') || document.querySelector('.minutes-sheet strong').textContent !== was",
+                    page.locator(".minutes-sheet strong").first().textContent());
+            assertThat(seconds(page)).isLessThanOrEqualTo(14 * 60);
+            assertThat(was).isLessThanOrEqualTo(14 * 60);
+        }
+        assertThat(refusal).containsText("leave something out first");
+        visitor.checkAccessible();
+    }
+
+    @Test
+    void what_is_left_out_can_be_put_in_again_and_stays_locked(Visitor visitor) {
+        Page page = plan(visitor, "Desk Lock", Approach.SLOW_LADDER, 40);
+        card(page, "BRIDGE").locator("text=Leave out").click();
+        assertThat(card(page, "BRIDGE")).hasCount(0);
+        page.locator("p", new Page.LocatorOptions().setHasText("Bridge"))
+                .locator("text=Put in")
+                .click();
+        assertThat(card(page, "BRIDGE").locator("h2")).containsText("locked in");
+    }
+
+    @Test
+    void cards_move_by_key_by_button_and_by_dragging(Visitor visitor) {
+        Page page = plan(visitor, "Desk Order", Approach.SLOW_LADDER, 40);
+        List<String> computed = strands(page);
+        card(page, computed.get(0)).first().focus();
+        page.keyboard().press("Alt+ArrowDown");
+        assertThat(page.locator(".plan-card[draggable]").first()).hasAttribute("data-strand", computed.get(1));
+        assertThat(page.locator(".plan-card[draggable]").nth(1)).isFocused();
+        card(page, computed.get(0)).first().locator("[aria-label^='Earlier']").click();
+        assertThat(page.locator(".plan-card[draggable]").first()).hasAttribute("data-strand", computed.get(0));
+        card(page, computed.get(1))
+                .first()
+                .dragTo(
+                        card(page, computed.get(0)).first(),
+                        new Locator.DragToOptions().setTargetPosition(40, 4).setSourcePosition(300, 8));
+        assertThat(page.locator(".plan-card[draggable]").first()).hasAttribute("data-strand", computed.get(1));
+        page.reload();
+        assertThat(strands(page).get(0)).isEqualTo(computed.get(1));
+    }
+
+    @Test
+    void a_swapped_rung_is_where_she_stands_once_the_plan_is_used(Visitor visitor) {
+        Page page = plan(visitor, "Desk Swap", Approach.SLOW_LADDER, 40);
+        Locator left = card(page, "LEG_FLOAT").first();
+        assertThat(left.locator(".rung-code")).hasText("F3");
+        left.locator("summary", new Locator.LocatorOptions().setHasText("Swap")).click();
+        left.locator("button", new Locator.LocatorOptions().setHasText("F2 ")).click();
+        assertThat(left.locator(".rung-code")).hasText("F2");
+        assertThat(left).containsText("Chosen by hand.");
+        page.click("text=Use this plan and run it");
+        page.locator(".runner").waitFor();
+        List<LadderRow> steps = app.context().getBean(LadderMapper.class).current(client);
+        assertThat(steps)
+                .filteredOn(s -> s.rung().startsWith("F") && s.side().equals("LEFT"))
+                .extracting(LadderRow::rung)
+                .containsExactly("F2");
+        assertThat(steps)
+                .filteredOn(s -> s.rung().startsWith("F") && s.side().equals("RIGHT"))
+                .extracting(LadderRow::rung)
+                .containsExactly("F3");
+    }
+
+    @Test
+    void a_shorter_range_shows_a_higher_heel_and_less_load(Visitor visitor) {
+        Page page = plan(visitor, "Desk Range", Approach.GRADED_LOAD, 60);
+        Locator left = card(page, "LEG_FLOAT").first();
+        String before = left.locator("p strong").first().textContent();
+        page.click("[aria-label='Less: range, F3 left']");
+        assertThat(left.locator("p strong").first()).not().hasText(before);
+        assertThat(index(left.locator("p strong").first().textContent())).isLessThan(index(before));
+    }
+
+    private static double index(String where) {
+        return Double.parseDouble(where.replaceAll(".*load index ([0-9.]+).*", "$1"));
+    }
+
+    @Test
+    void an_approach_is_proposed_with_its_reason_and_one_stance_changes_on_the_spot(Visitor visitor) {
+        Page page = plan(visitor, "Desk Approach", Approach.QUIET_START, 30);
+        visitor.see("Cleared for exercise, and a clean leg float on both sides: test and climb.");
+        page.click("summary:has-text('Another approach')");
+        page.selectOption("#stanceDOMING", "SOFT_TOLERATED");
+        page.locator("form:has(#stanceDOMING) button").click();
+        visitor.see("changed for her");
+        assertThat(app.context().getBean(Audit.class).count(client, "STANCE_CHANGED"))
+                .isEqualTo(1);
+        page.click("text=Compare two approaches");
+        page.selectOption("[name=with]", "SLOW_LADDER");
+        page.click("button:text-is('Compare')");
+        visitor.see("Where they part");
+        assertThat(page.locator("h2", new Page.LocatorOptions().setHasText("Quiet Start")))
+                .isVisible();
+        assertThat(page.locator("h2", new Page.LocatorOptions().setHasText("Slow Ladder")))
+                .isVisible();
+        visitor.checkAccessible();
+        page.click("text=Back to the plan");
+        page.click("text=Take Slow Ladder");
+        assertThat(page.locator(".page-head")).containsText("Slow Ladder, dose by one set that grows to twenty");
+        assertThat(page.locator(".page-head")).not().containsText("changed for her");
+    }
+
+    @Test
+    void a_house_approach_is_a_copy_that_can_be_taken(Visitor visitor) {
+        Page page = plan(visitor, "Desk House", Approach.SLOW_LADDER, 30);
+        String url = page.url();
+        visitor.open("/house/approaches?copy=SLOW_LADDER");
+        page.click("text=Keep as the house's own");
+        assertThat(page.locator(".field-problem").first()).isVisible();
+        page.fill("#name", "Harbour Ladder");
+        page.selectOption("#sDOMING", "SOFT_TOLERATED");
+        visitor.checkAccessible();
+        page.click("text=Keep as the house's own");
+        assertThat(page.locator("thead")).containsText("Harbour Ladder");
+        page.navigate(url);
+        page.click("summary:has-text('Another approach')");
+        page.selectOption("#approach", new com.microsoft.playwright.options.SelectOption().setLabel("Harbour Ladder"));
+        page.locator("form:has(#approach) button").click();
+        assertThat(page.locator(".page-head")).containsText("Harbour Ladder");
+        page.click("summary:has-text('Another approach')");
+        assertThat(page.locator("#stanceDOMING")).hasValue("SOFT_TOLERATED");
+    }
+
+    @Test
+    void the_printed_plan_says_dose_how_and_when_to_stop(Visitor visitor) {
+        Page page = plan(visitor, "Desk Print", Approach.SLOW_LADDER, 30);
+        page.click("a:text-is('Print')");
+        visitor.see("Plan for Desk Print");
+        assertThat(page.locator(".print-item").first()).containsText("Stop or make easier at");
+        visitor.checkAccessible();
+    }
+}

@@ -1,0 +1,66 @@
+package fernstep.app;
+
+import fernstep.app.ask.VisitMapper;
+import fernstep.app.check.CheckMapper;
+import fernstep.app.check.FindingField;
+import fernstep.app.check.FindingRow;
+import fernstep.app.client.ClientRow;
+import fernstep.app.client.Clients;
+import fernstep.core.approach.Approach;
+import fernstep.core.client.Status;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.context.ApplicationContext;
+
+/** Makes clients of a test's own, so that no test meets another's. */
+public final class Someone {
+    private Someone() {}
+
+    /** Checked and found firm: set grade 4, five floats, scoop, no ridge. */
+    public static long firm(ApplicationContext app, String name, Approach approach, int minutesPerDay) {
+        long id = plain(app, name, approach, minutesPerDay);
+        VisitMapper visits = app.getBean(VisitMapper.class);
+        LocalDate day = LocalDate.now().minusDays(3);
+        visits.insert(id, day, 1);
+        long visit = visits.onDay(id, day).orElseThrow().id();
+        visits.markAsked(visit);
+        finding(app, visit, FindingField.COUGH, "", "DRAWS_IN");
+        finding(app, visit, FindingField.TOLERANCE_BREATHS, "", "8");
+        finding(app, visit, FindingField.LUMBAR_GAP, "", "FLAT_HAND");
+        finding(app, visit, FindingField.SCOOP, "", "YES");
+        finding(app, visit, FindingField.DOMING, "", "NONE");
+        for (String side : List.of("LEFT", "RIGHT")) {
+            finding(app, visit, FindingField.SET_GRADE, side, "4");
+            for (int rung = 1; rung <= 3; rung++) {
+                finding(app, visit, FindingField.valueOf("FLOAT_F" + rung), side, "CLEAN");
+            }
+        }
+        return id;
+    }
+
+    public static long plain(ApplicationContext app, String name, Approach approach, int minutesPerDay) {
+        return app.getBean(Clients.class)
+                .create(
+                        new ClientRow(
+                                null,
+                                UUID.randomUUID().toString(),
+                                name,
+                                Status.GENERAL,
+                                null,
+                                168.0,
+                                66.0,
+                                35,
+                                "RIGHT",
+                                approach,
+                                minutesPerDay,
+                                5,
+                                "",
+                                ""),
+                        List.of());
+    }
+
+    private static void finding(ApplicationContext app, long visit, FindingField field, String side, String value) {
+        app.getBean(CheckMapper.class).putFinding(new FindingRow(visit, field, side, value));
+    }
+}

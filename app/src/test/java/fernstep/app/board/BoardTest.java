@@ -1,0 +1,85 @@
+package fernstep.app.board;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fernstep.app.AppExtension;
+import fernstep.app.AppExtension.Running;
+import fernstep.app.Someone;
+import fernstep.app.ask.VisitMapper;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.progress.Ladders;
+import fernstep.core.approach.Approach;
+import fernstep.core.caseload.Attention;
+import fernstep.core.progress.Progress;
+import fernstep.core.screening.Answer;
+import java.time.LocalDate;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+@ExtendWith(AppExtension.class)
+class BoardTest {
+    private final Running app;
+    private final BoardRows rows;
+    private final Board board;
+    private final Clients clients;
+    private final Ladders ladders;
+    private final VisitMapper visits;
+
+    BoardTest(Running app, BoardRows rows, Board board, Clients clients, Ladders ladders, VisitMapper visits) {
+        this.app = app;
+        this.rows = rows;
+        this.board = board;
+        this.clients = clients;
+        this.ladders = ladders;
+        this.visits = visits;
+    }
+
+    @Test
+    void a_row_follows_what_is_written_about_its_client() {
+        long id = Someone.plain(app.context(), "Board Row", Approach.SLOW_LADDER, 12);
+        assertThat(row(id).waits()).extracting(Board.Tag::kind).containsExactly(Attention.Kind.RECHECK_DUE);
+        LocalDate day = LocalDate.now();
+        visits.insert(id, day, 1);
+        long visit = visits.onDay(id, day).orElseThrow().id();
+        visits.addAnswer(visit, Answer.HEAVINESS);
+        assertThat(row(id).waits()).extracting(Board.Tag::kind).contains(Attention.Kind.ASK_FIRST);
+        visits.removeAnswer(visit, Answer.HEAVINESS);
+        assertThat(row(id).waits()).extracting(Board.Tag::kind).containsExactly(Attention.Kind.RECHECK_DUE);
+    }
+
+    private Board.Row row(long id) {
+        return rows.all().stream().filter(r -> r.id() == id).findFirst().orElseThrow();
+    }
+
+    @Test
+    void the_kept_rows_are_those_of_a_board_made_anew() {
+        assertThat(rows.all()).containsExactlyInAnyOrderElementsOf(board.rows(null));
+    }
+
+    @Test
+    void the_quick_look_counts_the_same_moves_as_the_full_one() {
+        for (Board.Row row : board.rows(null)) {
+            ClientFile client = clients.file(row.id());
+            List<Ladders.Standing> full = ladders.standings(client);
+            long up = full.stream()
+                    .filter(s -> s.held() == null)
+                    .map(s -> s.progress().change())
+                    .filter(c -> c == Progress.Change.NOTCH_UP || c == Progress.Change.NEXT_RUNG)
+                    .count();
+            boolean ready = row.waits().stream().anyMatch(t -> t.kind() == Attention.Kind.READY);
+            assertThat(ready).as(row.name()).isEqualTo(up > 0);
+        }
+    }
+
+    @Test
+    void the_most_urgent_stand_first() {
+        List<Board.Row> all = rows.all();
+        for (int i = 1; i < all.size(); i++) {
+            assertThat(all.get(i - 1).urgency()).isLessThanOrEqualTo(all.get(i).urgency());
+        }
+        assertThat(all.stream().filter(r -> r.name().equals("Leilani Kahale")).findFirst())
+                .hasValueSatisfying(r -> assertThat(r.waits().get(0).kind()).isEqualTo(Attention.Kind.ASK_FIRST));
+    }
+}
