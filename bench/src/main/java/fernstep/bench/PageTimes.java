@@ -40,18 +40,27 @@ public final class PageTimes {
 
     private void run() throws IOException, InterruptedException {
         post("/sign-in", "username=imogen&password=tidemark-demo", token("/sign-in"));
-        String client = find(get("/"), "/clients/(\\d+)\">Maribel Quint");
+        report("GET board filtered, a letter", () -> get("/board/rows?q=a"));
+        report("GET board filtered, a name", () -> get("/board/rows?q=maribel+quint"));
+        String client = find(get("/board/rows?q=maribel"), "/clients/(\\d+)\">Maribel Quint");
         String visit = find(
                 post("/clients/" + client + "/visit", "", token("/clients/" + client)), "/visits/(\\d+)/answers");
         for (String page : List.of(
                 "/", "/clients/" + client, "/clients/new", "/visits/" + visit + "/ask", "/visits/" + visit + "/check",
-                "/visits/" + visit + "/plan", "/clients/" + client + "/progress")) {
+                "/visits/" + visit + "/plan", "/clients/" + client + "/progress", "/clients/" + client + "/calendar",
+                "/catalogue", "/catalogue/F7", "/clients/" + client + "/forecast")) {
             report("GET " + page, () -> get(page));
         }
-        String longest = find(get("/"), "/clients/(\\d+)\">Catarina Reis");
+        String longest = find(get("/board/rows?q=catarina"), "/clients/(\\d+)\">Catarina Reis");
         report("GET client of three years", () -> get("/clients/" + longest));
         report("GET changes of three years", () -> get("/clients/" + longest + "/changes"));
         String csrf = token("/visits/" + visit + "/check");
+        String plan = "/visits/" + visit + "/plan/change";
+        report(
+                "POST change of the plan",
+                () -> post(plan, "change=RESET|||", csrf),
+                () -> post(plan, "change=BREATHS|BREATH||1", csrf));
+        post(plan, "change=RESET|||", csrf);
         report("POST reading", () -> post(
                 "/visits/" + visit + "/readings", "siteCm=2&condition=REST&method=FINGERS&values=2.5", csrf));
         String session = UUID.randomUUID().toString();

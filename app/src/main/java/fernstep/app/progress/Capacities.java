@@ -3,14 +3,19 @@ package fernstep.app.progress;
 import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.support.Today;
+import fernstep.core.body.Body;
 import fernstep.core.body.Capacity;
 import fernstep.core.body.LoadFamily;
+import fernstep.core.body.TrunkLoad;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Side;
 import fernstep.core.progress.SessionResult;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -40,18 +45,24 @@ public class Capacities {
     }
 
     static List<Capacity.Clean> heldClean(ClientFile client, List<ResultRow> results, Catalogue catalogue) {
-        return results.stream()
-                .filter(r -> r.result() == SessionResult.Kind.CLEAN)
-                .flatMap(r -> catalogue.find(r.rung()).stream().flatMap(rung -> clean(client, r, rung)))
-                .toList();
-    }
-
-    private static java.util.stream.Stream<Capacity.Clean> clean(ClientFile client, ResultRow r, Rung rung) {
-        LoadFamily family = rung.family();
-        return family == null
-                ? java.util.stream.Stream.empty()
-                : rung.loadAt(r.rangeFraction(), client.body()).stream()
-                        .map(l -> new Capacity.Clean(r.heldOn(), family, r.sideOrNull(), l.loadIndex(), null));
+        Body body = client.body();
+        // The same rung at the same range comes back session after session: its load is worked out once.
+        Map<String, Optional<Double>> loads = new HashMap<>();
+        List<Capacity.Clean> held = new ArrayList<>();
+        for (ResultRow r : results) {
+            Rung rung = r.result() == SessionResult.Kind.CLEAN
+                    ? catalogue.find(r.rung()).orElse(null)
+                    : null;
+            if (rung == null || rung.family() == null) {
+                continue;
+            }
+            loads.computeIfAbsent(
+                            r.rung() + r.rangeFraction(),
+                            k -> rung.loadAt(r.rangeFraction(), body).map(TrunkLoad::loadIndex))
+                    .ifPresent(index ->
+                            held.add(new Capacity.Clean(r.heldOn(), rung.family(), r.sideOrNull(), index, null)));
+        }
+        return held;
     }
 
     /** The load index of this rung and side the last time it was done clean. */

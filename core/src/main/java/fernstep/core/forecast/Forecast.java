@@ -156,6 +156,9 @@ public record Forecast(
         private final Question q;
         private final int days;
         private final List<Ladder> ladders = new ArrayList<>();
+        /** The rungs of each ladder in order. */
+        private final List<List<Rung>> lines = new ArrayList<>();
+
         private final Map<String, Integer> ladderOf = new HashMap<>();
         /** Day on which a rung of a ladder may open at the earliest, by its dated gates; NEVER where a gate has no day. */
         private final int[][] gateDay;
@@ -164,6 +167,7 @@ public record Forecast(
 
         private final int[][][] opened;
         private final int[] goalDay;
+        private final List<GoalRung> goalRungs = new ArrayList<>();
 
         Simulation(Question q) {
             this.q = q;
@@ -172,25 +176,26 @@ public record Forecast(
                 ladderOf.put(key(p.strand(), p.side()), ladders.size());
                 ladders.add(new Ladder(q.catalogue(), p.strand(), p.side(), p.rung(), p.dose(), q.stance()));
             }
+            ladders.forEach(l ->
+                    lines.add(l.steps.stream().map(Ladder.Step::rung).distinct().toList()));
             this.gateDay = new int[ladders.size()][];
             this.needs = new int[ladders.size()][][];
             this.opened = new int[ladders.size()][][];
             this.goalDay = new int[q.runs()];
             for (int l = 0; l < ladders.size(); l++) {
-                List<Rung> line = rungs(ladders.get(l));
+                List<Rung> line = lines.get(l);
                 gateDay[l] = line.stream().mapToInt(this::gateDay).toArray();
                 int of = l;
                 needs[l] = line.stream().map(r -> needs(ladders.get(of), r)).toArray(int[][]::new);
                 opened[l] = new int[line.size()][q.runs()];
             }
+            if (q.goal() != null) {
+                q.goal().rungs().forEach(code -> goalRungs.add(goalRung(code)));
+            }
         }
 
         private static String key(Strand strand, @Nullable Side side) {
             return strand + "/" + side;
-        }
-
-        private static List<Rung> rungs(Ladder ladder) {
-            return ladder.steps.stream().map(Ladder.Step::rung).distinct().toList();
         }
 
         private int gateDay(Rung rung) {
@@ -261,7 +266,7 @@ public record Forecast(
             Integer ladder = ladderOf.get(key(rung.strand(), rung.perSide() ? side : null));
             Integer sided = ladder == null ? ladderOf.get(key(rung.strand(), side)) : ladder;
             Integer any = sided == null ? ladderOf.get(key(rung.strand(), null)) : sided;
-            int at = any == null ? -1 : rungs(ladders.get(any)).indexOf(rung);
+            int at = any == null ? -1 : lines.get(any).indexOf(rung);
             pairs.add(at < 0 ? -1 : any);
             pairs.add(at);
         }
@@ -361,34 +366,49 @@ public record Forecast(
                 return;
             }
             int last = 0;
-            for (String code : q.goal().rungs()) {
-                last = Math.max(last, opensOn(code, run));
+            for (GoalRung rung : goalRungs) {
+                last = Math.max(last, opensOn(rung, run));
             }
             goalDay[run] = last;
         }
 
-        private int opensOn(String code, int run) {
+        /**
+         * A rung of the goal and where it is climbed: pairs of ladder and place on it.
+         *
+         * @param otherwise the day where no ladder climbs it: 0 when it is done, else never
+         */
+        private record GoalRung(String code, int[] pairs, int otherwise) {}
+
+        private GoalRung goalRung(String code) {
             Rung rung = q.catalogue().rung(code);
-            int last = -1;
+            List<Integer> pairs = new ArrayList<>();
             for (int l = 0; l < ladders.size(); l++) {
-                int at = ladders.get(l).strand == rung.strand()
-                        ? rungs(ladders.get(l)).indexOf(rung)
-                        : -1;
+                int at = ladders.get(l).strand == rung.strand() ? lines.get(l).indexOf(rung) : -1;
                 if (at >= 0) {
-                    boolean there =
-                            ladders.get(l).steps.get(ladders.get(l).startsAt).rungAt() >= at;
-                    last = Math.max(last, there ? 0 : opened[l][at][run]);
+                    pairs.add(l);
+                    pairs.add(at);
                 }
             }
             boolean done = q.known().done().stream().anyMatch(d -> d.rung().equals(code));
-            return last < 0 ? done ? 0 : NEVER : last;
+            return new GoalRung(code, pairs.stream().mapToInt(Integer::intValue).toArray(), done ? 0 : NEVER);
+        }
+
+        private int opensOn(GoalRung rung, int run) {
+            int[] pairs = rung.pairs();
+            int last = pairs.length == 0 ? rung.otherwise() : 0;
+            for (int i = 0; i < pairs.length; i += 2) {
+                Ladder ladder = ladders.get(pairs[i]);
+                boolean there = ladder.steps.get(ladder.startsAt).rungAt() >= pairs[i + 1];
+                last = Math.max(last, there ? 0 : opened[pairs[i]][pairs[i + 1]][run]);
+            }
+            return last;
         }
 
         private Forecast report() {
             List<Route> routes = new ArrayList<>();
             for (int l = 0; l < ladders.size(); l++) {
                 Ladder ladder = ladders.get(l);
-                List<Rung> line = rungs(ladder);
+                List<Rung> line = lines.get(l);
                 int from = ladder.steps.get(ladder.startsAt).rungAt();
                 for (int at = from + 1; at < line.size(); at++) {
                     routes.add(new Route(line.get(at), ladder.side, quantiles(opened[l][at])));
@@ -420,16 +440,16 @@ public record Forecast(
         private @Nullable Bottleneck bottleneck() {
             String last = null;
             long lastMiddle = -1;
-            for (String code : q.goal() == null ? List.<String>of() : q.goal().rungs()) {
+            for (GoalRung rung : goalRungs) {
                 int[] byRun = new int[q.runs()];
                 for (int run = 0; run < q.runs(); run++) {
-                    byRun[run] = opensOn(code, run);
+                    byRun[run] = opensOn(rung, run);
                 }
                 Arrays.sort(byRun);
                 long middle = byRun[byRun.length / 2];
                 if (middle > lastMiddle) {
                     lastMiddle = middle;
-                    last = code;
+                    last = rung.code();
                 }
             }
             if (last == null || lastMiddle == 0) {

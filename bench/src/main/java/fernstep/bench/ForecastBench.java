@@ -1,0 +1,95 @@
+package fernstep.bench;
+
+import fernstep.core.approach.Approach;
+import fernstep.core.body.Body;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Status;
+import fernstep.core.findings.Findings;
+import fernstep.core.forecast.Forecast;
+import fernstep.core.forecast.Forecast.Counts;
+import fernstep.core.forecast.Goal;
+import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.Place;
+import fernstep.core.plan.Plan;
+import fernstep.core.schedule.TrainingDays;
+import fernstep.core.screening.Screening;
+import fernstep.exchange.casefile.CataloguePackage;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+
+/** A thousand runs of 26 weeks over every open strand, budget 300 ms on one core; one plan of every strand. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Warmup(iterations = 3, time = 1)
+@Measurement(iterations = 5, time = 1)
+@Fork(1)
+public class ForecastBench {
+    private static final LocalDate TODAY = LocalDate.of(2031, 6, 30);
+
+    private final Catalogue catalogue = CataloguePackage.shipped();
+    private final ClientFacts facts = new ClientFacts(
+            Status.GENERAL, null, List.of(), List.of(), List.of(), 168.0, 66.0, 35, Set.of());
+    private final Findings findings = new Findings(
+            Findings.Cough.DRAWS_IN,
+            Map.of(Side.LEFT, 4, Side.RIGHT, 4),
+            8,
+            Findings.BreathPattern.RIBS_ALL_ROUND,
+            Map.of(Side.LEFT, 3, Side.RIGHT, 2),
+            Findings.LumbarGap.FLAT_HAND,
+            Findings.RibsOverPelvis.STACKED,
+            Findings.Doming.NONE,
+            Findings.FloorOnCough.LIFTS,
+            Findings.Scoop.YES);
+    private final Plan.Question plan = new Plan.Question(
+            catalogue,
+            Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY)),
+            false,
+            Approach.SLOW_LADDER.stances(),
+            findings,
+            Body.of(66.0, 168.0),
+            List.of(),
+            90);
+    private final Forecast.Question forecast = new Forecast.Question(
+            catalogue,
+            Approach.SLOW_LADDER.stances().dose(),
+            Plan.of(plan).items().stream()
+                    .map(i -> new Place(
+                            i.strand(), i.side(), i.rung().code(), i.baseDose(), 1, Reason.of("why.progress")))
+                    .toList(),
+            plan.known(),
+            facts,
+            TrainingDays.of(5, Set.of()),
+            new Counts(18, 6),
+            Map.of(),
+            TODAY,
+            26,
+            1000,
+            7,
+            Goal.RUNNING_ASSESSMENT,
+            null);
+
+    @Benchmark
+    public Forecast thousandRunsOf26Weeks() {
+        return Forecast.of(forecast);
+    }
+
+    @Benchmark
+    public Plan planOfEveryStrand() {
+        return Plan.of(plan);
+    }
+}
