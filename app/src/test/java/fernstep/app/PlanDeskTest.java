@@ -157,6 +157,24 @@ class PlanDeskTest {
         assertThat(index(left.locator("p strong").first().textContent())).isLessThan(index(before));
     }
 
+    @Test
+    void the_dial_of_a_rung_sets_the_range_in_her_plan(Visitor visitor) {
+        Page page = plan(visitor, "Desk Dial", Approach.GRADED_LOAD, 60);
+        String url = page.url();
+        Locator left = card(page, "LEG_FLOAT").first();
+        left.locator("text=range dial").click();
+        page.locator(".form-range").focus();
+        page.keyboard().press("Home");
+        page.click("text=Use this range in her plan");
+        visitor.see("Her plan goes this far now.");
+        visitor.checkAccessible();
+        page.navigate(url);
+        assertThat(card(page, "LEG_FLOAT").first()).containsText("0 % range");
+        visitor.open("/catalogue/F8?side=LEFT&client=" + client);
+        page.click("text=Use this range in her plan");
+        visitor.see("F8 is not in her plan today.");
+    }
+
     private static double index(String where) {
         return Double.parseDouble(where.replaceAll(".*load index ([0-9.]+).*", "$1"));
     }

@@ -8,6 +8,7 @@ import fernstep.app.security.SignedIn;
 import fernstep.app.support.Words;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
+import fernstep.core.measure.Side;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -84,6 +85,24 @@ class PlanController {
         }
         refused.ifPresent(why -> flash.addFlashAttribute("refused", why));
         return "redirect:/visits/" + id + "/plan";
+    }
+
+    /** From the dial of a rung. */
+    @PostMapping("/clients/{id}/plan/range")
+    String range(
+            @PathVariable long id,
+            @RequestParam String rung,
+            @RequestParam(required = false) @Nullable Side side,
+            @RequestParam String range,
+            RedirectAttributes flash) {
+        Optional<String> refused = edits.range(clients.file(id), rung, side, range);
+        flash.addFlashAttribute("rangeRefused", refused.orElse(null));
+        flash.addFlashAttribute("rangeKept", refused.isEmpty());
+        flash.addAttribute("client", id);
+        if (side != null) {
+            flash.addAttribute("side", side);
+        }
+        return "redirect:/catalogue/" + rung;
     }
 
     /** Another approach for her; "house-7" is the house's own with that id. */

@@ -1,6 +1,7 @@
 package fernstep.app.plan;
 
 import fernstep.app.ask.Visit;
+import fernstep.app.client.ClientFile;
 import fernstep.app.support.Words;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Span;
@@ -41,8 +42,22 @@ class PlanEdits {
     /** @return why it was not taken; empty when it was */
     @Transactional
     Optional<String> take(Visit visit, PlanChange change) {
-        Plans.Desk desk = plans.desk(visit);
-        long client = visit.client().id();
+        return take(plans.desk(visit), change);
+    }
+
+    /** How far a rung of her plan goes, set on its dial. */
+    @Transactional
+    Optional<String> range(ClientFile client, String rung, @Nullable Side side, String range) {
+        Plans.Desk desk = plans.desk(client);
+        return desk.plan().items().stream()
+                .filter(i -> i.rung().code().equals(rung) && i.side() == side)
+                .findFirst()
+                .map(i -> take(desk, new PlanChange(PlanChange.Kind.RANGE, i.strand(), side, range)))
+                .orElse(Optional.of(rung + " is not in her plan today."));
+    }
+
+    private Optional<String> take(Plans.Desk desk, PlanChange change) {
+        long client = desk.client().id();
         if (change.kind() == PlanChange.Kind.RESET) {
             mapper.clear(client);
             mapper.clearOrder(client);

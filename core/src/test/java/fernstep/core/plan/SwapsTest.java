@@ -1,0 +1,102 @@
+package fernstep.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fernstep.core.ShippedCatalogue;
+import fernstep.core.approach.Approach;
+import fernstep.core.body.Body;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Restriction;
+import fernstep.core.client.Status;
+import fernstep.core.findings.Findings;
+import fernstep.core.measure.Side;
+import fernstep.core.screening.Screening;
+import fernstep.core.screening.Strand;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** What a plan may be bent into by hand, and what another approach would make of it. */
+class SwapsTest {
+    private static final LocalDate TODAY = LocalDate.of(2031, 6, 30);
+    private static final Findings FLOATS_TWO = new Findings(
+            Findings.Cough.DRAWS_IN,
+            Map.of(Side.LEFT, 4, Side.RIGHT, 4),
+            8,
+            null,
+            Map.of(Side.LEFT, 2, Side.RIGHT, 2),
+            Findings.LumbarGap.FLAT_HAND,
+            null,
+            null,
+            null,
+            Findings.Scoop.YES);
+
+    private static Screening screening(Approach approach, Set<Restriction> closed) {
+        ClientFacts facts =
+                new ClientFacts(Status.GENERAL, null, List.of(), List.of(), List.of(), 168.0, 66.0, 35, closed);
+        return Screening.of(Screening.Question.of(facts, List.of(), approach.stances(), TODAY));
+    }
+
+    private static Plan.Question question(Approach approach, Set<Restriction> closed, List<Place> places) {
+        return new Plan.Question(
+                ShippedCatalogue.CATALOGUE,
+                screening(approach, closed),
+                false,
+                approach.stances(),
+                FLOATS_TWO,
+                Body.of(66.0, 168.0),
+                places,
+                90);
+    }
+
+    private static PlanItem item(Plan.Question q, Strand strand) {
+        return Plan.of(q).items().stream()
+                .filter(i -> i.strand() == strand)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static List<String> swaps(Plan.Question q, Strand strand) {
+        return Swaps.of(q, item(q, strand)).stream().map(Rung::code).toList();
+    }
+
+    @Test
+    void a_float_may_be_swapped_for_what_was_clean_and_the_next_that_opens_but_not_beyond() {
+        Plan.Question q = question(Approach.SLOW_LADDER, Set.of(), List.of());
+        assertThat(item(q, Strand.LEG_FLOAT).rung().code()).isEqualTo("F2");
+        assertThat(swaps(q, Strand.LEG_FLOAT)).contains("F1", "F3").doesNotContain("F2", "F4", "F5");
+    }
+
+    @Test
+    void nothing_in_a_closed_position_is_offered() {
+        Plan.Question q = question(Approach.SLOW_LADDER, Set.of(Restriction.NO_KNEELING), List.of());
+        assertThat(Swaps.of(q, item(q, Strand.DEEP_CORE)))
+                .noneMatch(r -> r.closedBy(Set.of(Restriction.NO_KNEELING)).isPresent());
+    }
+
+    @Test
+    void another_approach_gives_the_same_place_in_its_own_dose() {
+        Place breath = new Place(
+                Strand.BREATH,
+                null,
+                "BR3",
+                new Dose(1, null, null, 10, 1, 5),
+                1,
+                fernstep.core.measure.Reason.of("why.progress"));
+        Plan.Question slow = question(Approach.SLOW_LADDER, Set.of(), List.of(breath));
+        Plan.Question micro = slow.by(Approach.QUIET_START.stances(), screening(Approach.QUIET_START, Set.of()));
+        PlanItem same = item(micro, Strand.BREATH);
+        assertThat(same.rung().code()).isEqualTo("BR3");
+        assertThat(same.dose().perDay()).as("three times a day").isEqualTo(3);
+        assertThat(same.dose().daysPerWeek()).isEqualTo(7);
+        assertThat(ShippedCatalogue.CATALOGUE
+                        .rung("BR3")
+                        .window()
+                        .breaths()
+                        .holds(same.dose().breaths()))
+                .isTrue();
+    }
+}
