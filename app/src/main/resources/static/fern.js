@@ -43,6 +43,12 @@ const fern = {
   },
 };
 
+// On a phone the path of a visit is longer than the screen: the step one is on is brought into view.
+document.addEventListener('DOMContentLoaded', () => {
+  const here = document.querySelector('.path [aria-current]');
+  if (here) { here.closest('.path').scrollLeft = Math.max(0, here.offsetLeft - 120); }
+});
+
 document.addEventListener('alpine:init', () => {
   Alpine.data('themeSwitch', () => ({
     toggle() {

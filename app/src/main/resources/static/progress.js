@@ -1,13 +1,30 @@
 'use strict';
-// The forecast comes after the page: a thousand runs take a moment.
-(async () => {
+// The forecast comes after the page: a thousand runs take a moment. What-if switches play it again.
+(() => {
   const place = document.getElementById('forecast');
   if (!place) { return; }
-  try {
-    const answer = await fetch(place.dataset.from, { headers: { 'X-Requested-With': 'fetch' } });
-    if (!answer.ok || answer.redirected) { throw new Error('no forecast'); }
-    place.innerHTML = await answer.text();
-  } catch (lost) {
-    place.innerHTML = '<p class="note note-warn mb-0">The forecast could not be made just now. <a href="">Try again</a>.</p>';
+  const on = new Set();
+
+  async function play() {
+    place.setAttribute('aria-busy', 'true');
+    try {
+      const answer = await fetch(place.dataset.from + '?' + new URLSearchParams([...on].map((c) => ['otherwise', c])), { headers: { 'X-Requested-With': 'fetch' } });
+      if (!answer.ok || answer.redirected) { throw new Error('no forecast'); }
+      place.innerHTML = await answer.text();
+    } catch (lost) {
+      place.innerHTML = '<p class="note note-warn mb-0">The forecast could not be made just now. <a href="">Try again</a>.</p>';
+    }
+    place.removeAttribute('aria-busy');
   }
+
+  place.addEventListener('click', async (event) => {
+    const button = event.target.closest('[data-otherwise]');
+    if (!button) { return; }
+    const change = button.dataset.change;
+    if (!on.delete(change)) { on.add(change); }
+    await play();
+    place.querySelector(`[data-change="${change}"]`)?.focus();
+  });
+
+  play();
 })();

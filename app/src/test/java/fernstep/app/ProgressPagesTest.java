@@ -160,7 +160,12 @@ class ProgressPagesTest {
         page.locator("label[for=noSUNDAY]").click();
         page.locator("form.wishes button").click();
         visitor.see("Carry the car seat:");
-        visitor.see("One more day a week");
+        Locator more = page.locator("[data-change=ONE_MORE_DAY]");
+        assertThat(more).hasAttribute("aria-pressed", "false");
+        more.click();
+        assertThat(more).hasAttribute("aria-pressed", "true");
+        visitor.see("The route below is played with what is switched on.");
+        visitor.checkAccessible();
         page.click("nav[aria-label=Visit] >> text=Calendar");
         assertThat(page.locator("td.kind-blocked").first()).isVisible();
         visitor.checkAccessible();

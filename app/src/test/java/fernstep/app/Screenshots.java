@@ -66,11 +66,11 @@ public final class Screenshots {
         saved();
         whole("check-side");
         page.click("text=On to the plan");
-        shot("plan");
         page.click("text=Use this plan and run it");
         page.waitForSelector(".count .n");
-        page.click("text=Skip this");
-        page.click("text=Skip this");
+        for (int skipped = 0; skipped < 3; skipped++) {
+            page.click("text=Skip this");
+        }
         page.waitForSelector(".runner .side >> text=left");
         for (int rep = 0; rep < 3; rep++) {
             page.keyboard().press("Space");
@@ -79,10 +79,30 @@ public final class Screenshots {
         page.waitForSelector(".advice .move >> text=Make it easier");
         shot("run");
         String session = page.url();
-        page.navigate(page.url().replaceAll("/sessions.*", "/"));
-        page.click("text=Maribel Quint");
-        page.click("text=Progress");
+        page.navigate(base + "/");
+        page.click("text=Freya Lindholm");
+        page.click("form[action$='/visit'] button");
+        page.click("text=Asked. On to the check");
+        page.click("text=On to the plan");
+        page.waitForSelector(".plan-card");
+        whole("plan");
+        page.click("text=Compare two approaches");
+        shot("compare");
+        page.click("nav[aria-label=Visit] >> text=Progress");
+        page.waitForSelector("#forecast svg");
         whole("progress");
+        page.click("nav[aria-label=Visit] >> text=Calendar");
+        shot("calendar");
+        page.click("nav[aria-label=Visit] >> text=Home");
+        shot("home-log");
+        String freya = page.url().replaceAll(".*/clients/(\\d+)/.*", "$1");
+        page.navigate(base + "/catalogue?client=" + freya);
+        shot("catalogue");
+        page.navigate(base + "/catalogue/F7?side=LEFT&client=" + freya);
+        page.waitForTimeout(300);
+        whole("rung");
+        page.navigate(base + "/house/approaches");
+        shot("approaches");
         page.navigate(base + "/");
         page.click("text=Hana Morioka");
         page.click("text=What changed");

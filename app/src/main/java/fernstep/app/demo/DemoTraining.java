@@ -48,6 +48,8 @@ class DemoTraining {
             List.of(Kind.HELPED, Kind.HELPED, Kind.EASED, Kind.EASED, Kind.STEPPED_BACK);
 
     private static final int AT_ONCE = 500;
+    /** The others are at home. */
+    private static final int STUDIO_EVERY = 8;
 
     private final Clients clients;
     private final LadderMapper ladders;
@@ -107,6 +109,7 @@ class DemoTraining {
         Set<DayOfWeek> days = TrainingDays.of(all.get(0).step.daysPerWeek(), Set.of());
         List<Capacity.Clean> held = new ArrayList<>();
         List<ResultRow> results = new ArrayList<>();
+        int trained = 0;
         for (; day.isBefore(today.date()); day = day.plusDays(1)) {
             long ago = java.time.temporal.ChronoUnit.DAYS.between(day, today.date());
             boolean away = ago <= habits.awayFrom() && ago > habits.awayFrom() - habits.awayDays();
@@ -117,6 +120,9 @@ class DemoTraining {
                     .toString();
             sessions.insert(new SessionRow(session, clientId, day, staff, null));
             sessions.finish(session);
+            if (++trained % STUDIO_EVERY != 0) {
+                sessions.markAtHome(session);
+            }
             for (Standing s : all) {
                 confirm(s, clientId, staff, day);
                 results.add(train(s, client, session, day, habits, random, held));

@@ -108,7 +108,7 @@ class TidemarkRoom {
                 69,
                 32,
                 Approach.GRADED_LOAD,
-                20,
+                50,
                 3,
                 List.of(birth(day.minusDays(243), BirthMode.VAGINAL, 0)),
                 "Wants a full plank.");
@@ -186,7 +186,7 @@ class TidemarkRoom {
                 61,
                 33,
                 Approach.GRADED_LOAD,
-                20,
+                45,
                 3,
                 List.of(birth(day.minusDays(335), BirthMode.VAGINAL, 1)),
                 "Nearly done.");

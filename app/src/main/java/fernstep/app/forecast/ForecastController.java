@@ -10,8 +10,12 @@ import fernstep.app.support.Words;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
+import fernstep.core.forecast.Forecast;
 import fernstep.core.plan.Plan;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,9 +44,19 @@ class ForecastController {
 
     /** A part of the progress page, asked for when that stands: a thousand runs take a moment. */
     @GetMapping("/clients/{id}/forecast")
-    String forecast(@PathVariable long id, Model model) {
+    String forecast(
+            @PathVariable long id,
+            @RequestParam(required = false) @Nullable Set<Forecast.Change> otherwise,
+            Model model) {
         ClientFile client = clients.file(id);
-        Forecasts.Outlook outlook = forecasts.of(client);
+        Set<Forecast.Change> on = otherwise == null ? Set.of() : otherwise;
+        Forecasts.Outlook outlook = forecasts.of(client, on);
+        model.addAttribute("on", on);
+        model.addAttribute(
+                "changes",
+                Arrays.stream(Forecast.Change.values())
+                        .filter(c -> Forecast.possible(c, outlook.question()))
+                        .toList());
         model.addAttribute("client", client);
         model.addAttribute("outlook", outlook);
         model.addAttribute(

@@ -51,9 +51,17 @@ public class Forecasts {
     public record Outlook(
             Forecast.Question question, Forecast forecast, List<Forecast.WhatIf> whatIf, Set<Strand> inTraining) {}
 
-    public Outlook of(ClientFile client) {
+    /** @param otherwise what is switched on */
+    public Outlook of(ClientFile client, Set<Forecast.Change> otherwise) {
         Plans.Desk desk = plans.desk(client);
-        return outlook(desk, desk.question(), desk.plan());
+        Outlook asItIs = outlook(desk, desk.question(), desk.plan());
+        return otherwise.isEmpty()
+                ? asItIs
+                : new Outlook(
+                        asItIs.question(),
+                        Forecast.of(asItIs.question().with(otherwise)),
+                        asItIs.whatIf(),
+                        asItIs.inTraining());
     }
 
     /** By other stances, from the plan they give. */

@@ -24,6 +24,9 @@ public interface SessionMapper {
 
     void finish(@Param("id") String id);
 
+    /** As the client told it. */
+    void markAtHome(@Param("id") String id);
+
     /** Signs, overrides and undos of her last ten earlier sessions, oldest first. */
     List<PastSign> pastSigns(@Param("clientId") long clientId, @Param("notSession") String notSession);
 }

@@ -16,6 +16,7 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -92,7 +93,32 @@ public record Forecast(
             int runs,
             long seed,
             @Nullable Goal goal,
-            @Nullable LocalDate goalDate) {}
+            @Nullable LocalDate goalDate) {
+
+        /** The same with something otherwise: a day more where one is free, two weeks of clean sessions behind her. */
+        public Question with(Set<Change> changes) {
+            Set<DayOfWeek> days = EnumSet.noneOf(DayOfWeek.class);
+            days.addAll(trainingDays);
+            if (changes.contains(Change.ONE_MORE_DAY)) {
+                Arrays.stream(DayOfWeek.values())
+                        .filter(d -> !trainingDays.contains(d))
+                        .findFirst()
+                        .ifPresent(days::add);
+            }
+            Map<Strand, Counts> cleaner = new HashMap<>(clean);
+            if (changes.contains(Change.TWO_CLEAN_WEEKS)) {
+                int more = 2 * trainingDays.size();
+                places.stream()
+                        .map(Place::strand)
+                        .distinct()
+                        .forEach(s -> cleaner.put(
+                                s, clean.getOrDefault(s, Counts.NONE).plus(more)));
+            }
+            return new Question(
+                    catalogue, stance, places, known, facts, days, sessions, cleaner, today, weeks, runs, seed, goal,
+                    goalDate);
+        }
+    }
 
     public static Forecast of(Question q) {
         return new Simulation(q).run();
@@ -104,49 +130,28 @@ public record Forecast(
             @Nullable LocalDate p50,
             @Nullable Double goalChance) {}
 
-    /** One more day a week, and two clean weeks. */
+    /** What could be otherwise. */
+    public enum Change {
+        ONE_MORE_DAY,
+        TWO_CLEAN_WEEKS
+    }
+
+    /** Each change alone; one that cannot be made is left out. */
     public static List<WhatIf> whatIf(Question q) {
-        List<WhatIf> all = new ArrayList<>();
-        DayOfWeek free = Arrays.stream(DayOfWeek.values())
-                .filter(d -> !q.trainingDays().contains(d))
-                .findFirst()
-                .orElse(null);
-        if (free != null) {
-            Set<DayOfWeek> more = new java.util.HashSet<>(q.trainingDays());
-            more.add(free);
-            all.add(whatIf("ONE_MORE_DAY", with(q, more, q.clean())));
-        }
-        int sessions = 2 * q.trainingDays().size();
-        Map<Strand, Counts> cleaner = new HashMap<>();
-        q.places()
-                .forEach(p -> cleaner.put(
-                        p.strand(),
-                        q.clean().getOrDefault(p.strand(), Counts.NONE).plus(sessions)));
-        all.add(whatIf("TWO_CLEAN_WEEKS", with(q, q.trainingDays(), cleaner)));
-        return all;
+        return Arrays.stream(Change.values())
+                .filter(c -> possible(c, q))
+                .map(c -> whatIf(c, q.with(Set.of(c))))
+                .toList();
     }
 
-    private static WhatIf whatIf(String change, Question q) {
+    /** Every day taken leaves no day more. */
+    public static boolean possible(Change change, Question q) {
+        return change != Change.ONE_MORE_DAY || q.trainingDays().size() < DayOfWeek.values().length;
+    }
+
+    private static WhatIf whatIf(Change change, Question q) {
         Forecast f = of(q);
-        return new WhatIf(change, f.goal() == null ? null : f.goal().p50(), f.goalChance());
-    }
-
-    private static Question with(Question q, Set<DayOfWeek> days, Map<Strand, Counts> clean) {
-        return new Question(
-                q.catalogue(),
-                q.stance(),
-                q.places(),
-                q.known(),
-                q.facts(),
-                days,
-                q.sessions(),
-                clean,
-                q.today(),
-                q.weeks(),
-                q.runs(),
-                q.seed(),
-                q.goal(),
-                q.goalDate());
+        return new WhatIf(change.name(), f.goal() == null ? null : f.goal().p50(), f.goalChance());
     }
 
     private static final class Simulation {

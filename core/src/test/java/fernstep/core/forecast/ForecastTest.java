@@ -268,6 +268,20 @@ class ForecastTest {
     }
 
     @Test
+    void what_is_otherwise_can_be_switched_on_together() {
+        Counts some = new Counts(18, 6);
+        Question q = question(FLOATS, known(400), some, some, 300, 7, null);
+        assertThat(Forecast.possible(Forecast.Change.ONE_MORE_DAY, q))
+                .as("she trains daily")
+                .isFalse();
+        assertThat(Forecast.whatIf(q)).extracting(Forecast.WhatIf::change).containsExactly("TWO_CLEAN_WEEKS");
+        Question cleaner = q.with(EnumSet.allOf(Forecast.Change.class));
+        assertThat(cleaner.clean().get(Strand.LEG_FLOAT)).isEqualTo(new Counts(18 + 14, 6));
+        assertThat(route(Forecast.of(cleaner), "F3", Side.LEFT).opens().p50())
+                .isBefore(route(Forecast.of(q), "F3", Side.LEFT).opens().p50());
+    }
+
+    @Test
     void a_goal_behind_a_clearance_that_is_not_there_has_no_date() {
         Forecast f = Forecast.of(question(FLOATS, known(400), NEARLY_ALWAYS, NEARLY_ALWAYS, 50, 1, Goal.FULL_PLANK));
         assertThat(f.goalChance()).isZero();
