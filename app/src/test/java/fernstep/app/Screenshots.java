@@ -68,10 +68,11 @@ public final class Screenshots {
         page.click("text=On to the plan");
         page.click("text=Use this plan and run it");
         page.waitForSelector(".count .n");
-        for (int skipped = 0; skipped < 3; skipped++) {
+        while (page.locator(".runner .side:text-is('left')").count() == 0) {
+            String code = page.locator(".runner .code").textContent();
             page.click("text=Skip this");
+            page.waitForFunction("was => document.querySelector('.runner .code').textContent !== was", code);
         }
-        page.waitForSelector(".runner .side >> text=left");
         for (int rep = 0; rep < 3; rep++) {
             page.keyboard().press("Space");
         }

@@ -152,9 +152,9 @@ class DemoHistory {
         training.play(
                 p.freya(),
                 therapist,
-                new DemoTraining.Habits(170, 0.82, 0.86, 96, 10, 11),
+                new DemoTraining.Habits(170, 0.85, 0.92, 96, 10, 11),
                 good,
-                starts("BR3", "DC3", "F3", "HK3", "HP1", "SS1", "BG1", "UP1"));
+                starts("BR3", "DC3", "F5", "HK3", "HP1", "SS1", "BG1", "UP1"));
         training.play(
                 p.hana(),
                 therapist,

@@ -103,8 +103,8 @@ class DemoTraining {
         for (Start s : starts) {
             Rung rung = catalogue.rung(s.rung());
             Dose dose = DoseRules.minimum(DoseRules.window(rung.window(), stance), stance);
-            all.add(new Standing(
-                    insert(row(clientId, s.strand(), s.side(), s.rung(), dose, day, "START", staff, 0, s.range()))));
+            all.add(new Standing(insert(
+                    LadderRow.of(clientId, s.strand(), s.side(), s.rung(), dose, day, "START", staff, 0, s.range()))));
         }
         Set<DayOfWeek> days = TrainingDays.of(all.get(0).step.daysPerWeek(), Set.of());
         List<Capacity.Clean> held = new ArrayList<>();
@@ -139,7 +139,7 @@ class DemoTraining {
         if (p == null || s.step.id() == null) {
             return;
         }
-        s.step = insert(row(
+        s.step = insert(LadderRow.of(
                 clientId,
                 s.step.strand(),
                 s.step.sideOrNull(),
@@ -224,7 +224,7 @@ class DemoTraining {
                         client.body(),
                         held,
                         Capacity.USUAL_STEP,
-                        Progress.GrowFirst.REPS,
+                        client.settings().growFirst(),
                         day),
                 other));
         boolean moves = p.change() != Progress.Change.HOLD
@@ -240,35 +240,5 @@ class DemoTraining {
                 .filter(s -> s.strand() == step.strand() && s.side().equals(step.side()))
                 .findFirst()
                 .orElseThrow();
-    }
-
-    private static LadderRow row(
-            long client,
-            Strand strand,
-            @Nullable Side side,
-            String rung,
-            Dose d,
-            LocalDate since,
-            String change,
-            long staff,
-            long follows,
-            double range) {
-        return new LadderRow(
-                null,
-                client,
-                strand,
-                side == null ? "" : side.name(),
-                rung,
-                d.sets(),
-                d.reps(),
-                d.holdS(),
-                d.breaths(),
-                d.perDay(),
-                d.daysPerWeek(),
-                since,
-                change,
-                staff,
-                follows,
-                range);
     }
 }

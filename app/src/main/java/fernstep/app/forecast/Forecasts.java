@@ -9,23 +9,19 @@ import fernstep.app.support.Today;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.forecast.Forecast;
 import fernstep.core.forecast.Forecast.Counts;
-import fernstep.core.measure.Reason;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
-import fernstep.core.plan.PlanItem;
 import fernstep.core.progress.SessionResult;
 import fernstep.core.schedule.TrainingDays;
 import fernstep.core.screening.Strand;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
 /** Puts the question for a forecast together from what is on file. */
@@ -72,15 +68,12 @@ public class Forecasts {
     private Outlook outlook(Plans.Desk desk, Plan.Question q, Plan plan) {
         LocalDate day = today.date();
         ClientFile client = desk.client();
-        int daysPerWeek = plan.items().stream()
-                .mapToInt(i -> i.dose().daysPerWeek())
-                .max()
-                .orElse(q.daysPerWeek());
+        int daysPerWeek = plan.daysPerWeek().orElse(q.daysPerWeek());
         Set<DayOfWeek> training = TrainingDays.of(daysPerWeek, client.settings().blocked());
         Forecast.Question question = new Forecast.Question(
                 catalogues.get(),
                 q.stances().dose(),
-                places(q, plan),
+                plan.places(q.places()),
                 q.known(),
                 client.facts(),
                 training,
@@ -97,21 +90,6 @@ public class Forecasts {
                 Forecast.of(question),
                 client.settings().goal() == null ? List.of() : Forecast.whatIf(question),
                 q.places().stream().map(Place::strand).collect(Collectors.toSet()));
-    }
-
-    /** Where she stands, and for strands not yet begun where the plan would begin. */
-    private static List<Place> places(Plan.Question q, Plan plan) {
-        List<Place> places = new ArrayList<>(q.places());
-        Stream.concat(plan.items().stream(), plan.leftOut().stream())
-                .filter(i -> i.rung().strand() == i.strand())
-                .filter(i -> places.stream().noneMatch(p -> p.strand() == i.strand() && p.side() == i.side()))
-                .map(Forecasts::place)
-                .forEach(places::add);
-        return places;
-    }
-
-    private static Place place(PlanItem i) {
-        return new Place(i.strand(), i.side(), i.rung().code(), i.baseDose(), i.range(), Reason.of("why.progress"));
     }
 
     /** Days trained and days missed since she began, eight weeks back at most. */

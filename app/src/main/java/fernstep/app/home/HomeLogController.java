@@ -1,5 +1,6 @@
 package fernstep.app.home;
 
+import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.progress.LadderMapper;
@@ -15,6 +16,7 @@ import fernstep.core.progress.HomeReport;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -51,13 +53,21 @@ class HomeLogController {
     private final Clients clients;
     private final LadderMapper ladders;
     private final HomeLogMapper mapper;
+    private final Catalogues catalogues;
     private final Words words;
     private final Today today;
 
-    HomeLogController(Clients clients, LadderMapper ladders, HomeLogMapper mapper, Words words, Today today) {
+    HomeLogController(
+            Clients clients,
+            LadderMapper ladders,
+            HomeLogMapper mapper,
+            Catalogues catalogues,
+            Words words,
+            Today today) {
         this.clients = clients;
         this.ladders = ladders;
         this.mapper = mapper;
+        this.catalogues = catalogues;
         this.words = words;
         this.today = today;
     }
@@ -66,7 +76,13 @@ class HomeLogController {
     String page(@PathVariable long id, @RequestParam(required = false) @Nullable String on, Model model) {
         LocalDate day = today.date();
         ClientFile client = clients.file(id);
-        List<LadderRow> steps = ladders.current(id);
+        List<LadderRow> steps = ladders.current(id).stream()
+                .sorted(Comparator.comparing(LadderRow::strand).thenComparing(LadderRow::side))
+                .toList();
+        Map<String, String> names = steps.stream()
+                .collect(Collectors.toMap(
+                        LadderRow::rung, s -> catalogues.get().rung(s.rung()).name(), (a, b) -> a));
+        model.addAttribute("names", names);
         LocalDate chosen = chosen(on, day, model);
         Map<String, ResultRow> already = ladders.resultsSince(id, chosen).stream()
                 .filter(r -> r.heldOn().equals(chosen) && r.sessionId().equals(sessionId(id, chosen)))

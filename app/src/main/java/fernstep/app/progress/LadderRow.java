@@ -45,7 +45,8 @@ public record LadderRow(
         return new Place(strand, sideOrNull(), rung, dose(), rangeFraction, Reason.of("why.progress"));
     }
 
-    static LadderRow of(
+    /** A step not yet stored. */
+    public static LadderRow of(
             long clientId,
             Strand strand,
             @Nullable Side side,

@@ -171,17 +171,25 @@ class RunView {
             return "";
         }
         return switch (lever) {
-            case RAISE_RANGE ->
-                rung == null || e.leverFrom() == null
-                        ? ": " + percent(e.leverFrom()) + " → " + percent(e.leverTo())
-                        : ": " + where(rung, Double.parseDouble(e.leverFrom()), client) + " → "
-                                + where(rung, Double.parseDouble(e.leverTo()), client);
+            case RAISE_RANGE -> ": " + range(e.leverFrom(), e.leverTo(), client, rung);
             case SHORTEN_HOLD -> ": " + whole(e.leverFrom()) + " → " + whole(e.leverTo()) + " s";
             case FEWER_REPS -> ": " + whole(e.leverFrom()) + " → " + whole(e.leverTo());
             case ADD_HELPER, SUPPORT -> ": " + wording.of(Helper.valueOf(e.leverTo()));
             case EASIER_POSITION -> ": " + wording.of(Position.valueOf(e.leverTo()));
             default -> "";
         };
+    }
+
+    /** Where the limb goes; a share where it stays in its place and only bears more. */
+    private String range(@Nullable String from, String to, ClientFile client, @Nullable Rung rung) {
+        if (rung != null && from != null) {
+            String before = where(rung, Double.parseDouble(from), client);
+            String after = where(rung, Double.parseDouble(to), client);
+            if (!before.equals(after)) {
+                return before + " → " + after;
+            }
+        }
+        return percent(from) + " → " + percent(to);
     }
 
     private static String percent(@Nullable String fraction) {

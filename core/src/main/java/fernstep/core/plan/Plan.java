@@ -21,6 +21,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -182,6 +183,23 @@ public record Plan(
         List<PlanItem> sorted = new ArrayList<>(items);
         sorted.sort(Comparator.comparing(i -> order.contains(i.strand()) ? order.indexOf(i.strand()) : order.size()));
         return new Plan(List.copyOf(sorted), leftOut, notOpen, minutesAvailable, perDay);
+    }
+
+    /** Where she stands, and for strands not yet begun where this plan would begin; a stand-in has no place of its own. */
+    public List<Place> places(List<Place> now) {
+        List<Place> places = new ArrayList<>(now);
+        Stream.concat(items.stream(), leftOut.stream())
+                .filter(i -> i.rung().strand() == i.strand())
+                .filter(i -> places.stream().noneMatch(p -> p.strand() == i.strand() && p.side() == i.side()))
+                .map(i -> new Place(
+                        i.strand(), i.side(), i.rung().code(), i.baseDose(), i.range(), Reason.of("why.progress")))
+                .forEach(places::add);
+        return List.copyOf(places);
+    }
+
+    /** On how many days a week something of it is done; empty for a plan of nothing. */
+    public OptionalInt daysPerWeek() {
+        return items.stream().mapToInt(i -> i.dose().daysPerWeek()).max();
     }
 
     /** One session. */

@@ -5,21 +5,17 @@ import fernstep.core.forecast.Forecast;
 import fernstep.core.forecast.Forecast.Counts;
 import fernstep.core.forecast.Goal;
 import fernstep.core.measure.Range;
-import fernstep.core.measure.Reason;
-import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.schedule.TrainingDays;
 import fernstep.core.screening.Strand;
 import fernstep.exchange.casefile.CaseObject;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** {@code op: "forecast"}: when what is ahead comes within reach. */
@@ -50,15 +46,12 @@ final class ForecastOp implements Operation {
         request.nothingElse();
 
         Plan plan = Plan.of(asked.question());
-        int daysPerWeek = plan.items().stream()
-                .mapToInt(i -> i.dose().daysPerWeek())
-                .max()
-                .orElse(asked.question().daysPerWeek());
+        int daysPerWeek = plan.daysPerWeek().orElse(asked.question().daysPerWeek());
         Set<DayOfWeek> training = TrainingDays.of(daysPerWeek, asked.blocked());
         Forecast.Question question = new Forecast.Question(
                 catalogue.get(),
                 asked.question().stances().dose(),
-                places(asked, plan),
+                plan.places(asked.question().places()),
                 asked.question().known(),
                 asked.facts(),
                 training,
@@ -98,17 +91,6 @@ final class ForecastOp implements Operation {
             results.nothingElse();
         });
         return counts;
-    }
-
-    private static List<Place> places(PlanRequest asked, Plan plan) {
-        List<Place> places = new ArrayList<>(asked.question().places());
-        Stream.concat(plan.items().stream(), plan.leftOut().stream())
-                .filter(i -> i.rung().strand() == i.strand())
-                .filter(i -> places.stream().noneMatch(p -> p.strand() == i.strand() && p.side() == i.side()))
-                .map(i -> new Place(
-                        i.strand(), i.side(), i.rung().code(), i.baseDose(), i.range(), Reason.of("why.progress")))
-                .forEach(places::add);
-        return places;
     }
 
     private static Map<String, Object> asJson(Forecast f, List<Forecast.WhatIf> whatIf) {
