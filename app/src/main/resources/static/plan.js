@@ -2,11 +2,15 @@
 // The plan desk: every button is a change; the server answers with the desk drawn anew. Cards are dragged, or moved with Alt and the arrow keys.
 (() => {
   const desk = document.getElementById('desk');
-  let busy = false;
+  let waiting = Promise.resolve();
 
-  async function change(value) {
-    if (busy) { return; }
-    busy = true;
+  /** One after the other: a second press while the first is under way is not lost. */
+  function change(value) {
+    waiting = waiting.then(() => take(value));
+    return waiting;
+  }
+
+  async function take(value) {
     desk.setAttribute('aria-busy', 'true');
     const focused = document.activeElement?.getAttribute('aria-label');
     const open = openDetails();
@@ -24,7 +28,6 @@
       note.textContent = 'Not taken: the server could not be reached. Press it again.';
       desk.prepend(note);
     } finally {
-      busy = false;
       desk.removeAttribute('aria-busy');
     }
   }

@@ -10,6 +10,7 @@ import fernstep.app.progress.LadderMapper;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.support.Audit;
 import fernstep.core.approach.Approach;
+import fernstep.core.screening.Strand;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -33,6 +34,7 @@ class PlanDeskTest {
         page.click("text=Asked. On to the check");
         page.click("text=On to the plan");
         page.locator("#desk").waitFor();
+        page.waitForLoadState();
         return page;
     }
 
@@ -145,6 +147,36 @@ class PlanDeskTest {
                 .filteredOn(s -> s.rung().startsWith("F") && s.side().equals("RIGHT"))
                 .extracting(LadderRow::rung)
                 .containsExactly("F3");
+    }
+
+    private static String firstBut(List<String> kept, Page page) {
+        return strands(page).stream().filter(s -> !kept.contains(s)).findFirst().orElse(null);
+    }
+
+    @Test
+    void a_rung_of_another_strand_stands_in_without_taking_a_place_and_stays_chosen(Visitor visitor) {
+        Page page = plan(visitor, "Desk Stand-in", Approach.SLOW_LADDER, 60);
+        String url = page.url();
+        // It brings a position of its own: room is made for it first. What is left out lets others in, until none is
+        // left.
+        List<String> kept = List.of("BREATH", "DEEP_CORE", "UPRIGHT", "BRIDGE");
+        for (String out = firstBut(kept, page); out != null; out = firstBut(kept, page)) {
+            card(page, out).first().locator("text=Leave out").click();
+            assertThat(card(page, out)).hasCount(0);
+        }
+        Locator bridge = card(page, "BRIDGE");
+        bridge.locator("summary", new Locator.LocatorOptions().setHasText("Swap"))
+                .click();
+        bridge.locator("button[value^=RUNG]:not([value*='|BG'])").first().click();
+        assertThat(bridge).containsText("Chosen by hand.");
+        String code = bridge.locator(".rung-code").textContent();
+        page.click("text=Use this plan and run it");
+        page.locator(".runner").waitFor();
+        assertThat(app.context().getBean(LadderMapper.class).current(client))
+                .noneMatch(s -> s.strand() == Strand.BRIDGE)
+                .anyMatch(s -> s.strand() == Strand.BREATH);
+        page.navigate(url);
+        assertThat(card(page, "BRIDGE").locator(".rung-code")).hasText(code);
     }
 
     @Test

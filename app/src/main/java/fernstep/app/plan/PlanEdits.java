@@ -118,11 +118,14 @@ class PlanEdits {
         if (item.isEmpty()) {
             return refused("It is not in the plan.");
         }
-        boolean open =
-                Swaps.of(desk.question(), item.get()).stream().map(Rung::code).anyMatch(code::equals);
-        return open
-                ? taken(new Choice(now.strand(), now.side(), code, null, null, now.locked(), false))
-                : refused(code + " is not open for her here.");
+        Optional<Rung> open = Swaps.of(desk.question(), desk.plan(), item.get()).stream()
+                .filter(r -> r.code().equals(code))
+                .findFirst();
+        // What comes from another strand may need a position of its own: it is wanted, whatever the packing would say.
+        boolean fromElsewhere = open.isPresent() && open.get().strand() != now.strand();
+        return open.isEmpty()
+                ? refused(code + " is not open for her here.")
+                : taken(new Choice(now.strand(), now.side(), code, null, null, now.locked() || fromElsewhere, false));
     }
 
     private static Attempt range(Choice now, Optional<PlanItem> item, String value) {

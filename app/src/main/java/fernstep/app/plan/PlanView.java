@@ -103,7 +103,7 @@ record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason>
                     locked,
                     where(item, words),
                     steppers(item, words),
-                    Swaps.of(desk.question(), item),
+                    Swaps.of(desk.question(), plan, item),
                     leads && at > 0 ? swapped(order, at - 1) : null,
                     leads && at < order.size() - 1 ? swapped(order, at) : null));
         }

@@ -20,7 +20,6 @@ import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.RungGates;
-import fernstep.core.plan.StandIns;
 import fernstep.core.plan.Waiting;
 import fernstep.core.progress.Frond;
 import fernstep.core.progress.Progress;
@@ -343,8 +342,9 @@ public class Ladders {
         List<LadderRow> steps = mapper.current(client.id());
         for (PlanItem item : items) {
             boolean placed = steps.stream().anyMatch(p -> p.strand() == item.strand() && p.sideOrNull() == item.side());
-            boolean standsInForAnother = item.standInKind() == StandIns.Kind.OTHER_RUNG;
-            if (!placed && !standsInForAnother) {
+            // A rung of another strand, by stand-in or by hand, holds no place on this one.
+            boolean ownStrand = item.rung().strand() == item.strand();
+            if (!placed && ownStrand) {
                 mapper.insert(LadderRow.of(
                         client.id(),
                         item.strand(),

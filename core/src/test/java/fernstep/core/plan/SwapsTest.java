@@ -60,7 +60,7 @@ class SwapsTest {
     }
 
     private static List<String> swaps(Plan.Question q, Strand strand) {
-        return Swaps.of(q, item(q, strand)).stream().map(Rung::code).toList();
+        return Swaps.of(q, Plan.of(q), item(q, strand)).stream().map(Rung::code).toList();
     }
 
     @Test
@@ -71,9 +71,20 @@ class SwapsTest {
     }
 
     @Test
+    void what_the_plan_has_already_is_not_offered_twice() {
+        Plan.Question q = question(Approach.SLOW_LADDER, Set.of(), List.of());
+        Plan plan = Plan.of(q);
+        plan.items()
+                .forEach(i -> assertThat(Swaps.of(q, plan, i))
+                        .filteredOn(r -> r.strand() != i.strand())
+                        .noneMatch(r ->
+                                plan.items().stream().anyMatch(x -> x.rung().equals(r))));
+    }
+
+    @Test
     void nothing_in_a_closed_position_is_offered() {
         Plan.Question q = question(Approach.SLOW_LADDER, Set.of(Restriction.NO_KNEELING), List.of());
-        assertThat(Swaps.of(q, item(q, Strand.DEEP_CORE)))
+        assertThat(Swaps.of(q, Plan.of(q), item(q, Strand.DEEP_CORE)))
                 .noneMatch(r -> r.closedBy(Set.of(Restriction.NO_KNEELING)).isPresent());
     }
 
