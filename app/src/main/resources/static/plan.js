@@ -72,16 +72,15 @@
     event.dataTransfer.effectAllowed = 'move';
   });
   desk.addEventListener('dragover', (event) => { if (dragged) { event.preventDefault(); } });
+  // Wherever it is let go, it goes before the first card whose middle lies below: the bar on top may cover a card.
   desk.addEventListener('drop', (event) => {
-    const on = event.target.closest('.plan-card');
-    if (!dragged || !on) { return; }
+    if (!dragged) { return; }
     event.preventDefault();
-    const box = on.getBoundingClientRect();
-    const order = strands();
-    const below = event.clientY > box.top + box.height / 2;
-    const at = order.indexOf(on.dataset.strand) + (below ? 1 : 0);
-    const before = order[at] === dragged ? order[at + 1] ?? null : order[at] ?? null;
-    move(dragged, before);
+    const below = Array.from(desk.querySelectorAll('.plan-card[draggable]')).find((card) => {
+      const box = card.getBoundingClientRect();
+      return card.dataset.strand !== dragged && box.top + box.height / 2 > event.clientY;
+    });
+    move(dragged, below ? below.dataset.strand : null);
     dragged = null;
   });
 })();

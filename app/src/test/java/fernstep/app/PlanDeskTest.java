@@ -4,7 +4,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.progress.LadderMapper;
 import fernstep.app.progress.LadderRow;
@@ -117,11 +119,14 @@ class PlanDeskTest {
         assertThat(page.locator(".plan-card[draggable]").nth(1)).isFocused();
         card(page, computed.get(0)).first().locator("[aria-label^='Earlier']").click();
         assertThat(page.locator(".plan-card[draggable]").first()).hasAttribute("data-strand", computed.get(0));
-        card(page, computed.get(1))
-                .first()
-                .dragTo(
-                        card(page, computed.get(0)).first(),
-                        new Locator.DragToOptions().setTargetPosition(40, 4).setSourcePosition(300, 8));
+        card(page, computed.get(1)).first().evaluate("e => e.scrollIntoView({block: 'center', behavior: 'instant'})");
+        BoundingBox from = card(page, computed.get(1)).first().boundingBox();
+        BoundingBox to = card(page, computed.get(0)).first().boundingBox();
+        page.mouse().move(from.x + 300, from.y + 12);
+        page.mouse().down();
+        page.mouse().move(from.x + 300, from.y - 20, new Mouse.MoveOptions().setSteps(4));
+        page.mouse().move(to.x + 300, to.y + 20, new Mouse.MoveOptions().setSteps(6));
+        page.mouse().up();
         assertThat(page.locator(".plan-card[draggable]").first()).hasAttribute("data-strand", computed.get(1));
         page.reload();
         assertThat(strands(page).get(0)).isEqualTo(computed.get(1));
