@@ -79,6 +79,8 @@ public final class Visitor implements AutoCloseable {
 
     /** Fails on what axe finds at level A or AA on the page as it stands. */
     public void checkAccessible() {
+        // Not while a part of the page is still on its way: it would be judged half-drawn.
+        page.waitForFunction("() => !document.querySelector('[aria-busy=true], #forecast [role=status]')");
         try (InputStream in = Visitor.class.getResourceAsStream("/axe.min.js")) {
             page.evaluate(new String(in.readAllBytes(), StandardCharsets.UTF_8));
         } catch (IOException e) {
