@@ -98,6 +98,33 @@ class ProgressPagesTest {
     }
 
     @Test
+    void pain_and_signs_told_stay_with_the_session_and_with_a_refused_form(Visitor visitor) {
+        long client = training("Home Pain");
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/clients/" + client + "/home-log");
+        page.click(".log-item summary");
+        page.locator(".log-item .pick label", new Page.LocatorOptions().setHasText("done"))
+                .first()
+                .click();
+        page.locator(".log-item details label", new Page.LocatorOptions().setHasText("Breath held"))
+                .click();
+        page.fill("input[name^=pain]", "44");
+        page.click("text=Keep this session");
+        visitor.see("Not kept yet");
+        assertThat(page.locator("input[name^=signs][value=BREATH_HELD]")).isChecked();
+        assertThat(page.locator("input[name^=pain]").first()).hasValue("44");
+        assertThat(page.locator(".log-item details .field-problem")).isVisible();
+        page.locator("input[name^=pain]").first().fill("5");
+        page.click("text=Keep this session");
+        visitor.see("Kept: 1 exercise");
+        assertThat(page.locator("input[name^=pain]").first()).hasValue("5");
+        page.click("text=Keep this session");
+        visitor.see("Kept: 1 exercise");
+        visitor.open("/clients/" + client + "/progress");
+        assertThat(page.locator("article").first()).containsText("Eased once");
+    }
+
+    @Test
     void heaviness_the_morning_after_holds_and_twice_refers(Visitor visitor) {
         long client = training("Home Heavy");
         Page page = visitor.onATablet("imogen");

@@ -1,5 +1,6 @@
 package fernstep.app.board;
 
+import fernstep.core.caseload.Attention;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -59,7 +60,7 @@ class BoardController {
         model.addAttribute(
                 "urgent",
                 found.stream()
-                        .filter(r -> r.urgency() <= fernstep.core.caseload.Attention.Kind.NEXT_DAY.ordinal())
+                        .filter(r -> r.urgency() <= Attention.Kind.NEXT_DAY.ordinal())
                         .count());
     }
 }

@@ -15,15 +15,19 @@ import fernstep.core.measure.Range;
 import fernstep.core.progress.HomeReport;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.annotation.Transactional;
@@ -38,6 +42,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** What the client reports from home, entered by the practitioner. */
 @Controller
 class HomeLogController {
+    private static final Logger LOG = LoggerFactory.getLogger(HomeLogController.class);
     private static final int LOOK_BACK_DAYS = 28;
     private static final String LEVEL = "PAIN:";
     /** Signs a client can notice herself. */
@@ -107,8 +112,8 @@ class HomeLogController {
             if (!asked.isAfter(day) && !asked.isBefore(day.minusDays(LOOK_BACK_DAYS))) {
                 return asked;
             }
-        } catch (java.time.format.DateTimeParseException e) {
-            // falls through to the message below, with what was typed beside it
+        } catch (DateTimeParseException e) {
+            LOG.debug("not a day: {}", on, e);
         }
         model.addAttribute(
                 "dayProblem",
@@ -122,7 +127,7 @@ class HomeLogController {
                 .toString();
     }
 
-    /** Fields by step: told12, effort12, signs12, pain12. */
+    /** Fields by step: codes2, effort12, signs12, pain12. */
     @PostMapping("/clients/{id}/home-log")
     @Transactional
     public String save(
@@ -142,7 +147,7 @@ class HomeLogController {
         }
         if (problems.any()) {
             flash.addFlashAttribute("logProblems", problems.byField());
-            flash.addFlashAttribute("typed", fields.toSingleValueMap());
+            flash.addFlashAttribute("typed", fields);
             return "redirect:/clients/" + id + "/home-log?on=" + on;
         }
         ladders.current(id).stream()
@@ -157,11 +162,11 @@ class HomeLogController {
         return "redirect:/clients/" + id + "/home-log?on=" + on;
     }
 
-    private java.util.Optional<ResultRow> result(
+    private Optional<ResultRow> result(
             LadderRow step, LocalDate on, MultiValueMap<String, String> fields, FormProblems problems) {
         String told = fields.getFirst("told" + step.id());
         if (told == null || told.isBlank()) {
-            return java.util.Optional.empty();
+            return Optional.empty();
         }
         HomeReport.Told how = problems.code("told" + step.id(), told, HomeReport.Told.class);
         Integer effort = problems.whole("effort" + step.id(), fields.getFirst("effort" + step.id()), Range.EFFORT);
@@ -174,26 +179,23 @@ class HomeLogController {
             }
         });
         if (problems.any() || how == null) {
-            return java.util.Optional.empty();
+            return Optional.empty();
         }
+        List<String> codes = new ArrayList<>(signs.stream().map(Enum::name).toList());
         if (pain != null && pain > 0) {
-            signs.add(SignCode.PAIN);
+            codes.add(LEVEL + pain);
         }
-        return java.util.Optional.of(new ResultRow(
+        return Optional.of(new ResultRow(
                 sessionId(step.clientId(), on),
                 step.rung(),
                 step.side(),
                 step.clientId(),
                 on,
-                new HomeReport(how, withoutPain(signs), pain).kind(),
+                new HomeReport(how, signs, pain).kind(),
                 effort,
                 null,
-                signs.stream().map(Enum::name).collect(Collectors.joining(",")),
+                String.join(",", codes),
                 step.rangeFraction()));
-    }
-
-    private static Set<SignCode> withoutPain(Set<SignCode> signs) {
-        return signs.stream().filter(s -> s != SignCode.PAIN).collect(Collectors.toSet());
     }
 
     /** How she was the morning after a day of training. */

@@ -6,7 +6,6 @@ import fernstep.app.support.Words;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Span;
 import fernstep.core.catalogue.Window;
-import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Choice;
 import fernstep.core.plan.Dose;
@@ -95,7 +94,7 @@ class PlanEdits {
             case LEAVE_OUT -> taken(new Choice(strand, side, now.rung(), now.dose(), now.range(), false, true));
             case RUNG -> rung(desk, now, item, String.valueOf(change.value()));
             case RANGE -> range(now, item, String.valueOf(change.value()));
-            default -> item.map(i -> dose(now, i, change)).orElseGet(() -> refused("It is not in the plan."));
+            default -> item.map(i -> dose(desk, now, i, change)).orElseGet(() -> refused("It is not in the plan."));
         };
     }
 
@@ -148,7 +147,7 @@ class PlanEdits {
         }
     }
 
-    private Attempt dose(Choice now, PlanItem item, PlanChange change) {
+    private Attempt dose(Plans.Desk desk, Choice now, PlanItem item, PlanChange change) {
         int by = "-1".equals(change.value()) ? -1 : 1;
         Dose d = item.baseDose();
         Window w = item.rung().window();
@@ -164,7 +163,7 @@ class PlanEdits {
                 d.breaths() != null && w.breaths() != null && inside(w.breaths(), d.breaths() + by)
                         ? d.withBreaths(d.breaths() + by)
                         : d;
-            default -> Range.DAYS_PER_WEEK.holds(d.daysPerWeek() + by) ? d.withDays(d.daysPerWeek() + by) : d;
+            default -> desk.days().holds(d.daysPerWeek() + by) ? d.withDays(d.daysPerWeek() + by) : d;
         };
         return to.equals(d)
                 ? refused("The window of " + item.rung().code() + " is " + words.window(w) + ".")

@@ -102,7 +102,7 @@ record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason>
                     leads,
                     locked,
                     where(item, words),
-                    steppers(item, words),
+                    steppers(desk, item),
                     Swaps.of(desk.question(), plan, item),
                     leads && at > 0 ? swapped(order, at - 1) : null,
                     leads && at < order.size() - 1 ? swapped(order, at) : null));
@@ -148,7 +148,7 @@ record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason>
         return angle + (lifted ? ", " + height + " " + Math.round(point.heightCm()) + " cm" : "") + ", " + load;
     }
 
-    private static List<Stepper> steppers(PlanItem item, Words words) {
+    private static List<Stepper> steppers(Plans.Desk desk, PlanItem item) {
         Dose d = item.baseDose();
         Window w = item.rung().window();
         List<Stepper> all = new ArrayList<>();
@@ -162,7 +162,7 @@ record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason>
         if (d.breaths() != null && w.breaths() != null) {
             all.add(stepper(item, PlanChange.Kind.BREATHS, "breaths", d.breaths(), w.breaths()));
         }
-        all.add(stepper(item, PlanChange.Kind.DAYS, "days a week", d.daysPerWeek(), new Span(1, 7)));
+        all.add(stepper(item, PlanChange.Kind.DAYS, "days a week", d.daysPerWeek(), desk.days()));
         if (item.rung().hasRange()) {
             all.add(new Stepper(
                     "range",

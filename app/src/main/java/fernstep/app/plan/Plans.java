@@ -8,6 +8,7 @@ import fernstep.app.client.ClientFile;
 import fernstep.app.progress.Ladders;
 import fernstep.app.support.Today;
 import fernstep.core.approach.Stances;
+import fernstep.core.catalogue.Span;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Choice;
@@ -20,6 +21,7 @@ import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
@@ -70,7 +72,14 @@ public class Plans {
         }
 
         public List<Reason> warnings(Plan plan) {
-            return PlanWarnings.of(plan, log.heldClean(), day);
+            List<Reason> all = new ArrayList<>(PlanWarnings.ofHer(question.screening(), log.symptomDays(day), day));
+            all.addAll(PlanWarnings.of(plan, log.heldClean(), day));
+            return all;
+        }
+
+        /** Days a week she may have: hers, as far as the blocked days leave them. */
+        Span days() {
+            return new Span(1, Math.max(1, Math.min(question.daysPerWeek(), question.freeDays())));
         }
 
         /** Anything that is not as computed. */

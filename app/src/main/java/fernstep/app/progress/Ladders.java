@@ -39,6 +39,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -52,7 +53,7 @@ public class Ladders {
     static final String BY_HAND = "BY_HAND";
     static final String APPROACH = "APPROACH";
     private static final int LOOK_BACK_DAYS = 365;
-    private static final int FLOOR_SYMPTOM_DAYS = 28;
+    private static final int SYMPTOM_DAYS = 28;
 
     private final LadderMapper mapper;
     private final Catalogues catalogues;
@@ -90,7 +91,6 @@ public class Ladders {
             return MOVES.contains(progress.change()) && held == null;
         }
 
-        /** A stand-in grows on its own strand's behalf only as far as its dose. */
         public boolean up() {
             return progress.change() == Progress.Change.NOTCH_UP || progress.change() == Progress.Change.NEXT_RUNG;
         }
@@ -107,10 +107,30 @@ public class Ladders {
             return steps.stream().map(LadderRow::asPlace).toList();
         }
 
+        /** On how many days of the past four weeks a session was followed by what holds everything. */
+        public int symptomDays(LocalDate today) {
+            return (int) symptoms(today).distinct().count();
+        }
+
+        /** What followed her sessions, of whatever rung. */
+        Progress.DayAfter dayAfter(LocalDate today) {
+            LocalDate last = results.stream()
+                    .map(ResultRow::heldOn)
+                    .max(LocalDate::compareTo)
+                    .orElse(LocalDate.MIN);
+            return new Progress.DayAfter(symptoms(today).anyMatch(last::equals), symptomDays(today));
+        }
+
+        private Stream<LocalDate> symptoms(LocalDate today) {
+            return results.stream()
+                    .filter(r -> r.heldOn().isAfter(today.minusDays(SYMPTOM_DAYS)) && r.holdsEverything())
+                    .map(ResultRow::heldOn);
+        }
+
         /** Leaking or heaviness in the past four weeks: the pelvic floor comes early. */
         public boolean floorSymptoms(LocalDate today) {
             return results.stream()
-                    .filter(r -> r.heldOn().isAfter(today.minusDays(FLOOR_SYMPTOM_DAYS)))
+                    .filter(r -> r.heldOn().isAfter(today.minusDays(SYMPTOM_DAYS)))
                     .anyMatch(ResultRow::floorSymptom);
         }
     }
@@ -413,7 +433,8 @@ public class Ladders {
                 c.screening().outcome() == Outcome.ASK_FIRST || c.screening().outcome() == Outcome.REFER_NOW,
                 c.known(),
                 range,
-                otherSideOrder(step, c.log())));
+                otherSideOrder(step, c.log()),
+                c.log().dayAfter(c.today())));
         return new Standing(step, rung, log, progress, held);
     }
 

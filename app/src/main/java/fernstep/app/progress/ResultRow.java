@@ -8,7 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** How one rung and side went in a session; next-day codes and signs with commas, pain as PAIN:level. */
+/** How one rung and side went in a session; next-day codes and signs with commas, pain as PAIN:level where its level was told. */
 public record ResultRow(
         String sessionId,
         String rung,
@@ -33,8 +33,7 @@ public record ResultRow(
                 .toList();
     }
 
-    @Nullable
-    Side sideOrNull() {
+    public @Nullable Side sideOrNull() {
         return side.isEmpty() ? null : Side.valueOf(side);
     }
 
@@ -44,12 +43,28 @@ public record ResultRow(
         return told || signList().stream().anyMatch(ResultRow::ofTheFloor);
     }
 
+    /** What holds everything: told the day after, or heaviness and leaking in the session itself. */
+    boolean holdsEverything() {
+        boolean dayAfter =
+                nextDay != null && symptoms(nextDay).stream().anyMatch(SessionResult.Symptom::holdsEverything);
+        return dayAfter || signList().stream().anyMatch(ResultRow::ofTheFloor);
+    }
+
+    /** 1 to 10 where pain was told with the session, else null. */
+    public @Nullable Integer painLevel() {
+        return symptoms(signs).stream()
+                .filter(s -> s.code() == SignCode.PAIN)
+                .map(SessionResult.Symptom::level)
+                .findFirst()
+                .orElse(null);
+    }
+
     private static boolean ofTheFloor(SignCode code) {
         return code == SignCode.HEAVY || code == SignCode.LEAK;
     }
 
     public List<SignCode> signList() {
-        return codes(signs).stream().map(SignCode::valueOf).toList();
+        return symptoms(signs).stream().map(SessionResult.Symptom::code).toList();
     }
 
     private static List<String> codes(String text) {

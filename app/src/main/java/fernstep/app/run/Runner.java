@@ -25,12 +25,15 @@ import fernstep.core.screening.Answer;
 import fernstep.exchange.wording.Wording;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -38,6 +41,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** Runs a session: takes events, asks the core for the next safe move, keeps the log. */
 @Service
 public class Runner {
+    private static final int TOLD_LOOKS_BACK_DAYS = 28;
+
     private final SessionMapper mapper;
     private final LadderMapper results;
     private final VisitMapper visitMapper;
@@ -285,7 +290,39 @@ public class Runner {
                 seen,
                 item.soFar,
                 PastSign.levers(past, item.rung.code()),
-                PastSign.sessions(past));
+                earlier(session, past));
+    }
+
+    /** What was seen beside the mat in earlier sessions, and what she told of those at home. */
+    private List<Situation.EarlierSession> earlier(SessionRow session, List<PastSign> past) {
+        List<Situation.EarlierSession> all = new ArrayList<>(PastSign.sessions(past));
+        Set<String> seen = past.stream().map(PastSign::sessionId).collect(Collectors.toSet());
+        Map<String, List<ResultRow>> told =
+                results.resultsSince(session.clientId(), session.heldOn().minusDays(TOLD_LOOKS_BACK_DAYS)).stream()
+                        .filter(r ->
+                                !seen.contains(r.sessionId()) && !r.sessionId().equals(session.id()))
+                        .filter(r -> !r.signList().isEmpty())
+                        .collect(Collectors.groupingBy(ResultRow::sessionId));
+        told.values()
+                .forEach(rows -> all.add(new Situation.EarlierSession(
+                        rows.get(0).heldOn(),
+                        rows.stream().flatMap(Runner::told).toList())));
+        all.sort(Comparator.comparing(Situation.EarlierSession::date));
+        return all;
+    }
+
+    private static Stream<Seen> told(ResultRow row) {
+        return row.signList().stream()
+                .map(code -> new Seen(
+                        code,
+                        Seen.Severity.CLEAR,
+                        row.sideOrNull(),
+                        1,
+                        null,
+                        code == SignCode.PAIN ? row.painLevel() : null,
+                        null,
+                        false,
+                        null));
     }
 
     /** An emergency called out beside the mat stands in the visit too. */

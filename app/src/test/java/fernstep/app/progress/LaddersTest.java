@@ -113,4 +113,58 @@ class LaddersTest {
         ladders.confirm(standing().step().id(), 1);
         assertThat(standing().step().dose().breaths()).isEqualTo(5);
     }
+
+    @Test
+    void heaviness_after_one_rung_holds_every_other_and_outlives_a_confirmed_move() {
+        mapper.insert(LadderRow.of(
+                client.id(),
+                Strand.DEEP_CORE,
+                null,
+                "DC1",
+                new Dose(1, 5, 3, null, 1, 5),
+                TODAY.minusDays(20),
+                Ladders.START,
+                1,
+                0,
+                1));
+        for (int daysAgo : new int[] {8, 6}) {
+            String session = UUID.randomUUID().toString();
+            sessions.insert(new SessionRow(session, client.id(), TODAY.minusDays(daysAgo), 1, null));
+            mapper.putResult(
+                    new ResultRow(session, "DC1", "", client.id(), TODAY.minusDays(daysAgo), Kind.CLEAN, 3, "", "", 1));
+        }
+        assertThat(change("DC1")).isEqualTo(Change.NOTCH_UP);
+        String heavy = UUID.randomUUID().toString();
+        sessions.insert(new SessionRow(heavy, client.id(), TODAY.minusDays(1), 1, null));
+        mapper.putResult(
+                new ResultRow(heavy, "BR1", "", client.id(), TODAY.minusDays(1), Kind.CLEAN, 3, "HEAVY", "", 1));
+        assertThat(change("DC1")).as("she did not do it that day").isEqualTo(Change.HOLD);
+        assertThat(change("BR1")).isEqualTo(Change.HOLD);
+        mapper.insert(LadderRow.of(
+                client.id(),
+                Strand.BREATH,
+                null,
+                "BR1",
+                new Dose(1, null, null, 6, 1, 5),
+                TODAY,
+                "NOTCH_UP",
+                1,
+                ladders.standings(client).stream()
+                        .filter(s -> s.rung().code().equals("BR1"))
+                        .findFirst()
+                        .orElseThrow()
+                        .step()
+                        .id(),
+                1));
+        assertThat(change("BR1")).as("a step taken since does not hide it").isEqualTo(Change.HOLD);
+    }
+
+    private Change change(String rung) {
+        return ladders.standings(client).stream()
+                .filter(s -> s.rung().code().equals(rung))
+                .findFirst()
+                .orElseThrow()
+                .progress()
+                .change();
+    }
 }

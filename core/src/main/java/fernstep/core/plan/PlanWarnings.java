@@ -5,6 +5,7 @@ import fernstep.core.body.LoadFamily;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
+import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,8 +15,26 @@ import org.jspecify.annotations.Nullable;
 /** What is worth a second look in a plan; the practitioner decides. */
 public final class PlanWarnings {
     private static final int CHANGES_WANTED_AT_MOST = 2;
+    private static final int RECHECK_GRACE_DAYS = 14;
 
     private PlanWarnings() {}
+
+    /**
+     * What stands against going up, whatever the plan: said where the dose is set, since by hand it can be set higher.
+     *
+     * @param symptomDays days in the past four weeks after which she had heaviness, leaking or pain of 3 and more
+     */
+    public static List<Reason> ofHer(Screening screening, int symptomDays, LocalDate today) {
+        List<Reason> warnings = new ArrayList<>();
+        if (symptomDays > 0) {
+            warnings.add(Reason.of("warn.symptomDays", symptomDays));
+        }
+        LocalDate due = screening.recheckDue();
+        if (due != null && today.isAfter(due.plusDays(RECHECK_GRACE_DAYS))) {
+            warnings.add(Reason.of("warn.recheckOverdue", due));
+        }
+        return List.copyOf(warnings);
+    }
 
     /** @param heldClean loads she has held clean, from her log */
     public static List<Reason> of(Plan plan, List<Capacity.Clean> heldClean, LocalDate today) {

@@ -68,6 +68,17 @@ public record Progress(
     }
 
     /**
+     * How she was after sessions of anything: heaviness, leaking or pain of 3 and more hold every rung, also those she did
+     * not train that day.
+     *
+     * @param afterLast the newest session was followed by it
+     * @param days how many of the days looked at were
+     */
+    public record DayAfter(boolean afterLast, int days) {
+        public static final DayAfter NONE = new DayAfter(false, 0);
+    }
+
+    /**
      * The question put to the rules.
      *
      * @param window the dose window in force; the rung's own as the stance uses it, or one the practitioner set
@@ -76,6 +87,7 @@ public record Progress(
      * @param recheckWidened the last re-check showed a real widening
      * @param askFirstStands an ask-first answer stands today
      * @param otherSideOrder place on the strand of her other side, 0 where there is none
+     * @param dayAfter what followed sessions of anything
      */
     public record Question(
             Catalogue catalogue,
@@ -91,7 +103,42 @@ public record Progress(
             boolean askFirstStands,
             RungGates.Known known,
             RangeState range,
-            int otherSideOrder) {
+            int otherSideOrder,
+            DayAfter dayAfter) {
+
+        /** Symptoms looked for in its own log only. */
+        public Question(
+                Catalogue catalogue,
+                Rung rung,
+                @Nullable Side side,
+                Dose dose,
+                Window window,
+                DoseStance stance,
+                List<SessionResult> log,
+                LocalDate today,
+                @Nullable LocalDate recheckDue,
+                boolean recheckWidened,
+                boolean askFirstStands,
+                RungGates.Known known,
+                RangeState range,
+                int otherSideOrder) {
+            this(
+                    catalogue,
+                    rung,
+                    side,
+                    dose,
+                    window,
+                    stance,
+                    log,
+                    today,
+                    recheckDue,
+                    recheckWidened,
+                    askFirstStands,
+                    known,
+                    range,
+                    otherSideOrder,
+                    DayAfter.NONE);
+        }
 
         /** At full range, the other side not looked at. */
         public Question(
@@ -169,12 +216,13 @@ public record Progress(
         }
 
         private Optional<Progress> referOrHold() {
-            long symptomDays =
-                    q.log().stream().filter(SessionResult::holdsEverything).count();
+            long own = q.log().stream().filter(SessionResult::holdsEverything).count();
+            long symptomDays = Math.max(own, q.dayAfter().days());
             if (symptomDays >= 2) {
                 return Optional.of(stay(Change.REFER, Reason.of("progress.refer", symptomDays)));
             }
-            boolean lastHolds = last().map(SessionResult::holdsEverything).orElse(false);
+            boolean lastHolds = q.dayAfter().afterLast()
+                    || last().map(SessionResult::holdsEverything).orElse(false);
             return lastHolds ? Optional.of(stay(Change.HOLD, Reason.of("progress.nextDay"))) : Optional.empty();
         }
 

@@ -3,14 +3,19 @@ package fernstep.core.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.ShippedCatalogue;
+import fernstep.core.approach.Approach;
 import fernstep.core.body.Body;
 import fernstep.core.body.Capacity;
 import fernstep.core.body.LoadFamily;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Status;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
+import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class PlanWarningsTest {
@@ -96,5 +101,20 @@ class PlanWarningsTest {
         assertThat(keys(plan(90, item("F2", Side.RIGHT, 1)), held))
                 .as("nothing is known of the right side")
                 .isEmpty();
+    }
+
+    @Test
+    void what_stands_against_going_up_is_said_before_a_dose_is_set_by_hand() {
+        ClientFacts facts =
+                new ClientFacts(Status.GENERAL, null, List.of(), List.of(), List.of(), 166.0, 66.0, 35, Set.of());
+        for (int overdue : new int[] {14, 15}) {
+            Screening screening =
+                    Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY)
+                            .withLastCheck(TODAY.minusDays(42 + overdue)));
+            assertThat(PlanWarnings.ofHer(screening, 0, TODAY))
+                    .as(overdue + " days overdue")
+                    .hasSize(overdue > 14 ? 1 : 0);
+            assertThat(PlanWarnings.ofHer(screening, 1, TODAY)).contains(Reason.of("warn.symptomDays", 1));
+        }
     }
 }

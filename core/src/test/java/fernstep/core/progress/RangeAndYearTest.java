@@ -101,6 +101,35 @@ class RangeAndYearTest {
         assertThat(p.waitingFor()).extracting(w -> w.code()).contains("OTHER_SIDE");
     }
 
+    private static Change after(Progress.DayAfter dayAfter) {
+        Rung rung = CATALOGUE.rung("F7");
+        return Progress.of(new Progress.Question(
+                        CATALOGUE,
+                        rung,
+                        Side.LEFT,
+                        new Dose(1, 10, null, null, 1, 5),
+                        DoseRules.window(rung.window(), STANCE),
+                        STANCE,
+                        List.of(clean(3), clean(1)),
+                        TODAY,
+                        null,
+                        false,
+                        false,
+                        new RungGates.Known(null, null, Findings.NONE, Set.of()),
+                        RangeState.FULL,
+                        0,
+                        dayAfter))
+                .change();
+    }
+
+    @Test
+    void symptoms_after_a_session_of_anything_hold_a_rung_whose_own_log_is_clean() {
+        assertThat(after(Progress.DayAfter.NONE)).isEqualTo(Change.NOTCH_UP);
+        assertThat(after(new Progress.DayAfter(true, 1))).isEqualTo(Change.HOLD);
+        assertThat(after(new Progress.DayAfter(false, 1))).isEqualTo(Change.NOTCH_UP);
+        assertThat(after(new Progress.DayAfter(false, 2))).isEqualTo(Change.REFER);
+    }
+
     private static ClientFacts facts(LocalDate birth) {
         return new ClientFacts(
                 Status.POSTNATAL,
