@@ -12,7 +12,9 @@ import fernstep.app.progress.LadderMapper;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.support.Audit;
 import fernstep.core.approach.Approach;
+import fernstep.core.screening.Answer;
 import fernstep.core.screening.Strand;
+import fernstep.exchange.wording.Wording;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -268,6 +270,12 @@ class PlanDeskTest {
         page.click("a:text-is('Print')");
         visitor.see("Plan for Desk Print");
         assertThat(page.locator(".print-item").first()).containsText("Stop or make easier at");
+        for (Answer emergency : Answer.values()) {
+            if (emergency.emergency()) {
+                assertThat(page.locator("main p").last())
+                        .containsText(Wording.english().of(emergency).toLowerCase(java.util.Locale.ROOT));
+            }
+        }
         visitor.checkAccessible();
     }
 }

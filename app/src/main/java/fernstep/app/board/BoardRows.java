@@ -79,8 +79,9 @@ class BoardRows {
     }
 
     private void everything(BoardMapper.State now) {
+        List<Board.Row> fresh = board.rows(null);
         rows.clear();
-        board.rows(null).forEach(r -> rows.put(r.id(), r));
+        fresh.forEach(r -> rows.put(r.id(), r));
         sort();
         day = today.date();
         seen = now.now();

@@ -50,7 +50,7 @@ public class Forecasts {
     /** @param otherwise what is switched on */
     public Outlook of(ClientFile client, Set<Forecast.Change> otherwise) {
         Plans.Desk desk = plans.desk(client);
-        Outlook asItIs = outlook(desk, desk.question(), desk.plan());
+        Outlook asItIs = by(desk, desk.question(), desk.plan());
         return otherwise.isEmpty()
                 ? asItIs
                 : new Outlook(
@@ -60,12 +60,12 @@ public class Forecasts {
                         asItIs.inTraining());
     }
 
-    /** By other stances, from the plan they give. */
-    public Outlook by(Plans.Desk desk, Plan.Question question, Plan plan) {
-        return outlook(desk, question, plan);
-    }
-
-    private Outlook outlook(Plans.Desk desk, Plan.Question q, Plan plan) {
+    /**
+     * From a question and the plan it gives: hers, or what other stances would make of it.
+     *
+     * @param q asked of the same client as the desk
+     */
+    public Outlook by(Plans.Desk desk, Plan.Question q, Plan plan) {
         LocalDate day = today.date();
         ClientFile client = desk.client();
         int daysPerWeek = plan.daysPerWeek().orElse(q.daysPerWeek());

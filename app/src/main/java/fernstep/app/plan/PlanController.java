@@ -9,6 +9,8 @@ import fernstep.app.support.Words;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.measure.Side;
+import fernstep.core.screening.Answer;
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -132,6 +134,9 @@ class PlanController {
     @GetMapping("/visits/{id}/plan/print")
     String print(@PathVariable long id, Model model) {
         fill(id, model);
+        model.addAttribute(
+                "emergencies",
+                Arrays.stream(Answer.values()).filter(Answer::emergency).toList());
         return "plan/print";
     }
 }

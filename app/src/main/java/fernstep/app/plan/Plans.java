@@ -7,7 +7,6 @@ import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.progress.Ladders;
 import fernstep.app.support.Today;
-import fernstep.core.approach.Stances;
 import fernstep.core.catalogue.Span;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Reason;
@@ -134,12 +133,6 @@ public class Plans {
                 .filter(s -> !s.isBlank())
                 .map(Strand::valueOf)
                 .toList();
-    }
-
-    /** What another set of stances would make of the same client today; nothing of it is kept. */
-    public Plan by(Desk desk, Visit visit, Stances stances) {
-        Screening screened = visits.screenedBy(visit, stances);
-        return Plan.of(desk.question().by(stances, screened).with(List.of()));
     }
 
     /** The plan is used: what was chosen by hand becomes where she stands. */
