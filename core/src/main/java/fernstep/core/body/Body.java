@@ -82,8 +82,14 @@ public record Body(double massKg, double heightM, double bellyKg, boolean assume
         return 0.182 * heightM;
     }
 
-    double hipHalfWidthM() {
+    /** Half the outer breadth of the hips (Winter): what she lies on and what is drawn. */
+    public double hipHalfBreadthM() {
         return 0.0955 * heightM;
+    }
+
+    /** From the middle to a hip joint's centre: what turns her (Bell, Pedersen &amp; Brand 1990, J Biomech 23:617). */
+    double hipJointHalfWidthM() {
+        return 0.05 * heightM;
     }
 
     double shoulderHalfWidthM() {

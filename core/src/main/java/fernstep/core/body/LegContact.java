@@ -17,4 +17,9 @@ public enum LegContact {
     public boolean onFloor() {
         return this != NONE && this != WALL;
     }
+
+    /** The floor may carry a part of it. */
+    public boolean onSole() {
+        return this == FOOT || this == HEEL;
+    }
 }

@@ -9,7 +9,7 @@ package fernstep.core.body;
  *     sideways; -90 to 90
  * @param outDeg spread sideways, outward positive; -45 to 90
  * @param on what bears
- * @param floorShare the share of a standing foot's leg that the floor carries: 1 at rest, 0 afloat
+ * @param floorShare the share of what the floor carries of a leg on its foot or heel: 1 at rest, 0 afloat
  */
 public record LegPose(double hipDeg, double kneeDeg, double sweepDeg, double outDeg, LegContact on, double floorShare) {
     static final double HIP_MIN_DEG = -40;
@@ -45,8 +45,29 @@ public record LegPose(double hipDeg, double kneeDeg, double sweepDeg, double out
                 Interpolation.between(floorShare, end.floorShare, share));
     }
 
-    LegPose withKneeBentBy(double deg) {
-        return new LegPose(hipDeg, Math.min(KNEE_MAX_DEG, kneeDeg + deg), sweepDeg, outDeg, on, floorShare);
+    /**
+     * The same leg the moment it leaves what it bore on: a foot or heel stays where it is and the mat carries none of it.
+     */
+    LegPose lifted() {
+        return new LegPose(hipDeg, kneeDeg, sweepDeg, outDeg, on.onSole() ? on : LegContact.NONE, 0);
+    }
+
+    /** The knee bent so much further while the heel stays at its height: the hip bends with it. */
+    LegPose shortenedBy(double deg, double thighM, double shankM) {
+        double knee = Math.min(KNEE_MAX_DEG, kneeDeg + deg);
+        double height = thighM * sin(hipDeg) + shankM * sin(hipDeg - kneeDeg);
+        // thigh·sin h + shank·sin(h - k) = R·sin(h - b) with R and b from the two links
+        double along = thighM + shankM * Math.cos(Math.toRadians(knee));
+        double across = shankM * Math.sin(Math.toRadians(knee));
+        double reach = Math.hypot(along, across);
+        double up = Math.toDegrees(Math.asin(Math.max(-1, Math.min(1, height / reach))));
+        double turned = Math.toDegrees(Math.atan2(across, along));
+        double hip = Math.max(hipDeg, Math.min(HIP_MAX_DEG, up + turned));
+        return new LegPose(hip, knee, sweepDeg, outDeg, on, floorShare);
+    }
+
+    private static double sin(double deg) {
+        return Math.sin(Math.toRadians(deg));
     }
 
     LegPose withHip(double deg) {

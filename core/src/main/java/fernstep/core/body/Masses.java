@@ -59,13 +59,24 @@ final class Masses {
         return weights;
     }
 
+    /** Of a leg what hangs on the body: kneeling, shank and foot lie on the mat and weigh nothing on the spine. */
+    static List<Weight> hangingLeg(Body b, Skeleton.Leg leg, LegPose pose) {
+        List<Weight> all = leg(b, leg);
+        return pose.on() == LegContact.KNEE ? all.subList(0, 1) : all;
+    }
+
+    /** Of an arm what hangs on the body: a forearm that bears lies on what it bears on. */
+    static List<Weight> hangingArm(Body b, Skeleton.Arm arm, ArmPose pose) {
+        List<Weight> all = arm(b, arm, pose.heldKg());
+        return pose.on() == ArmContact.FOREARM ? all.subList(0, 1) : all;
+    }
+
     /** Head, thorax, abdomen, and what a pregnancy adds: all on the head's side of the lumbar section. */
     static List<Weight> upperTrunk(Body b, Skeleton s) {
         double g = Body.GRAVITY * b.massKg();
-        Point3 neck = s.head().minus(s.shoulder());
         List<Weight> weights = new ArrayList<>(4);
-        weights.add(new Weight(g * HEAD, s.shoulder().along(neck.times(1 / neck.length()), COM_HALF * b.headM())));
-        weights.add(new Weight(g * THORAX, s.hip().toward(s.shoulder(), THORAX_AT)));
+        weights.add(head(b, s));
+        weights.add(thorax(b, s));
         weights.add(new Weight(g * ABDOMEN, s.hip().toward(s.shoulder(), ABDOMEN_AT)));
         if (b.bellyKg() > 0) {
             weights.add(new Weight(
@@ -94,8 +105,21 @@ final class Masses {
         List<Weight> all = new ArrayList<>(8);
         all.add(pelvis(b, s));
         for (Side side : Side.values()) {
-            all.addAll(leg(b, s.leg(side)));
+            all.addAll(hangingLeg(b, s.leg(side), s.pose().leg(side)));
         }
         return all;
+    }
+
+    /** What a head that leaves the mat weighs, N, at its centre. */
+    static Weight head(Body b, Skeleton s) {
+        Point3 neck = s.head().minus(s.shoulder());
+        return new Weight(
+                Body.GRAVITY * b.massKg() * HEAD,
+                s.shoulder().along(neck.times(1 / neck.length()), COM_HALF * b.headM()));
+    }
+
+    /** The upper trunk, N, at its centre. */
+    static Weight thorax(Body b, Skeleton s) {
+        return new Weight(Body.GRAVITY * b.massKg() * THORAX, s.hip().toward(s.shoulder(), THORAX_AT));
     }
 }

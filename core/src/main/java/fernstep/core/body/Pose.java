@@ -18,6 +18,9 @@ public record Pose(
     /** Crook lying: how a leg waits when only the other one works. */
     private static final double OVERHEAD_FROM_DEG = 120;
 
+    /** So little of the way that nothing has moved, but what bears has changed. */
+    private static final double JUST_OFF = 1e-6;
+
     private static final LegPose WAITING_LEG = LegPose.on(LegContact.FOOT, 45, 90);
 
     /** Arms at rest, nothing in the hands. */
@@ -66,10 +69,25 @@ public record Pose(
                 lower);
     }
 
-    /** Both free knees bent further: a shorter lever. */
-    public Pose withKneesBentBy(double deg) {
-        return withLegs(
-                left.bears() ? left : left.withKneeBentBy(deg), right.bears() ? right : right.withKneeBentBy(deg));
+    /** Free legs with the knee bent so much further and the heel at its height or higher: a shorter lever. */
+    public Pose withKneesBentBy(double deg, Body body) {
+        return withLegs(shortened(left, deg, body), shortened(right, deg, body));
+    }
+
+    private static LegPose shortened(LegPose leg, double deg, Body body) {
+        boolean lifted = !leg.bears() || leg.floorShare() == 0;
+        return lifted ? leg.shortenedBy(deg, body.thighM(), body.shankM()) : leg;
+    }
+
+    /**
+     * The moment after lift-off: what bears is what bears in the end and nothing has moved yet. A leg that will be free
+     * is still where its sole met the floor.
+     */
+    Pose liftedToward(Pose end) {
+        Pose off = toward(end, JUST_OFF);
+        return off.withLegs(
+                left.bears() && !end.left.bears() ? left.lifted() : off.left,
+                right.bears() && !end.right.bears() ? right.lifted() : off.right);
     }
 
     /** The limb that does not work goes back to where it bears; the left side works. */
@@ -82,7 +100,8 @@ public record Pose(
 
     /** Flat on the back becomes raised on a wedge. */
     public Pose inclined(double wedgeDeg) {
-        TrunkPose raised = new TrunkPose(wedgeDeg, trunk.spineDeg(), trunk.neckDeg(), trunk.pelvisDeg(), trunk.on());
+        TrunkPose raised = new TrunkPose(
+                wedgeDeg, trunk.spineDeg(), trunk.neckDeg(), trunk.pelvisDeg(), trunk.on(), trunk.cushionShare());
         return new Pose(
                 Position.INCLINED,
                 raised,

@@ -1,10 +1,9 @@
 package fernstep.core.body;
 
-/** How far a rung may go for a ceiling of load. */
+/** How far a rung may go for a ceiling of load. Every rung's load rises with its range, which the catalogue checks. */
 public final class RangeSolver {
-    private static final int SCAN_STEPS = 16;
-    private static final double ANGLE_STEP_DEG = 0.1;
-    private static final int MOST_HALVINGS = 14;
+    private static final int MOST_STEPS = 20;
+    private static final double FINEST_SHARE = 0.001;
 
     private RangeSolver() {}
 
@@ -17,8 +16,8 @@ public final class RangeSolver {
     }
 
     /**
-     * The furthest range under a load index: a scan for the first part that is too heavy, then halving to 0.1 degrees. On
-     * a rung whose load only rises that is plain bisection.
+     * The furthest range under a load index, to a thousandth of the range (below 0.1 degrees), by secant steps inside a
+     * bracket that give an end which stays too long half its weight (Illinois).
      *
      * @param ceilingIndex above 0
      * @throws ImpossiblePose for a ceiling of 0 or less
@@ -31,38 +30,35 @@ public final class RangeSolver {
         if (easiest > ceilingIndex) {
             return new Answer.NotReachable(easiest);
         }
-        double good = 0;
-        double bad = Double.NaN;
-        for (int i = 1; i <= SCAN_STEPS; i++) {
-            double range = (double) i / SCAN_STEPS;
-            if (index(movement, body, range) > ceilingIndex) {
-                bad = range;
-                break;
-            }
-            good = range;
-        }
-        if (Double.isNaN(bad)) {
+        double full = index(movement, body, 1);
+        if (full <= ceilingIndex) {
             return new Answer.Reached(movement.point(body, 1));
         }
-        double step = ANGLE_STEP_DEG / span(movement, body);
-        for (int i = 0; i < MOST_HALVINGS && bad - good > step; i++) {
-            double middle = (good + bad) / 2;
-            if (index(movement, body, middle) > ceilingIndex) {
-                bad = middle;
+        double good = 0;
+        double bad = 1;
+        double below = easiest - ceilingIndex;
+        double above = full - ceilingIndex;
+        int lastSide = 0;
+        for (int i = 0; i < MOST_STEPS && bad - good > FINEST_SHARE; i++) {
+            double secant = (good * above - bad * below) / (above - below);
+            double at = Math.max(good + FINEST_SHARE / 2, Math.min(bad - FINEST_SHARE / 2, secant));
+            double over = index(movement, body, at) - ceilingIndex;
+            if (over > 0) {
+                bad = at;
+                above = over;
+                below = lastSide < 0 ? below / 2 : below;
+                lastSide = -1;
             } else {
-                good = middle;
+                good = at;
+                below = over;
+                above = lastSide > 0 ? above / 2 : above;
+                lastSide = 1;
             }
         }
         return new Answer.Reached(movement.point(body, good));
     }
 
     private static double index(Movement movement, Body body, double range) {
-        return TrunkLoad.of(body, movement.at(range)).loadIndex();
-    }
-
-    private static double span(Movement movement, Body body) {
-        double from = movement.dial().angleDeg(Skeleton.of(body, movement.easiest()));
-        double to = movement.dial().angleDeg(Skeleton.of(body, movement.full()));
-        return Math.max(1, Math.abs(to - from));
+        return movement.peak(body, range).loadIndex();
     }
 }

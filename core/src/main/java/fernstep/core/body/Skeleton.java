@@ -35,8 +35,11 @@ public record Skeleton(
     private static final double TOES_REACH_SHARE = 0.071;
     private static final double WRIST_SHARE = 0.02;
     private static final double ELBOW_SHARE = 0.025;
-    static final double CURLED_FROM_DEG = 8;
+    /** Lying, a neck bent so far has lifted the head off mat and pillow. */
+    private static final double HEAD_LIFTED_FROM_DEG = 15;
+
     private static final double SEAT_SHARE = 0.27;
+    private static final double CM_PER_M = 100;
     /** A foot that would lie so much lower than where a leg at rest meets the floor: the hips are up. */
     private static final double BRIDGE_FROM_DEG = 12;
 
@@ -90,6 +93,15 @@ public record Skeleton(
 
     TrunkFrame frame() {
         return TrunkFrame.of(pose.position(), pose.lower(), pitchDeg);
+    }
+
+    /** On the back with the head off the mat: a curl, or its beginning. */
+    boolean headLifted() {
+        return headLifted(pose);
+    }
+
+    private static boolean headLifted(Pose pose) {
+        return pose.trunk().on() == TrunkContact.BACK && pose.trunk().neckDeg() >= HEAD_LIFTED_FROM_DEG;
     }
 
     /** Lumbar section on the straight line from hip to shoulder, as the load is worked out. */
@@ -171,7 +183,7 @@ public record Skeleton(
 
         /** On the hip, the trunk comes up over a bearing forearm by bending sideways; the legs stay level. */
         private double onFlank(@Nullable Side front) {
-            double hipY = b.hipHalfWidthM() + b.ankleM();
+            double hipY = b.hipJointHalfWidthM() + b.ankleM();
             if (front != null) {
                 turnTo(TrunkFrame.pitchDeg(pose.position(), pose.lower(), armArrow(front), armBearingM(front) - hipY));
             }
@@ -212,13 +224,14 @@ public record Skeleton(
         }
 
         private double armBearingM(Side side) {
-            return (pose.arm(side).on() == ArmContact.HAND ? WRIST_SHARE : ELBOW_SHARE) * b.heightM();
+            double joint = pose.arm(side).on() == ArmContact.HAND ? WRIST_SHARE : ELBOW_SHARE;
+            return (joint + pose.arm(side).surfaceShare()) * b.heightM();
         }
 
         /** From the hips' middle to what bears of this leg, along up, front, left. */
         private Point3 legArrow(Side side) {
             LegPose p = pose.leg(side);
-            Point3 joint = new Point3(0, 0, sign(side) * b.hipHalfWidthM());
+            Point3 joint = new Point3(0, 0, sign(side) * b.hipJointHalfWidthM());
             Point3 knee = joint.along(direction(p, p.hipDeg(), side), b.thighM());
             return p.on() == LegContact.KNEE
                     ? knee
@@ -265,7 +278,7 @@ public record Skeleton(
         }
 
         private Point3 hipJoint(Side side, Point3 hip) {
-            return hip.along(legFrame().left(), sign(side) * b.hipHalfWidthM());
+            return hip.along(legFrame().left(), sign(side) * b.hipJointHalfWidthM());
         }
 
         private Leg leg(Side side, Point3 hip) {
@@ -450,7 +463,7 @@ public record Skeleton(
         }
 
         private boolean curled() {
-            return pose.trunk().on() == TrunkContact.BACK && pose.trunk().spineDeg() > CURLED_FROM_DEG;
+            return headLifted(pose) && pose.trunk().spineDeg() > 0;
         }
 
         /** Lying and rounding, the trunk above the lumbar section comes up. */

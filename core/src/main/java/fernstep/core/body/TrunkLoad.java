@@ -21,6 +21,10 @@ public record TrunkLoad(
     private static final double LIES_LONG_DEG = 10;
 
     private static final double CHEST_LIFTED_DEG = 2;
+    /** Where a curl hinges: T12, so far from hip to shoulder. */
+    private static final double T12_SHARE = 0.70;
+    /** Rounded so far the shoulder blades are clear of the mat and the whole upper trunk hangs. */
+    private static final double BLADES_CLEAR_DEG = 25;
 
     public TrunkLoad {
         supports = List.copyOf(supports);
@@ -40,6 +44,16 @@ public record TrunkLoad(
         return lies ? new Lying(body, s).load() : propped(body, s);
     }
 
+    /** Of the same pose with left and right changed over. */
+    public TrunkLoad mirrored() {
+        return new TrunkLoad(bendingNm, -turningNm, lateralNm, loadIndex, supports);
+    }
+
+    /** The index without bending that the back line carries: what pulls at the front wall. */
+    public double frontIndex(Body b) {
+        return of(b, Math.max(0, bendingNm), turningNm, lateralNm, List.of()).loadIndex();
+    }
+
     private static TrunkLoad of(Body b, double bendingNm, double turningNm, double lateralNm, List<Support> supports) {
         double squares = bendingNm * bendingNm + turningNm * turningNm + lateralNm * lateralNm;
         double index = 1000 * Math.sqrt(squares) / (b.massKg() * Body.GRAVITY * b.heightM());
@@ -50,11 +64,11 @@ public record TrunkLoad(
         List<Weight> upper = Masses.upperTrunk(b, s);
         List<Support> supports = new ArrayList<>();
         for (Side side : Side.values()) {
-            List<Weight> arm = Masses.arm(b, s.arm(side), s.pose().arm(side).heldKg());
-            if (s.pose().trunk().on() == TrunkContact.BACK && s.pose().arm(side).bears()) {
-                supports.add(resting(arm));
+            ArmPose pose = s.pose().arm(side);
+            if (s.pose().trunk().on() == TrunkContact.BACK && pose.bears()) {
+                supports.add(resting(Masses.arm(b, s.arm(side), pose.heldKg())));
             } else {
-                upper.addAll(arm);
+                upper.addAll(Masses.hangingArm(b, s.arm(side), pose));
             }
         }
         List<Weight> all = new ArrayList<>(upper);
@@ -82,11 +96,12 @@ public record TrunkLoad(
         TrunkFrame frame = s.frame();
         double turning = moment.dot(frame.up());
         double fromBelow = turning - statics.unbalancedNm() * frame.up().x();
+        double borne = 1 - s.pose().trunk().cushionShare();
         return of(
                 b,
-                -moment.dot(frame.left()),
-                Math.abs(turning) >= Math.abs(fromBelow) ? turning : fromBelow,
-                moment.dot(frame.front()),
+                -borne * moment.dot(frame.left()),
+                borne * (Math.abs(turning) >= Math.abs(fromBelow) ? turning : fromBelow),
+                borne * moment.dot(frame.front()),
                 supports);
     }
 
@@ -127,7 +142,8 @@ public record TrunkLoad(
             all.addAll(Masses.lower(b, s));
             Statics statics = Statics.lying(all, heels);
             return switch (s.pose().trunk().on()) {
-                case FRONT -> of(b, -Math.max(legsNm, chestNm()), turningNm, 0, statics.supports());
+                case FRONT ->
+                    of(b, -Math.max(legsNm, chestNm() + Math.max(0, armsNm)), turningNm, 0, statics.supports());
                 case FLANK -> of(b, 0, 0, legsNm, statics.supports());
                 default -> of(b, legsNm + armsNm + curlNm(), turningNm, 0, statics.supports());
             };
@@ -148,12 +164,12 @@ public record TrunkLoad(
             double unsupported = switch (pose.on()) {
                 case NONE -> 1;
                 case FOOT -> 1 - pose.floorShare();
-                case HEEL -> leg.kneeDeg() < LIES_LONG_DEG ? 0 : 1 - carriedN / Masses.legN(b);
+                case HEEL -> 1 - pose.floorShare() * (leg.kneeDeg() < LIES_LONG_DEG ? 1 : carriedN / Masses.legN(b));
                 case TOES -> 1 - carriedN / Masses.legN(b);
                 case KNEE, WALL -> 0;
             };
             if (pose.on().onFloor()) {
-                double share = pose.on() == LegContact.FOOT ? pose.floorShare() : 1;
+                double share = pose.on().onSole() ? pose.floorShare() : 1;
                 heels.add(new Support(Support.Group.LEGS, bearing, share * carriedN, 0, false));
             }
             legsNm += unsupported * aboutHip;
@@ -162,7 +178,7 @@ public record TrunkLoad(
 
         private void arm(Side side) {
             ArmPose pose = s.pose().arm(side);
-            if (pose.bears() || pose.besideHer()) {
+            if (pose.bears() || pose.besideHer() || s.headLifted()) {
                 return;
             }
             Skeleton.Arm arm = s.arm(side);
@@ -172,17 +188,28 @@ public record TrunkLoad(
             }
         }
 
-        /** A trunk that curls up off the floor hangs from the lumbar section: the front wall holds it. */
+        /** Only what has left the mat hangs: the head, then arms and upper trunk by how far the blades are clear. */
         private double curlNm() {
-            if (s.pose().trunk().spineDeg() <= Skeleton.CURLED_FROM_DEG) {
+            if (!s.headLifted()) {
                 return 0;
             }
-            double section = s.lumbar().x();
-            double sum = 0;
-            for (Weight w : Masses.upper(b, s)) {
-                sum += w.newtons() * -footward * (w.at().x() - section);
+            double hinge = s.hip().toward(s.shoulder(), T12_SHARE).x();
+            double sum = aboutHinge(Masses.head(b, s), hinge);
+            double clear = clearShare();
+            for (Side side : Side.values()) {
+                for (Weight w : Masses.arm(b, s.arm(side), s.pose().arm(side).heldKg())) {
+                    sum += clear * aboutHinge(w, hinge);
+                }
             }
-            return sum;
+            return sum + clear * aboutHinge(Masses.thorax(b, s), hinge);
+        }
+
+        private double clearShare() {
+            return Math.max(0, Math.min(1, s.pose().trunk().spineDeg() / BLADES_CLEAR_DEG));
+        }
+
+        private double aboutHinge(Weight w, double hingeX) {
+            return w.newtons() * -footward * (w.at().x() - hingeX);
         }
 
         /** Face down, a lifted chest hangs from the lumbar section, less what the arms carry together with the pelvis. */

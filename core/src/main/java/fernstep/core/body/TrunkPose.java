@@ -9,8 +9,10 @@ package fernstep.core.body;
  * @param neckDeg head toward the chest positive; -50 to 60
  * @param pelvisDeg pelvis tucked under positive, tipped forward negative; -30 to 30; drawn
  * @param on what bears
+ * @param cushionShare the share of a lifted trunk that a cushion under it carries, 0 to 1
  */
-public record TrunkPose(double pitchDeg, double spineDeg, double neckDeg, double pelvisDeg, TrunkContact on) {
+public record TrunkPose(
+        double pitchDeg, double spineDeg, double neckDeg, double pelvisDeg, TrunkContact on, double cushionShare) {
 
     /** @throws ImpossiblePose outside the ranges above */
     public TrunkPose {
@@ -18,18 +20,26 @@ public record TrunkPose(double pitchDeg, double spineDeg, double neckDeg, double
         ImpossiblePose.angle("spine", spineDeg, -60, 90);
         ImpossiblePose.angle("neck", neckDeg, -50, 60);
         ImpossiblePose.angle("pelvis", pelvisDeg, -30, 30);
+        if (!(cushionShare >= 0 && cushionShare <= 1)) {
+            throw new ImpossiblePose("cushion", "cushion share was " + cushionShare, "from 0 to 1");
+        }
     }
 
     public static TrunkPose on(TrunkContact on) {
-        return new TrunkPose(0, 0, 0, 0, on);
+        return new TrunkPose(0, 0, 0, 0, on, 0);
     }
 
+    /** Rolled over, the trunk lies as it will lie: between two sides of her its pitch means nothing. */
     TrunkPose toward(TrunkPose end, double share) {
+        boolean rolls = on != end.on && end.on == TrunkContact.FLANK;
         return new TrunkPose(
-                Interpolation.between(pitchDeg, end.pitchDeg, share),
+                rolls
+                        ? Interpolation.contact(pitchDeg, end.pitchDeg, share)
+                        : Interpolation.between(pitchDeg, end.pitchDeg, share),
                 Interpolation.between(spineDeg, end.spineDeg, share),
                 Interpolation.between(neckDeg, end.neckDeg, share),
                 Interpolation.between(pelvisDeg, end.pelvisDeg, share),
-                Interpolation.contact(on, end.on, share));
+                Interpolation.contact(on, end.on, share),
+                Interpolation.between(cushionShare, end.cushionShare, share));
     }
 }

@@ -1,14 +1,20 @@
 package fernstep.core.catalogue;
 
+import fernstep.core.body.Body;
 import fernstep.core.body.Pose;
 import fernstep.core.screening.Strand;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Deque;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** All strands and rungs, checked as a whole. */
 public final class Catalogue {
@@ -21,6 +27,8 @@ public final class Catalogue {
     private final Map<Strand, CatalogueStrand> strands = new EnumMap<>(Strand.class);
     private final Map<String, Rung> rungs = new LinkedHashMap<>();
 
+    private static final Body USUAL_BODY = Body.of(null, null);
+    private final Map<String, double[]> frontIndices = new ConcurrentHashMap<>();
     private final Map<String, Pose> postures;
 
     private Catalogue(Map<String, Pose> postures) {
@@ -64,6 +72,7 @@ public final class Catalogue {
             });
         });
         catalogue.rungs.values().forEach(rung -> catalogue.checkReferences(rung, fileOf, textByFile));
+        catalogue.rungs.values().forEach(rung -> catalogue.checkLoops(rung, fileOf, textByFile));
         return catalogue;
     }
 
@@ -94,20 +103,59 @@ public final class Catalogue {
                     throw problemAt(file, text, rung.code(), rung.code() + " names an unknown stand-in " + code);
                 });
         rung.gates().forEach(gate -> {
-            rungOf(gate).filter(code -> !rungs.containsKey(code)).ifPresent(code -> {
+            gate.rungAskedFor().filter(code -> !rungs.containsKey(code)).ifPresent(code -> {
                 throw problemAt(file, text, rung.code(), rung.code() + " waits for an unknown rung " + code);
             });
         });
     }
 
-    private static Optional<String> rungOf(RungGate gate) {
-        if (gate instanceof RungGate.CleanRung clean) {
-            return Optional.of(clean.rung());
+    private void checkLoops(Rung rung, Map<String, String> fileOf, Map<String, String> textByFile) {
+        if (leading(rung).stream().anyMatch(r -> r.code().equals(rung.code()))) {
+            String file = fileOf.getOrDefault(rung.code(), "");
+            String text = textByFile.getOrDefault(file, "");
+            throw problemAt(file, text, rung.code(), rung.code() + " waits for itself");
         }
-        if (gate instanceof RungGate.AnySide any) {
-            return Optional.of(any.rung());
+    }
+
+    /**
+     * The rungs that lead to this one at once: those its gates ask for, and the one it branches off. What opens with the
+     * first day has none.
+     */
+    public List<Rung> leadingAtOnce(Rung rung) {
+        if (rung.fromDayOne()) {
+            return List.of();
         }
-        return gate instanceof RungGate.TopHeldWeeks held ? Optional.of(held.rung()) : Optional.empty();
+        Set<String> codes = new LinkedHashSet<>();
+        rung.gates().forEach(g -> g.rungAskedFor().ifPresent(codes::add));
+        if (rung.branchOf() != null) {
+            codes.add(rung.branchOf());
+        }
+        return codes.stream().map(this::rung).toList();
+    }
+
+    /** Every rung that leads to this one, near or far. */
+    public List<Rung> leading(Rung rung) {
+        Map<String, Rung> all = new LinkedHashMap<>();
+        Deque<Rung> open = new ArrayDeque<>(leadingAtOnce(rung));
+        while (!open.isEmpty()) {
+            Rung next = open.pop();
+            if (all.put(next.code(), next) == null) {
+                open.addAll(leadingAtOnce(next));
+            }
+        }
+        return List.copyOf(all.values());
+    }
+
+    /** Load index without what the back line carries, of a usual body, at the easiest (0) or full range (1). */
+    public double frontIndex(Rung rung, int range) {
+        if (rung.family() == null) {
+            return 0;
+        }
+        return frontIndices
+                .computeIfAbsent(rung.code(), code -> new double[] {
+                    rung.movement().peak(USUAL_BODY, 0).frontIndex(USUAL_BODY),
+                    rung.movement().peak(USUAL_BODY, 1).frontIndex(USUAL_BODY)
+                })[range];
     }
 
     private static CatalogueProblem problemAt(String file, String text, String code, String reason) {

@@ -80,7 +80,8 @@ final class PoseReader {
                             t.number("spine", from.spineDeg()),
                             t.number("neck", from.neckDeg()),
                             t.number("pelvis", from.pelvisDeg()),
-                            t.has("on") ? t.code("on", TrunkContact.class) : from.on());
+                            t.has("on") ? t.code("on", TrunkContact.class) : from.on(),
+                            t.number("cushion", from.cushionShare()));
                     t.nothingElse();
                     return trunk;
                 })
@@ -91,7 +92,7 @@ final class PoseReader {
         return p.optionalPart(field)
                 .map(l -> {
                     LegContact on = l.has("on") ? l.code("on", LegContact.class) : from.on();
-                    double rests = on == from.on() ? from.floorShare() : on == LegContact.FOOT ? 1 : 0;
+                    double rests = on == from.on() ? from.floorShare() : on.onSole() ? 1 : 0;
                     LegPose leg = new LegPose(
                             l.number("hip", from.hipDeg()),
                             l.number("knee", from.kneeDeg()),
@@ -113,7 +114,8 @@ final class PoseReader {
                             a.number("elbow", from.elbowDeg()),
                             a.number("out", from.outDeg()),
                             a.has("on") ? a.code("on", ArmContact.class) : from.on(),
-                            a.number("kg", from.heldKg()));
+                            a.number("kg", from.heldKg()),
+                            a.number("surface", from.surfaceShare()));
                     a.nothingElse();
                     return arm;
                 })

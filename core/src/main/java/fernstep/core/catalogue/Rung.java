@@ -24,6 +24,9 @@ import org.jspecify.annotations.Nullable;
  * @param watch signs that matter most, first first
  * @param levers allowed ways to ease, in order
  * @param helpers what may be added, in order
+ * @param fromDayOne posture, breath and getting up: no gate but an emergency, also while asking first
+ * @param upright the same exercise seated, standing or at a wall, where the floor is closed; null where it has none
+ * @param easierPosition the same exercise where it asks less of her, by model or against gravity; null where there is none
  * @param branchOf the rung this is a side branch of; null on the main line
  * @param standIns codes of rungs that practitioners take instead where its position is closed, first first
  * @param cues one line per activation stance, and per spine stance where the spine matters
@@ -47,11 +50,17 @@ public record Rung(
         List<SignCode> watch,
         List<Lever> levers,
         List<Helper> helpers,
+        boolean fromDayOne,
+        @Nullable Variant upright,
+        @Nullable Variant easierPosition,
         @Nullable String branchOf,
         List<String> standIns,
         String howTo,
         Map<String, String> cues,
         String caution) {
+
+    /** The same exercise in another position. */
+    public record Variant(Position position, Movement movement) {}
 
     public Rung {
         gates = List.copyOf(gates);
@@ -65,12 +74,17 @@ public record Rung(
 
     /** How far can be chosen: the easiest range is not the full one. */
     public boolean hasRange() {
-        return !movement.easiest().equals(movement.full());
+        return movement.hasRange();
     }
 
-    /** The load at a range; empty for a rung that loads the trunk in no way that is followed. */
+    /** The greatest load on the way to a range; empty for a rung that loads the trunk in no way that is followed. */
     public Optional<TrunkLoad> loadAt(double range, Body body) {
-        return family == null ? Optional.empty() : Optional.of(TrunkLoad.of(body, movement.at(range)));
+        return family == null ? Optional.empty() : Optional.of(movement.peak(body, range));
+    }
+
+    /** Its load index at a range; 0 where no load is followed. */
+    public double indexAt(double range, Body body) {
+        return family == null ? 0 : movement.peak(body, range).loadIndex();
     }
 
     public boolean offers(Lever lever) {
@@ -105,9 +119,38 @@ public record Rung(
         return moved(position, movement.onForearms());
     }
 
+    /** The same rung off the floor, where it has such a form. */
+    public Optional<Rung> offTheFloor() {
+        return Optional.ofNullable(upright).map(v -> moved(v.position(), v.movement()));
+    }
+
     private Rung moved(Position position, Movement movement) {
         return new Rung(
-                code, name, strand, order, aim, position, perSide, loaded, window, tempo, gates, movement, family, view,
-                props, watch, levers, helpers, branchOf, standIns, howTo, cues, caution);
+                code,
+                name,
+                strand,
+                order,
+                aim,
+                position,
+                perSide,
+                loaded,
+                window,
+                tempo,
+                gates,
+                movement,
+                family,
+                view,
+                props,
+                watch,
+                levers,
+                helpers,
+                fromDayOne,
+                upright,
+                easierPosition,
+                branchOf,
+                standIns,
+                howTo,
+                cues,
+                caution);
     }
 }

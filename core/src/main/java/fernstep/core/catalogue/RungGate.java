@@ -1,42 +1,144 @@
 package fernstep.core.catalogue;
 
-import fernstep.core.client.Restriction;
 import fernstep.core.screening.GateCode;
+import java.util.Optional;
 
-/** A condition on a rung beyond its strand's own gate. */
+/**
+ * A condition on a rung. Whoever reads gates answers every kind: a kind that nobody handles does not compile, and none can
+ * fall through to open.
+ */
 public sealed interface RungGate {
+    <R> R read(Kinds<R> kinds);
+
+    /** The rung that must be clean before, where this gate asks for one. */
+    default Optional<String> rungAskedFor() {
+        return Optional.empty();
+    }
+
+    /** An answer for every kind of gate. */
+    interface Kinds<R> {
+        R opened(Opened gate);
+
+        R cleanRung(CleanRung gate);
+
+        R setGrade(SetGrade gate);
+
+        R breathControl(BreathControl gate);
+
+        R notPregnant(NotPregnant gate);
+
+        R anySide(AnySide gate);
+
+        R pregnantToWeek(PregnantToWeek gate);
+
+        R cleanWeeks(CleanWeeks gate);
+
+        R topHeldWeeks(TopHeldWeeks gate);
+
+        R scoop(Scoop gate);
+
+        R firmMidline(FirmMidline gate);
+    }
+
     /** A dated gate or clearance of brief screening. */
-    record Opened(GateCode code) implements RungGate {}
+    record Opened(GateCode code) implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.opened(this);
+        }
+    }
 
     /** Another rung at its window's top; on both sides where it has sides and {@code bothSides}. */
-    record CleanRung(String rung, boolean bothSides) implements RungGate {}
+    record CleanRung(String rung, boolean bothSides) implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.cleanRung(this);
+        }
+
+        @Override
+        public Optional<String> rungAskedFor() {
+            return Optional.of(rung);
+        }
+    }
 
     /** Deep-core set graded at least so, on the weaker side. */
-    record SetGrade(int atLeast) implements RungGate {}
+    record SetGrade(int atLeast) implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.setGrade(this);
+        }
+    }
 
     /** Cough not reversed, or breath tolerance of three or more. */
-    record BreathControl() implements RungGate {}
+    record BreathControl() implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.breathControl(this);
+        }
+    }
 
-    record NotPregnant() implements RungGate {}
-
-    /** A position or load that must not be closed for her. */
-    record Without(Restriction restriction) implements RungGate {}
+    record NotPregnant() implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.notPregnant(this);
+        }
+    }
 
     /** Another rung clean on at least one side. */
-    record AnySide(String rung) implements RungGate {}
+    record AnySide(String rung) implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.anySide(this);
+        }
+
+        @Override
+        public Optional<String> rungAskedFor() {
+            return Optional.of(rung);
+        }
+    }
 
     /** Open in pregnancy up to and with this week only. */
-    record PregnantToWeek(int week) implements RungGate {}
+    record PregnantToWeek(int week) implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.pregnantToWeek(this);
+        }
+    }
 
     /** So many weeks of clean foundation work. */
-    record CleanWeeks(int weeks) implements RungGate {}
+    record CleanWeeks(int weeks) implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.cleanWeeks(this);
+        }
+    }
 
     /** Another rung kept at its top for so many weeks. */
-    record TopHeldWeeks(String rung, int weeks) implements RungGate {}
+    record TopHeldWeeks(String rung, int weeks) implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.topHeldWeeks(this);
+        }
+
+        @Override
+        public Optional<String> rungAskedFor() {
+            return Optional.of(rung);
+        }
+    }
 
     /** On hands and knees the belly rises on the out-breath. */
-    record Scoop() implements RungGate {}
+    record Scoop() implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.scoop(this);
+        }
+    }
 
     /** No ridge on the head lift. */
-    record FirmMidline() implements RungGate {}
+    record FirmMidline() implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.firmMidline(this);
+        }
+    }
 }

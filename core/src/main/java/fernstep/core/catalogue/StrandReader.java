@@ -8,7 +8,6 @@ import fernstep.core.body.LoadFamily;
 import fernstep.core.body.Movement;
 import fernstep.core.body.Pose;
 import fernstep.core.body.TrunkLoad;
-import fernstep.core.client.Restriction;
 import fernstep.core.findings.SignCode;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Strand;
@@ -18,12 +17,21 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Reads one strand file; the field list here is its schema. */
 final class StrandReader {
+    /** A range that a practitioner can feel: the load rises by at least this much from its easiest to its full end. */
+    private static final double RANGE_WORTH_HAVING = 1.15;
+
+    private static final double STILL_THE_SAME = 0.999;
+    /** An easier position takes off at least this much. */
+    private static final double EASIER_AT_MOST = 0.97;
+
+    private static final int RANGES_TRIED = 4;
     private static final Body TRIED_ON = Body.of(68.0, 165.0);
-    private static final int POSES_TRIED = 8;
-    private static final double STILL_THE_SAME = 0.99;
+    private static final List<Body> BODIES =
+            List.of(TRIED_ON, Body.of(68.0, 165.0).pregnant(40));
 
     private StrandReader() {}
 
@@ -54,6 +62,8 @@ final class StrandReader {
         cues.putAll(p.textByCode("spineCues", Stances.Spine.class));
         YamlPart tempo = own(p, usual, "tempo").part("tempo");
         Movement movement = movement(p, poses);
+        LoadFamily family =
+                own(p, usual, "family").has("family") ? own(p, usual, "family").code("family", LoadFamily.class) : null;
         Rung rung = new Rung(
                 p.text("code"),
                 p.text("name"),
@@ -67,12 +77,15 @@ final class StrandReader {
                 new Tempo(tempo.whole("lift"), tempo.whole("return"), tempo.whole("rest")),
                 gates(p),
                 movement,
-                own(p, usual, "family").has("family") ? own(p, usual, "family").code("family", LoadFamily.class) : null,
+                family,
                 own(p, usual, "view").has("view") ? own(p, usual, "view").code("view", View.class) : View.SIDE,
                 p.codes("props", Prop.class),
                 own(p, usual, "watch").codes("watch", SignCode.class),
                 own(p, usual, "levers").codes("levers", Lever.class),
                 own(p, usual, "helpers").codes("helpers", Helper.class),
+                p.flag("fromDayOne", false),
+                variant(p, "upright", poses),
+                variant(p, "easier", poses),
                 p.optionalText("branchOf").orElse(null),
                 p.texts("standIns"),
                 p.text("howTo"),
@@ -83,10 +96,14 @@ final class StrandReader {
         if (!everyCue) {
             throw p.problem("code", rung.code() + " needs a cue for every activation stance");
         }
-        boolean needsRange = rung.offers(Lever.RAISE_RANGE) || rung.offers(Lever.BEND_KNEE);
-        if (needsRange && !rung.hasRange()) {
+        if (rung.offers(Lever.RAISE_RANGE) && !rung.hasRange()) {
             throw p.problem("levers", rung.code() + " offers a range lever but has no range");
         }
+        if (rung.offers(Lever.EASIER_POSITION) != (rung.easierPosition() != null)) {
+            throw p.problem("levers", rung.code() + " must name its easier position where it offers that lever");
+        }
+        checkRange(p, rung);
+        checkEasier(p, rung);
         boolean needsHelper = rung.offers(Lever.ADD_HELPER) || rung.offers(Lever.SUPPORT);
         if (needsHelper && rung.helpers().isEmpty()) {
             throw p.problem("levers", rung.code() + " offers a helper lever but names no helper");
@@ -117,59 +134,106 @@ final class StrandReader {
     private static List<RungGate> gates(YamlPart p) {
         List<RungGate> gates = new ArrayList<>();
         for (YamlPart g : p.parts("gates")) {
-            if (g.has("topHeldWeeks")) {
-                gates.add(new RungGate.TopHeldWeeks(g.text("rung"), g.whole("topHeldWeeks")));
-            } else if (g.has("opened")) {
-                gates.add(new RungGate.Opened(g.code("opened", GateCode.class)));
-            } else if (g.has("rung")) {
-                gates.add(new RungGate.CleanRung(g.text("rung"), g.flag("bothSides", false)));
-            } else if (g.has("setGrade")) {
-                gates.add(new RungGate.SetGrade(g.whole("setGrade")));
-            } else if (g.has("without")) {
-                gates.add(new RungGate.Without(g.code("without", Restriction.class)));
-            } else if (g.flag("notPregnant", false)) {
-                gates.add(new RungGate.NotPregnant());
-            } else if (g.has("pregnantToWeek")) {
-                gates.add(new RungGate.PregnantToWeek(g.whole("pregnantToWeek")));
-            } else if (g.has("cleanWeeks")) {
-                gates.add(new RungGate.CleanWeeks(g.whole("cleanWeeks")));
-            } else if (g.flag("scoop", false)) {
-                gates.add(new RungGate.Scoop());
-            } else if (g.flag("firmMidline", false)) {
-                gates.add(new RungGate.FirmMidline());
-            } else if (g.has("anySide")) {
-                gates.add(new RungGate.AnySide(g.text("anySide")));
-            } else if (g.flag("breathControl", false)) {
-                gates.add(new RungGate.BreathControl());
-            }
+            gates.add(gate(g));
             g.nothingElse();
         }
         return gates;
     }
 
+    /** A kind that is not known stops the start: it could only be read as open. */
+    private static RungGate gate(YamlPart g) {
+        if (g.has("topHeldWeeks")) {
+            return new RungGate.TopHeldWeeks(g.text("rung"), g.whole("topHeldWeeks"));
+        } else if (g.has("opened")) {
+            return new RungGate.Opened(g.code("opened", GateCode.class));
+        } else if (g.has("rung")) {
+            return new RungGate.CleanRung(g.text("rung"), g.flag("bothSides", false));
+        } else if (g.has("setGrade")) {
+            return new RungGate.SetGrade(g.whole("setGrade"));
+        } else if (g.flag("notPregnant", false)) {
+            return new RungGate.NotPregnant();
+        } else if (g.has("pregnantToWeek")) {
+            return new RungGate.PregnantToWeek(g.whole("pregnantToWeek"));
+        } else if (g.has("cleanWeeks")) {
+            return new RungGate.CleanWeeks(g.whole("cleanWeeks"));
+        } else if (g.flag("scoop", false)) {
+            return new RungGate.Scoop();
+        } else if (g.flag("firmMidline", false)) {
+            return new RungGate.FirmMidline();
+        } else if (g.has("anySide")) {
+            return new RungGate.AnySide(g.text("anySide"));
+        } else if (g.flag("breathControl", false)) {
+            return new RungGate.BreathControl();
+        }
+        throw g.problem("", "a gate of a kind that is not known: " + String.join(", ", g.names()));
+    }
+
+    private static Rung.@Nullable Variant variant(YamlPart p, String field, PoseReader poses) {
+        return p.optionalPart(field)
+                .map(v -> {
+                    Movement movement = read(v, poses);
+                    return new Rung.Variant(movement.full().position(), movement);
+                })
+                .orElse(null);
+    }
+
     private static Movement movement(YamlPart p, PoseReader poses) {
-        YamlPart move = p.part("move");
+        return read(p.part("move"), poses);
+    }
+
+    private static Movement read(YamlPart move, PoseReader poses) {
         Pose full = poses.read(move, "full");
         Pose start = move.has("start") ? poses.read(move, "start") : full;
+        Pose startEasiest = move.has("startEasiest") ? poses.read(move, "startEasiest") : start;
         Pose easiest = move.has("easiest") ? poses.read(move, "easiest") : full;
         Dial dial = move.has("dial") ? move.code("dial", Dial.class) : Dial.HIP;
-        boolean rises = move.flag("rises", true);
         move.nothingElse();
-        Movement movement = new Movement(start, easiest, full, dial, rises);
+        Movement movement = new Movement(startEasiest, start, easiest, full, dial);
         try {
+            for (int i = 0; i <= RANGES_TRIED; i++) {
+                movement.peak(TRIED_ON, (double) i / RANGES_TRIED);
+                TrunkLoad.of(TRIED_ON, movement.startAt((double) i / RANGES_TRIED));
+            }
+        } catch (ImpossiblePose e) {
+            throw move.problem("", e.getMessage());
+        }
+        return movement;
+    }
+
+    private static void checkRange(YamlPart p, Rung rung) {
+        if (!rung.hasRange()) {
+            return;
+        }
+        if (rung.family() == null) {
+            throw p.problem("move", rung.code() + " has a range but no load family: nothing says what the range does");
+        }
+        for (Body body : BODIES) {
             double before = 0;
-            for (int i = 0; i <= POSES_TRIED; i++) {
-                double share = (double) i / POSES_TRIED;
-                double index = TrunkLoad.of(TRIED_ON, movement.at(share)).loadIndex();
-                TrunkLoad.of(TRIED_ON, movement.during(1, share));
-                if (rises && index < before * STILL_THE_SAME) {
-                    throw p.problem("move", "the load falls while the range grows; say 'rises: false'");
+            for (int i = 0; i <= RANGES_TRIED; i++) {
+                double index = rung.indexAt((double) i / RANGES_TRIED, body);
+                if (index < before * STILL_THE_SAME) {
+                    throw p.problem("move", rung.code() + ": the load falls while the range grows");
                 }
                 before = index;
             }
-        } catch (ImpossiblePose e) {
-            throw p.problem("move", e.getMessage());
+            double rises = before / rung.indexAt(0, body);
+            if (rises < RANGE_WORTH_HAVING) {
+                throw p.problem(
+                        "move",
+                        rung.code() + ": from its easiest to its full range the load rises by "
+                                + Math.round(100 * (rises - 1)) + " %, less than 15 %: such a rung has no range");
+            }
         }
-        return movement;
+    }
+
+    private static void checkEasier(YamlPart p, Rung rung) {
+        Rung.Variant easier = rung.easierPosition();
+        if (easier == null || rung.family() == null) {
+            return;
+        }
+        double index = easier.movement().peak(TRIED_ON, 1).loadIndex();
+        if (index > EASIER_AT_MOST * rung.indexAt(0, TRIED_ON)) {
+            throw p.problem("easier", rung.code() + ": its easier position asks no less of her");
+        }
     }
 }

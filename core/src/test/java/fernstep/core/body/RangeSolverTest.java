@@ -19,15 +19,15 @@ class RangeSolverTest {
     private static final Movement LOWERING = new Movement(
             Pose.lying(LegPose.free(90, 0), RESTING),
             Pose.lying(LegPose.free(90, 0), RESTING),
+            Pose.lying(LegPose.free(90, 0), RESTING),
             Pose.lying(LegPose.free(0, 0), RESTING),
-            Dial.HIP,
-            true);
+            Dial.HIP);
 
-    /** √((39.777·cos φ − 0.643·sin φ)² + 17.949²)/1167.39·1000: 4.05476 kg·m and the foot's own 1.015·0.1292 kg·m. */
+    /** √((39.777·cos φ − 0.643·sin φ)² + 9.398²)/1167.39·1000: 4.05476 kg·m and the foot's own 1.015·0.1292 kg·m. */
     private static double index(double hipDeg) {
         double f = Math.toRadians(hipDeg);
         double bending = 9.81 * (4.05476 * Math.cos(f) - 1.015 * 0.1292 * Math.sin(f));
-        return 1000 * Math.hypot(bending, 17.9491) / 1167.39;
+        return 1000 * Math.hypot(bending, 9.3975) / 1167.39;
     }
 
     @ParameterizedTest
@@ -36,7 +36,7 @@ class RangeSolverTest {
         assertThat(RangeSolver.solve(LOWERING, BODY, index(hipDeg)))
                 .isInstanceOfSatisfying(
                         Reached.class,
-                        r -> assertThat(r.point().angleDeg())
+                        r -> assertThat(r.point().value())
                                 .isCloseTo(hipDeg, within(0.1))
                                 .isGreaterThanOrEqualTo(hipDeg - 0.01));
     }
@@ -61,27 +61,6 @@ class RangeSolverTest {
         assertThat(RangeSolver.solve(LOWERING, BODY, 1))
                 .isInstanceOfSatisfying(
                         NotReachable.class, n -> assertThat(n.easiestIndex()).isCloseTo(index(90), within(0.01)));
-    }
-
-    @Test
-    void keeps_every_smaller_range_under_the_ceiling_too_where_the_load_rises_and_falls() {
-        Movement overTheTop = new Movement(
-                LOWERING.start(),
-                Pose.lying(LegPose.free(60, 0), RESTING),
-                Pose.lying(LegPose.free(80, 140), RESTING),
-                Dial.HIP,
-                false);
-        double top = 0;
-        for (int i = 0; i <= 100; i++) {
-            top = Math.max(top, TrunkLoad.of(BODY, overTheTop.at(i / 100.0)).loadIndex());
-        }
-        double ceiling = 0.999 * top;
-        double reached =
-                ((Reached) RangeSolver.solve(overTheTop, BODY, ceiling)).point().range();
-        for (int i = 0; i <= 50; i++) {
-            assertThat(TrunkLoad.of(BODY, overTheTop.at(reached * i / 50)).loadIndex())
-                    .isLessThanOrEqualTo(ceiling + 1e-9);
-        }
     }
 
     @Test
