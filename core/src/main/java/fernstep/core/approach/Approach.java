@@ -8,6 +8,7 @@ import fernstep.core.approach.Stances.EffortTiming;
 import fernstep.core.approach.Stances.Flexion;
 import fernstep.core.approach.Stances.GapReading;
 import fernstep.core.approach.Stances.Garment;
+import fernstep.core.approach.Stances.Size;
 import fernstep.core.approach.Stances.Spine;
 import fernstep.core.approach.Stances.Start;
 
@@ -23,7 +24,8 @@ public enum Approach {
             Start.EARLY_GENTLE,
             DoseStance.MICRO_DAILY,
             Flexion.AVOID,
-            Garment.SUGGEST)),
+            Garment.SUGGEST,
+            Size.THREE_TO_FOUR)),
     BREATH_LED(new Stances(
             Activation.FLOOR_FIRST,
             Spine.NATURAL_CURVE,
@@ -34,7 +36,8 @@ public enum Approach {
             Start.CLEARANCE_FIRST,
             DoseStance.BREATH_COUNTED,
             Flexion.AVOID,
-            Garment.OPTIONAL)),
+            Garment.OPTIONAL,
+            Size.THREE_TO_FIVE)),
     SLOW_LADDER(new Stances(
             Activation.FLOOR_FIRST,
             Spine.BY_FINDING,
@@ -45,7 +48,8 @@ public enum Approach {
             Start.CLEARANCE_FIRST,
             DoseStance.MASTERY_REPS,
             Flexion.LATE_GRADED,
-            Garment.OPTIONAL)),
+            Garment.OPTIONAL,
+            Size.FOUR_TO_SIX)),
     GRADED_LOAD(new Stances(
             Activation.BRACE_ALL_ROUND,
             Spine.NATURAL_CURVE,
@@ -56,7 +60,8 @@ public enum Approach {
             Start.CLEARANCE_FIRST,
             DoseStance.SETS_WEEKLY,
             Flexion.LATE_GRADED,
-            Garment.OPTIONAL));
+            Garment.OPTIONAL,
+            Size.FIVE_TO_SEVEN));
 
     private final Stances stances;
 

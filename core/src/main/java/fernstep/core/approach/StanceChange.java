@@ -8,6 +8,7 @@ import fernstep.core.approach.Stances.EffortTiming;
 import fernstep.core.approach.Stances.Flexion;
 import fernstep.core.approach.Stances.GapReading;
 import fernstep.core.approach.Stances.Garment;
+import fernstep.core.approach.Stances.Size;
 import fernstep.core.approach.Stances.Spine;
 import fernstep.core.approach.Stances.Start;
 import java.util.Arrays;
@@ -24,7 +25,8 @@ public enum StanceChange {
     START(Start.class),
     DOSE(DoseStance.class),
     FLEXION(Flexion.class),
-    GARMENT(Garment.class);
+    GARMENT(Garment.class),
+    SIZE(Size.class);
 
     private final Class<? extends Enum<?>> type;
 
@@ -48,6 +50,7 @@ public enum StanceChange {
             case DOSE -> s.dose().name();
             case FLEXION -> s.flexion().name();
             case GARMENT -> s.garment().name();
+            case SIZE -> s.size().name();
         };
     }
 
@@ -66,7 +69,8 @@ public enum StanceChange {
                 this == START ? Start.valueOf(option) : s.start(),
                 this == DOSE ? DoseStance.valueOf(option) : s.dose(),
                 this == FLEXION ? Flexion.valueOf(option) : s.flexion(),
-                this == GARMENT ? Garment.valueOf(option) : s.garment());
+                this == GARMENT ? Garment.valueOf(option) : s.garment(),
+                this == SIZE ? Size.valueOf(option) : s.size());
     }
 
     /** Those in which two sets of stances differ. */

@@ -11,7 +11,32 @@ public record Stances(
         Start start,
         DoseStance dose,
         Flexion flexion,
-        Garment garment) {
+        Garment garment,
+        Size size) {
+
+    /** How many exercises a session holds, both sides of one counted once. */
+    public enum Size {
+        THREE_TO_FOUR(3, 4),
+        THREE_TO_FIVE(3, 5),
+        FOUR_TO_SIX(4, 6),
+        FIVE_TO_SEVEN(5, 7);
+
+        private final int from;
+        private final int to;
+
+        Size(int from, int to) {
+            this.from = from;
+            this.to = to;
+        }
+
+        public int from() {
+            return from;
+        }
+
+        public int to() {
+            return to;
+        }
+    }
 
     public enum Activation {
         DRAW_IN_LIGHT,

@@ -1,6 +1,7 @@
 package fernstep.core.findings;
 
 import fernstep.core.measure.Side;
+import fernstep.core.measure.Symmetry;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -15,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param armReachKept sides on which the rod kept its three contacts while that arm reached
  * @param legReachKept the same for the leg
  * @param hoverS seconds of clean hover
+ * @param shown holds, tilt, rib flare, pelvic floor and belly drop
  */
 public record Findings(
         @Nullable Cough cough,
@@ -29,13 +31,52 @@ public record Findings(
         @Nullable Scoop scoop,
         Set<Side> armReachKept,
         Set<Side> legReachKept,
-        @Nullable Integer hoverS) {
+        @Nullable Integer hoverS,
+        Shown shown) {
 
     public static final Findings NONE =
             new Findings(null, Map.of(), null, null, Map.of(), null, null, null, null, null);
+    public static final int FLOAT_RUNGS = 5;
+
+    /** Up to this grade the deep-core engagement carries no load. */
+    public static final int WEAK_GRADE = 2;
+
+    /** From this grade on both sides the engagement is held while breathing. */
+    public static final int FIRM_GRADE = 4;
+
     private static final int HOVER_CLEAN_S = 4;
     private static final int POOR_TOLERANCE_BREATHS = 2;
-    public static final int FLOAT_RUNGS = 5;
+    private static final double NEUTRAL_TILT_DEG = 5;
+    private static final int NOTHING_S = 0;
+    private static final int FAIR_GRADE_HOLDS_S = 4;
+    private static final int FIRM_GRADE_HOLDS_S = 5;
+    private static final int FULL_GRADE_HOLDS_S = 10;
+    private static final int FAIR_GRADE = 3;
+    private static final int FULL_GRADE = 5;
+
+    /**
+     * What was seen beside grades and scores; missing is null or absent.
+     *
+     * @param longestHoldS longest clean hold of the engagement per side, s
+     * @param tiltDeg pelvic tilt, forward positive
+     * @param ribFlare the front ribs stand up, lying
+     * @param lift whether the pelvic floor lifts
+     * @param letGo whether it lets go between
+     * @param bellyDrops on hands and knees the belly sinks
+     */
+    public record Shown(
+            Map<Side, Double> longestHoldS,
+            @Nullable Double tiltDeg,
+            @Nullable Boolean ribFlare,
+            Observed.@Nullable FloorLift lift,
+            Observed.@Nullable LetGo letGo,
+            @Nullable Boolean bellyDrops) {
+        public static final Shown NOTHING = new Shown(Map.of(), null, null, null, null, null);
+
+        public Shown {
+            longestHoldS = Map.copyOf(longestHoldS);
+        }
+    }
 
     public Findings {
         setGrade = Map.copyOf(setGrade);
@@ -69,7 +110,46 @@ public record Findings(
                 scoop,
                 Set.of(),
                 Set.of(),
-                null);
+                null,
+                Shown.NOTHING);
+    }
+
+    /** The same with what was seen beside. */
+    public Findings with(Shown seen) {
+        return new Findings(
+                cough,
+                setGrade,
+                toleranceBreaths,
+                breathPattern,
+                floatScore,
+                lumbarGap,
+                ribs,
+                doming,
+                floorOnCough,
+                scoop,
+                armReachKept,
+                legReachKept,
+                hoverS,
+                seen);
+    }
+
+    /** The same with the reaches on hands and knees. */
+    public Findings withReaches(Set<Side> arms, Set<Side> legs, @Nullable Integer hoverSeconds) {
+        return new Findings(
+                cough,
+                setGrade,
+                toleranceBreaths,
+                breathPattern,
+                floatScore,
+                lumbarGap,
+                ribs,
+                doming,
+                floorOnCough,
+                scoop,
+                arms,
+                legs,
+                hoverSeconds,
+                shown);
     }
 
     /** Hands and knees held in neutral: the rod kept its contacts in some reach, or she hovered clean. */
@@ -141,5 +221,69 @@ public record Findings(
     /** The grade of the weaker side: the deep-core set works as one, so the weaker side decides what is safe. */
     public Optional<Integer> weakerSetGrade() {
         return setGrade.values().stream().min(Integer::compare);
+    }
+
+    /** Chest up or reversed: the breath has to be learnt first. */
+    public boolean breathPatternOff() {
+        return breathPattern == BreathPattern.CHEST_UP || breathPattern == BreathPattern.REVERSED;
+    }
+
+    /** Held firm on both sides, breathing. */
+    public boolean engagementFirm() {
+        return setGrade.size() == Side.values().length && weakerSetGrade().orElse(0) >= FIRM_GRADE;
+    }
+
+    /** Graded, and too weak to carry load. */
+    public boolean engagementWeak() {
+        return weakerSetGrade().map(g -> g <= WEAK_GRADE).orElse(false);
+    }
+
+    public boolean tiltedForward() {
+        return shown.tiltDeg() != null && shown.tiltDeg() > NEUTRAL_TILT_DEG;
+    }
+
+    /** Within five degrees either way, or not measured. */
+    public boolean tiltNeutral() {
+        return shown.tiltDeg() == null || Math.abs(shown.tiltDeg()) <= NEUTRAL_TILT_DEG;
+    }
+
+    /** Some reach on hands and knees was tried and the rod lost its place. */
+    public boolean contactLost() {
+        boolean tried = !armReachKept.isEmpty() || !legReachKept.isEmpty();
+        return tried && (armReachKept.size() < Side.values().length || legReachKept.size() < Side.values().length);
+    }
+
+    /**
+     * The longest clean hold she has shown on that side, or on the weaker one, s: as measured, else the least her grade
+     * stands for. Empty where neither was looked at.
+     */
+    public Optional<Double> holdShownS(@Nullable Side side) {
+        Optional<Double> measured = side != null && shown.longestHoldS().containsKey(side)
+                ? Optional.ofNullable(shown.longestHoldS().get(side))
+                : shown.longestHoldS().values().stream().min(Double::compare);
+        if (measured.isPresent()) {
+            return measured;
+        }
+        return Optional.ofNullable(side == null ? weakerSetGrade().orElse(null) : setGrade.get(side))
+                .or(this::weakerSetGrade)
+                .map(Findings::holdOf)
+                .map(Integer::doubleValue);
+    }
+
+    private static int holdOf(int grade) {
+        if (grade >= FULL_GRADE) {
+            return FULL_GRADE_HOLDS_S;
+        }
+        return grade >= FIRM_GRADE ? FIRM_GRADE_HOLDS_S : grade == FAIR_GRADE ? FAIR_GRADE_HOLDS_S : NOTHING_S;
+    }
+
+    /** The side that holds at least a fifth less, as far as holds were measured. */
+    public Optional<Side> weakerHold() {
+        Double left = shown.longestHoldS().get(Side.LEFT);
+        Double right = shown.longestHoldS().get(Side.RIGHT);
+        if (left == null || right == null || !new Symmetry(left, right).asymmetric()) {
+            return Optional.empty();
+        }
+        return Optional.of(left < right ? Side.LEFT : Side.RIGHT);
     }
 }

@@ -1,10 +1,13 @@
 package fernstep.core.measure;
 
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 
 /** Typical error of a measurement and the change it cannot hide (Weir 2005, J Strength Cond Res 19:231). */
 public final class MeasurementError {
     private static final double TWO_SIDED_95 = 1.96;
+    private static final double ALPHA = 0.05;
     /** Fewer pairs say too little about an examiner. */
     public static final int PAIRS_NEEDED = 10;
 
@@ -24,6 +27,35 @@ public final class MeasurementError {
      */
     public static double smallestRealChange(double errorOfMeanA, double errorOfMeanB) {
         return TWO_SIDED_95 * Math.hypot(errorOfMeanA, errorOfMeanB);
+    }
+
+    /** Error of a reading that was rounded to steps: √(sem² + step²/12), in the unit of both. */
+    public static double ofRounded(double sem, double step) {
+        return Math.sqrt(sem * sem + step * step / 12);
+    }
+
+    /** Two-sided chance of so large a difference where nothing has changed; 1 where there is no difference. */
+    public static double chance(double difference, double errorOfMeanA, double errorOfMeanB) {
+        double z = Math.abs(difference) / Math.hypot(errorOfMeanA, errorOfMeanB);
+        return Normal.twoSided(z);
+    }
+
+    /**
+     * Holm's correction (Holm 1979, Scand J Stat 6:65): which of several differences still stand at 95 % taken together.
+     *
+     * @param chances one for each comparison
+     */
+    public static boolean[] standTogether(double[] chances) {
+        Integer[] order = new Integer[chances.length];
+        for (int i = 0; i < order.length; i++) {
+            order[i] = i;
+        }
+        Arrays.sort(order, Comparator.comparingDouble(i -> chances[i]));
+        boolean[] stands = new boolean[chances.length];
+        for (int i = 0; i < order.length && chances[order[i]] <= ALPHA / (order.length - i); i++) {
+            stands[order[i]] = true;
+        }
+        return stands;
     }
 
     /**

@@ -14,4 +14,12 @@ public record Reason(String key, List<Object> facts) {
     public static Reason of(String key, Object... facts) {
         return new Reason(key, List.of(facts));
     }
+
+    /** Several in one sentence: "a, b and c". */
+    public static Reason list(List<Reason> reasons) {
+        return new Reason(LIST, List.copyOf(reasons));
+    }
+
+    /** The key of a list. */
+    public static final String LIST = "list";
 }

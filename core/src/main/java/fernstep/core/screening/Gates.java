@@ -111,12 +111,20 @@ final class Gates {
         return dated(GateCode.CURL, day, missing(Scope.EXERCISE));
     }
 
-    /** The two gates that the start stance moves: by day, or by clearance alone. */
+    /** The two gates that the start stance moves: by an early day, or by clearance, else by the day loading may begin. */
     private Gate early(GateCode code, int wallDays) {
         if (clearanceFirst()) {
-            return dated(code, null, missing(Scope.GENTLE));
+            return facts.cleared(Scope.GENTLE, q.today())
+                    ? unconditional(code)
+                    : clearedOr(code, latest(e -> e.opensTheWall() ? WALL_LOADED_DAYS : LOADED_DAYS));
         }
         return dated(code, latest(e -> e.opensTheWall() ? wallDays : 1), List.of());
+    }
+
+    private Gate clearedOr(GateCode code, @Nullable LocalDate day) {
+        Gate gate = dated(code, day, List.of());
+        boolean waits = !gate.open() && !outcome.closesGates();
+        return waits ? new Gate(code, false, day, List.of(), Reason.of("gate.dayOrClearance", day)) : gate;
     }
 
     private @Nullable LocalDate firstLoadedDay() {

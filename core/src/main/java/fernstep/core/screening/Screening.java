@@ -92,6 +92,11 @@ public record Screening(
         return gate != null && gate.open();
     }
 
+    /** An emergency, or the day of the birth or operation itself. */
+    public boolean nothingAllowed() {
+        return allowedStrands.isEmpty();
+    }
+
     /** Every position closed today, recorded or derived. */
     public Set<Restriction> closed() {
         Set<Restriction> all = EnumSet.noneOf(Restriction.class);
@@ -172,7 +177,7 @@ public record Screening(
                         return gate != null && gate.open();
                     })
                     .orElse(true);
-            if (open) {
+            if (open || strand.fromDayOne()) {
                 allowed.add(strand);
             }
         }

@@ -3,7 +3,10 @@ package fernstep.core.screening;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
-/** The families of exercise in catalogue order, each with the gate that opens its first rung (none: always open). */
+/**
+ * The families of exercise in catalogue order, each with the gate that opens its first loaded or engaged rung (none: always
+ * open). Some hold posture or breath that is for everyone from the first day.
+ */
 public enum Strand {
     BREATH(null),
     DEEP_CORE(GateCode.GENTLE_SET),
@@ -25,6 +28,11 @@ public enum Strand {
 
     Strand(@Nullable GateCode opensWith) {
         this.opensWith = opensWith;
+    }
+
+    /** Holds rungs that no gate but an emergency closes: breath, posture, getting up. */
+    public boolean fromDayOne() {
+        return this == BREATH || this == PELVIC_CONTROL || this == BACK_LINE || this == UPRIGHT;
     }
 
     public Optional<GateCode> opensWith() {

@@ -54,6 +54,11 @@ public record FingerCalibration(List<Double> totalMm, boolean measured) {
         return FINGERS_MEASURED + (mm - total(FINGERS_MEASURED)) / meanFingerMm();
     }
 
+    /** Half a finger, mm: the step in which fingers are read. */
+    double stepMm() {
+        return STEP * meanFingerMm();
+    }
+
     private double meanFingerMm() {
         return total(FINGERS_MEASURED) / FINGERS_MEASURED;
     }

@@ -1,18 +1,25 @@
 package fernstep.core.separation;
 
 import fernstep.core.approach.Stances.GapReading;
+import fernstep.core.measure.MeasurementError;
 import fernstep.core.screening.Stage;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /** The separation check, worked out. {@link #of} is the one entry. */
-public record Separation(List<Width> widths, List<SiteResult> sites, Map<Condition, Profile> profiles) {
+public record Separation(
+        List<Width> widths,
+        List<SiteResult> sites,
+        Map<Condition, Profile> profiles,
+        Map<Condition, AreaChange> areaChanges) {
+    private static final List<Condition> OF_THE_HEADLINE = List.of(Condition.REST, Condition.HEAD_LIFT);
 
     /** The readings of one visit and whose hands took them. */
     public record Check(List<Reading> readings, Examiner examiner) {
@@ -31,16 +38,26 @@ public record Separation(List<Width> widths, List<SiteResult> sites, Map<Conditi
         }
     }
 
+    /** No ridge looked at. */
     public static Separation of(Check now, @Nullable Check previous, GapReading stance, Stage.ForWidth stage) {
+        return of(now, previous, stance, stage, false);
+    }
+
+    /** @param firmRidge a firm ridge showed on the head lift */
+    public static Separation of(
+            Check now, @Nullable Check previous, GapReading stance, Stage.ForWidth stage, boolean firmRidge) {
         List<Width> before = previous == null
                 ? List.of()
                 : previous.readings().stream()
                         .map(r -> Width.of(r, previous.examiner()))
                         .toList();
-        List<Width> widths = now.readings().stream()
+        Examiner then = previous == null ? Examiner.UNKNOWN : previous.examiner();
+        List<Width> widths = confirmed(now.readings().stream()
                 .map(r -> Width.of(r, now.examiner()))
-                .map(w -> before(w, before).map(w::comparedWith).orElse(w))
-                .toList();
+                .map(w -> before(w, before)
+                        .map(b -> w.comparedWith(b, now.examiner(), then))
+                        .orElse(w))
+                .toList());
         Map<Condition, Profile> profiles = new EnumMap<>(Condition.class);
         for (Condition condition : Condition.values()) {
             Profile profile = Profile.of(widths, condition);
@@ -48,7 +65,34 @@ public record Separation(List<Width> widths, List<SiteResult> sites, Map<Conditi
                 profiles.put(condition, profile);
             }
         }
-        return new Separation(widths, sites(widths, now.examiner(), stance, stage), profiles);
+        Map<Condition, AreaChange> areas = new EnumMap<>(Condition.class);
+        for (Condition condition : OF_THE_HEADLINE) {
+            AreaChange.of(widths, now.examiner(), before, then, condition).ifPresent(c -> areas.put(condition, c));
+        }
+        return new Separation(widths, sites(widths, now.examiner(), stance, stage, firmRidge), profiles, areas);
+    }
+
+    /** The headline: the gap at rest has truly widened. */
+    public boolean widenedAtRest() {
+        AreaChange rest = areaChanges.get(Condition.REST);
+        return rest != null
+                ? rest.kind() == Width.Kind.WIDER
+                : widths.stream()
+                        .filter(w -> w.reading().condition() == Condition.REST)
+                        .anyMatch(w -> w.change() != null
+                                && w.change().confirmed()
+                                && w.change().kind() == Width.Kind.WIDER);
+    }
+
+    /** Ten cells at 95 % each would find a change by chance in four visits of ten: they are judged together. */
+    private static List<Width> confirmed(List<Width> widths) {
+        List<Width> compared = widths.stream().filter(w -> w.change() != null).toList();
+        boolean[] stands = MeasurementError.standTogether(compared.stream()
+                .mapToDouble(w -> Objects.requireNonNull(w.change()).chance())
+                .toArray());
+        return widths.stream()
+                .map(w -> w.change() == null ? w : w.with(w.change().confirmedIf(stands[compared.indexOf(w)])))
+                .toList();
     }
 
     /** The same site and condition on the previous visit, by the same method where there is a choice. */
@@ -61,7 +105,7 @@ public record Separation(List<Width> widths, List<SiteResult> sites, Map<Conditi
     }
 
     private static List<SiteResult> sites(
-            List<Width> widths, Examiner examiner, GapReading stance, Stage.ForWidth stage) {
+            List<Width> widths, Examiner examiner, GapReading stance, Stage.ForWidth stage, boolean firmRidge) {
         TreeSet<Double> sites = new TreeSet<>(Comparator.reverseOrder());
         widths.forEach(w -> sites.add(w.reading().siteCm()));
         List<SiteResult> results = new ArrayList<>();
@@ -73,10 +117,24 @@ public record Separation(List<Width> widths, List<SiteResult> sites, Map<Conditi
                     rest == null || lift == null || rest.mm() == 0 ? null : 100 * (rest.mm() - lift.mm()) / rest.mm();
             Double setEffect = lift == null || liftSet == null ? null : lift.mm() - liftSet.mm();
             Width judged = rest != null ? rest : lift;
-            Verdict verdict = judged == null ? null : VerdictRules.judge(stance, stage, examiner, judged, closure);
+            Verdict verdict = judged == null
+                    ? null
+                    : VerdictRules.judge(
+                            stance,
+                            stage,
+                            examiner,
+                            judged,
+                            new VerdictRules.Function(closure != null, opens(rest, lift), firmRidge));
             results.add(new SiteResult(site, closure, setEffect, verdict));
         }
         return List.copyOf(results);
+    }
+
+    /** Wider on the lift than at rest, beyond the error of both. */
+    private static boolean opens(@Nullable Width rest, @Nullable Width lift) {
+        return rest != null
+                && lift != null
+                && lift.mm() - rest.mm() > MeasurementError.smallestRealChange(rest.errorMm(), lift.errorMm());
     }
 
     private static @Nullable Width at(List<Width> widths, double site, Condition condition) {

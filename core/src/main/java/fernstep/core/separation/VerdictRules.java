@@ -4,7 +4,6 @@ import fernstep.core.approach.Stances.GapReading;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.screening.Stage;
-import org.jspecify.annotations.Nullable;
 
 /**
  * The four readings of a gap. Finger stances after Sperstad 2016 (Br J Sports Med 50:1092); by site after Beer 2009
@@ -22,8 +21,16 @@ final class VerdictRules {
 
     private VerdictRules() {}
 
-    static Verdict judge(
-            GapReading stance, Stage.ForWidth stage, Examiner examiner, Width width, @Nullable Double closurePct) {
+    /**
+     * How the tissue works.
+     *
+     * @param liftSeen the lift was read beside the rest
+     * @param opens wider on the lift beyond the error of both
+     * @param firmRidge a firm ridge on the lift
+     */
+    record Function(boolean liftSeen, boolean opens, boolean firmRidge) {}
+
+    static Verdict judge(GapReading stance, Stage.ForWidth stage, Examiner examiner, Width width, Function function) {
         if (stage == Stage.ForWidth.PREGNANT || stage == Stage.ForWidth.POSTNATAL_FIRST_6_WEEKS) {
             return new Verdict(Verdict.Code.BASELINE_ONLY, null, stance, Reason.of("verdict.baseline"));
         }
@@ -33,7 +40,7 @@ final class VerdictRules {
             case TWO_OR_MORE_FINGERS ->
                 byFingers(stance, examiner, width, width.fingers() >= TWO_FINGERS, "verdict.twoOrMore");
             case WIDTH_BY_SITE -> bySite(width);
-            case FUNCTION_FIRST -> byFunction(width, closurePct);
+            case FUNCTION_FIRST -> byFunction(width, function);
         };
     }
 
@@ -71,20 +78,25 @@ final class VerdictRules {
         return NAVEL_LIMIT_MM + share * (LOWER_LIMIT_MM - NAVEL_LIMIT_MM);
     }
 
-    /** Two questions: does the tissue answer the finger, does the gap keep from opening on effort. */
-    private static Verdict byFunction(Width width, @Nullable Double closurePct) {
+    /** Does the tissue answer the finger, does the gap keep from opening beyond error, does a firm ridge show. */
+    private static Verdict byFunction(Width width, Function function) {
         Feel feel = width.reading().feel();
-        if (feel == null && closurePct == null) {
+        if (feel == null && !function.liftSeen() && !function.firmRidge()) {
             return new Verdict(
                     Verdict.Code.BASELINE_ONLY, null, GapReading.FUNCTION_FIRST, Reason.of("verdict.function.unknown"));
         }
         boolean soft = feel == Feel.SOFT;
-        boolean opens = closurePct != null && closurePct < 0;
-        Verdict.Code code =
-                soft && opens ? Verdict.Code.MARKEDLY_WIDER : soft || opens ? Verdict.Code.WIDER : Verdict.Code.USUAL;
-        String key = soft && opens
-                ? "verdict.function.both"
-                : soft ? "verdict.function.soft" : opens ? "verdict.function.opens" : "verdict.function.holds";
+        boolean both = soft && function.opens();
+        Verdict.Code code = function.firmRidge() || both
+                ? Verdict.Code.MARKEDLY_WIDER
+                : soft || function.opens() ? Verdict.Code.WIDER : Verdict.Code.USUAL;
+        String key = function.firmRidge()
+                ? "verdict.function.firmRidge"
+                : both
+                        ? "verdict.function.both"
+                        : soft
+                                ? "verdict.function.soft"
+                                : function.opens() ? "verdict.function.opens" : "verdict.function.holds";
         return new Verdict(code, null, GapReading.FUNCTION_FIRST, Reason.of(key, Numbers.rounded(width.mm(), 1)));
     }
 }

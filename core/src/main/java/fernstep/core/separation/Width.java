@@ -29,12 +29,22 @@ public record Width(
         NO_REAL_CHANGE
     }
 
-    /** Difference now − before and its limit, both mm. */
-    public record Change(double mm, double smallestRealMm, Kind kind) {
-        static Change of(double mm, double limitMm) {
-            Kind kind = Math.abs(mm) <= limitMm ? Kind.NO_REAL_CHANGE : mm < 0 ? Kind.NARROWER : Kind.WIDER;
-            return new Change(mm, limitMm, kind);
+    /**
+     * Difference now − before and its limit, both mm.
+     *
+     * @param chance that so large a difference shows where nothing has changed
+     * @param confirmed it stands beside all others compared that day (Holm)
+     * @param otherExaminer another pair of hands took the earlier reading
+     */
+    public record Change(
+            double mm, double smallestRealMm, Kind kind, double chance, boolean confirmed, boolean otherExaminer) {
+        Change confirmedIf(boolean stands) {
+            return new Change(mm, smallestRealMm, kind, chance, stands, otherExaminer);
         }
+    }
+
+    static Kind kind(double difference, double limit) {
+        return Math.abs(difference) <= limit ? Kind.NO_REAL_CHANGE : difference < 0 ? Kind.NARROWER : Kind.WIDER;
     }
 
     static Width of(Reading reading, Examiner examiner) {
@@ -45,7 +55,7 @@ public record Width(
                 .orElseThrow();
         Range.WIDTH_MM.check(mm);
         double error = MeasurementError.ofMean(
-                examiner.semMm(reading.method()), reading.values().size());
+                examiner.errorMm(reading.method()), reading.values().size());
         return new Width(
                 reading,
                 mm,
@@ -59,8 +69,20 @@ public record Width(
         return values.stream().mapToDouble(v -> v).average().orElseThrow();
     }
 
-    Width comparedWith(Width before) {
-        double limit = MeasurementError.smallestRealChange(errorMm, before.errorMm);
-        return new Width(reading, mm, errorMm, fingers, calibrated, Change.of(mm - before.mm, limit));
+    /** Between two examiners their known biases are taken off, and what they may differ by is added to each error. */
+    Width comparedWith(Width before, Examiner now, Examiner then) {
+        Method method = reading.method();
+        Method methodThen = before.reading.method();
+        boolean others = now.differsFrom(then);
+        double difference = mm - before.mm - (others ? now.biasMm(method) - then.biasMm(methodThen) : 0);
+        double error = Math.hypot(errorMm, Examiner.betweenMm(now, method, then, methodThen, method));
+        double errorThen = Math.hypot(before.errorMm, Examiner.betweenMm(now, method, then, methodThen, methodThen));
+        double limit = MeasurementError.smallestRealChange(error, errorThen);
+        double chance = MeasurementError.chance(difference, error, errorThen);
+        return with(new Change(difference, limit, kind(difference, limit), chance, false, others));
+    }
+
+    Width with(Change other) {
+        return new Width(reading, mm, errorMm, fingers, calibrated, other);
     }
 }

@@ -93,9 +93,10 @@ class ScreeningTest {
         }
 
         @Test
-        void ask_first_leaves_breath_and_getting_up() {
+        void ask_first_leaves_breath_posture_and_getting_up() {
             Screening s = screen(general(), Approach.GRADED_LOAD, EVENT, Answer.HEAVINESS);
-            assertThat(s.allowedStrands()).containsExactly(Strand.BREATH, Strand.UPRIGHT);
+            assertThat(s.allowedStrands())
+                    .containsExactly(Strand.BREATH, Strand.PELVIC_CONTROL, Strand.BACK_LINE, Strand.UPRIGHT);
             assertThat(s.gates().values()).noneMatch(Gate::open);
         }
 
@@ -165,13 +166,14 @@ class ScreeningTest {
     @Nested
     class Clearance_first_gates {
         @Test
-        void the_gentle_set_waits_for_a_clearance_however_late_it_is() {
-            Gate gate = screen(birth(BirthMode.VAGINAL, 0), Approach.SLOW_LADDER, EVENT.plusDays(200))
-                    .gates()
-                    .get(GateCode.GENTLE_SET);
+        void the_gentle_set_waits_for_a_clearance_or_for_six_weeks_and_names_both() {
+            ClientFacts c = birth(BirthMode.VAGINAL, 0);
+            Gate gate =
+                    screen(c, Approach.SLOW_LADDER, EVENT.plusDays(41)).gates().get(GateCode.GENTLE_SET);
             assertThat(gate.open()).isFalse();
-            assertThat(gate.needs()).containsExactly(Scope.GENTLE);
-            assertThat(gate.opensOn()).isNull();
+            assertThat(gate.opensOn()).isEqualTo(EVENT.plusDays(42));
+            assertThat(openOnDay(c, Approach.SLOW_LADDER, GateCode.GENTLE_SET, 42))
+                    .isTrue();
         }
 
         @ParameterizedTest

@@ -94,17 +94,20 @@ class SeparationTest {
 
         @Test
         void two_examiners_combine_their_own_errors() {
-            Examiner steady = new Examiner(TABLE, Map.of(Method.FINGERS, 2.0));
-            Examiner newcomer = new Examiner(TABLE, Map.of(Method.FINGERS, 5.0));
+            Examiner steady = new Examiner(null, TABLE, Map.of(Method.FINGERS, 2.0), Map.of());
+            Examiner newcomer = new Examiner(null, TABLE, Map.of(Method.FINGERS, 5.0), Map.of());
             Separation s = Separation.of(
                     new Separation.Check(List.of(Reading.of(0, Condition.REST, Method.FINGERS, 2.0, 2.5)), steady),
                     new Separation.Check(List.of(Reading.of(0, Condition.REST, Method.FINGERS, 3.0)), newcomer),
                     GapReading.FUNCTION_FIRST,
                     ForWidth.POSTNATAL_AFTER_6_WEEKS);
-            // mean of 31 and 38.5 is 34.75; error 2/√2; limit 1.96·√(2 + 25) = 10.1845
+            // mean of 31 and 38.5 is 34.75; error 2/√2; half fingers of 7.5 mm round by 7.5/√12, 4.6875 mm², halved for
+            // two; limit 1.96·√(2 + 2.34375 + 25 + 4.6875) = 11.4339
             assertThat(s.widths().get(0).mm()).isEqualTo(34.75);
-            assertThat(s.widths().get(0).change().smallestRealMm()).isCloseTo(10.1845, within(1e-4));
-            assertThat(s.widths().get(0).change().kind()).isEqualTo(Width.Kind.NARROWER);
+            assertThat(s.widths().get(0).change().smallestRealMm()).isCloseTo(11.4339, within(1e-4));
+            assertThat(s.widths().get(0).change().kind())
+                    .as("46 to 34.75 is less than that")
+                    .isEqualTo(Width.Kind.NO_REAL_CHANGE);
         }
 
         @Test
@@ -202,9 +205,10 @@ class SeparationTest {
         @CsvSource({
             "SPRINGY, 40, 36, USUAL",
             "TAUT, 40, 40, USUAL",
+            "SPRINGY, 40, 44, USUAL", // no wider than the error of two caliper readings
             "SOFT, 40, 36, WIDER",
-            "SPRINGY, 40, 44, WIDER",
-            "SOFT, 40, 44, MARKEDLY_WIDER"
+            "SPRINGY, 40, 48, WIDER",
+            "SOFT, 40, 48, MARKEDLY_WIDER"
         })
         void by_function_asks_tissue_and_closure_not_width(Feel feel, double rest, double lift, Verdict.Code code) {
             Verdict v = verdict(

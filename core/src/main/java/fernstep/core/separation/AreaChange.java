@@ -1,0 +1,91 @@
+package fernstep.core.separation;
+
+import fernstep.core.measure.MeasurementError;
+import fernstep.core.measure.MonotoneCubic;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/**
+ * The area of the gap now against before, over the sites read both times: one number for the headline.
+ *
+ * @param mm2 now − before
+ * @param smallestRealMm2 by the errors of the readings, carried through the curve
+ */
+public record AreaChange(double mm2, double smallestRealMm2, Width.Kind kind) {
+    private static final double MM_PER_CM = 10;
+    private static final double NUDGE_MM = 0.5;
+
+    /** Empty with fewer than two sites in common. */
+    static Optional<AreaChange> of(
+            List<Width> now, Examiner examiner, List<Width> before, Examiner examinerThen, Condition condition) {
+        TreeMap<Double, Width> a = bySite(now, condition);
+        TreeMap<Double, Width> b = bySite(before, condition);
+        a.keySet().retainAll(b.keySet());
+        b.keySet().retainAll(a.keySet());
+        if (a.size() < 2) {
+            return Optional.empty();
+        }
+        boolean others = examiner.differsFrom(examinerThen);
+        Side sideNow = new Side(a, examiner, others);
+        Side sideThen = new Side(b, examinerThen, others);
+        double difference = sideNow.area - sideThen.area;
+        Method method = a.firstEntry().getValue().reading().method();
+        Method methodThen = b.firstEntry().getValue().reading().method();
+        double limit = MeasurementError.smallestRealChange(
+                sideNow.error(Examiner.betweenMm(examiner, method, examinerThen, methodThen, method)),
+                sideThen.error(Examiner.betweenMm(examiner, method, examinerThen, methodThen, methodThen)));
+        return Optional.of(new AreaChange(difference, limit, Width.kind(difference, limit)));
+    }
+
+    private static TreeMap<Double, Width> bySite(List<Width> widths, Condition condition) {
+        TreeMap<Double, Width> best = new TreeMap<>();
+        widths.stream()
+                .filter(w -> w.reading().condition() == condition)
+                .forEach(w -> best.merge(w.reading().siteCm(), w, (x, y) -> y.errorMm() < x.errorMm() ? y : x));
+        return best;
+    }
+
+    /** One visit's readings as an area with its error. */
+    private static final class Side {
+        private final double area;
+        private final double variance;
+        private final double slope;
+
+        Side(TreeMap<Double, Width> widths, Examiner examiner, boolean biasOff) {
+            double[] sites = widths.keySet().stream().mapToDouble(s -> s).toArray();
+            double[] mm = new double[sites.length];
+            double[] error = new double[sites.length];
+            int i = 0;
+            for (Map.Entry<Double, Width> e : widths.entrySet()) {
+                Width w = e.getValue();
+                mm[i] = Math.max(
+                        0, w.mm() - (biasOff ? examiner.biasMm(w.reading().method()) : 0));
+                error[i] = w.errorMm();
+                i++;
+            }
+            this.area = area(sites, mm);
+            double squares = 0;
+            double sum = 0;
+            for (int k = 0; k < mm.length; k++) {
+                double[] nudged = mm.clone();
+                nudged[k] += NUDGE_MM;
+                double weight = (area(sites, nudged) - area) / NUDGE_MM;
+                squares += weight * weight * error[k] * error[k];
+                sum += weight;
+            }
+            this.variance = squares;
+            this.slope = sum;
+        }
+
+        /** What two examiners differ by is the same at every site: it adds up. */
+        double error(double betweenMm) {
+            return Math.sqrt(variance + slope * slope * betweenMm * betweenMm);
+        }
+
+        private static double area(double[] sites, double[] mm) {
+            return new MonotoneCubic(sites, mm).area() * MM_PER_CM;
+        }
+    }
+}
