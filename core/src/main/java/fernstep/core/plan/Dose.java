@@ -23,10 +23,10 @@ public record Dose(
             Range.REPS.check(reps);
         }
         if (holdS != null) {
-            Range.HOLD_S.check(holdS);
+            Range.DOSE_HOLD_S.check(holdS);
         }
         if (breaths != null) {
-            Range.BREATHS.check(breaths);
+            Range.DOSE_BREATHS.check(breaths);
         }
         Range.PER_DAY.check(perDay);
         Range.DAYS_PER_WEEK.check(daysPerWeek);

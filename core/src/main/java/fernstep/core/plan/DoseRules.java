@@ -1,6 +1,7 @@
 package fernstep.core.plan;
 
 import fernstep.core.approach.Stances.DoseStance;
+import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Span;
 import fernstep.core.catalogue.Window;
 import java.util.Optional;
@@ -11,6 +12,7 @@ public final class DoseRules {
     private static final int REPS_NOTCH = 2;
     private static final int HOLD_NOTCH_S = 2;
     private static final int BREATHS_NOTCH = 1;
+    private static final int MICRO_LOADED_DAYS = 5;
 
     private DoseRules() {}
 
@@ -32,6 +34,11 @@ public final class DoseRules {
                 case MINUTES_DAILY -> new Shape(new Span(1, 1), null, null, new Span(2, 20), 1, 7);
             };
         }
+    }
+
+    /** On how many days a week a stance trains. */
+    public static int daysPerWeek(DoseStance stance) {
+        return Shape.of(stance).days();
     }
 
     /** The part of the rung's window in which this stance moves. */
@@ -71,6 +78,32 @@ public final class DoseRules {
                 shape.days());
     }
 
+    /**
+     * The smallest dose of a rung by a stance, as often as the stance asks: loaded work once a day and never more than five
+     * days, also where the stance repeats unloaded holds through the day.
+     */
+    public static Dose first(Rung rung, DoseStance stance) {
+        Dose least = minimum(window(rung.window(), stance), stance);
+        if (stance != DoseStance.MICRO_DAILY) {
+            return least;
+        }
+        boolean held = rung.window().holdS() != null || rung.window().breaths() != null;
+        return new Dose(
+                least.sets(),
+                least.reps(),
+                least.holdS(),
+                least.breaths(),
+                rung.loaded() || !held ? 1 : least.perDay(),
+                rung.loaded() ? MICRO_LOADED_DAYS : least.daysPerWeek());
+    }
+
+    /** The same at the window's top. */
+    public static Dose last(Rung rung, DoseStance stance) {
+        Dose often = first(rung, stance);
+        Dose top = top(window(rung.window(), stance), stance);
+        return new Dose(top.sets(), top.reps(), top.holdS(), top.breaths(), often.perDay(), often.daysPerWeek());
+    }
+
     public static Dose top(Window window, DoseStance stance) {
         Shape shape = Shape.of(stance);
         return new Dose(
@@ -82,20 +115,29 @@ public final class DoseRules {
                 shape.days());
     }
 
-    /** A dose as another stance would give it: as much of it as the window leaves, as often as the stance asks. */
-    public static Dose fitted(Dose dose, Window window, DoseStance stance) {
-        Dose least = minimum(window, stance);
+    /**
+     * A dose as another stance would give it: as much of it as the window leaves, as often as the stance asks. A hold or a
+     * breath is never made longer by it.
+     */
+    public static Dose fitted(Dose dose, Rung rung, DoseStance stance) {
+        Window window = window(rung.window(), stance);
+        Dose least = first(rung, stance);
         return new Dose(
                 window.sets().clamp(dose.sets()),
-                fitted(dose.reps(), window.reps()),
-                fitted(dose.holdS(), window.holdS()),
-                fitted(dose.breaths(), window.breaths()),
+                window.reps() == null
+                        ? null
+                        : Integer.valueOf(
+                                dose.reps() == null
+                                        ? window.reps().min()
+                                        : window.reps().clamp(dose.reps())),
+                noLonger(dose.holdS(), window.holdS()),
+                noLonger(dose.breaths(), window.breaths()),
                 least.perDay(),
                 least.daysPerWeek());
     }
 
-    private static @Nullable Integer fitted(@Nullable Integer value, @Nullable Span span) {
-        return span == null ? null : Integer.valueOf(value == null ? span.min() : span.clamp(value));
+    private static @Nullable Integer noLonger(@Nullable Integer value, @Nullable Span span) {
+        return span == null ? null : Integer.valueOf(value == null ? span.min() : Math.min(span.max(), value));
     }
 
     /** Repetitions (+2), then hold (+2 s) or breaths (+1), then sets (+1); empty at the window's top. */

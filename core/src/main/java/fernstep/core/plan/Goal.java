@@ -1,4 +1,4 @@
-package fernstep.core.forecast;
+package fernstep.core.plan;
 
 import java.util.List;
 

@@ -1,166 +1,115 @@
 package fernstep.core.plan;
 
-import fernstep.core.body.LoadFamily;
-import fernstep.core.body.Position;
+import fernstep.core.plan.PlanItem.Ground;
+import fernstep.core.screening.Strand;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import org.jspecify.annotations.Nullable;
 
 /**
- * Fits a session into her minutes: what must be in, then the most valuable rest. With few positions it is a knapsack
- * for each choice of positions, solved exactly by dynamic programming over seconds.
+ * Fits one session into size, minutes and changes of position: what must be in, then the choice that leaves the fewest
+ * strands waiting, covers the most slots and answers the most need. There are few exercises to choose from, so every
+ * choice is looked at.
  */
 final class Packing {
-    private static final int MOST_CHANGES = 2;
-
-    private Packing() {}
+    private static final long WAITING_THIS_WEEK = 1_000_000_000L;
+    private static final long A_SLOT = 10_000_000L;
+    private static final int MOST_TO_CHOOSE_FROM = 16;
+    private static final int SECONDS_IN_A_DAY = 86_400;
 
     /**
-     * What goes in or stays out together: one strand, both sides.
+     * What a session may hold.
      *
-     * @param mustBeIn breath, set and daily life; and what the practitioner has locked
-     * @param value above 0; more is wanted more
+     * @param size exercises at most
+     * @param wanted so many are filled in even where nothing calls for them
+     * @param secondsPerDay of all sessions of a day
+     * @param changes of position in a session, at most
      */
-    record Unit(List<PlanItem> items, boolean mustBeIn, int value) {
-        int seconds() {
-            return items.stream().mapToInt(PlanItem::seconds).sum();
-        }
+    record Room(int size, int wanted, int secondsPerDay, int changes) {}
 
-        Set<Position> positions() {
-            EnumSet<Position> all = EnumSet.noneOf(Position.class);
-            items.forEach(i -> all.add(i.position()));
-            return all;
-        }
+    private final List<Exercise> must;
+    private final List<Exercise> free;
+    private final Room room;
+    private final Set<Strand> waiting;
 
-        @Nullable
-        LoadFamily family() {
-            return items.get(0).rung().family();
-        }
+    /** @param waiting strands in training that no other session of the week holds */
+    Packing(List<Exercise> exercises, Room room, Set<Strand> waiting) {
+        this.must = exercises.stream().filter(Exercise::mustBeIn).toList();
+        List<Exercise> others = exercises.stream().filter(e -> !e.mustBeIn()).toList();
+        this.free = others.size() <= MOST_TO_CHOOSE_FROM ? others : others.subList(0, MOST_TO_CHOOSE_FROM);
+        this.room = room;
+        this.waiting = waiting;
     }
 
-    /** The units that go in, in their given order. */
-    static List<Unit> chosen(List<Unit> units, int secondsAvailable) {
-        List<Unit> must = units.stream().filter(Unit::mustBeIn).toList();
-        List<Unit> free = units.stream().filter(u -> !u.mustBeIn()).toList();
-        EnumSet<Position> needed = EnumSet.noneOf(Position.class);
-        must.forEach(u -> needed.addAll(u.positions()));
-        int mustSeconds = must.stream().mapToInt(Unit::seconds).sum();
-        Best best = new Best(List.of(), 0, 0);
-        for (Set<Position> positions : positionSets(needed, free)) {
-            int changes = Math.max(0, positions.size() - 1);
-            int left = secondsAvailable - mustSeconds - changes * SessionTime.CHANGE_OF_POSITION_S;
-            if (left < 0) {
+    /** The exercises of the session, in their given order. */
+    List<Exercise> chosen() {
+        List<Exercise> best = must;
+        long bestValue = -1;
+        for (int bits = 0; bits < 1 << free.size(); bits++) {
+            if (Integer.bitCount(bits) + counted(must) > Math.max(room.size(), counted(must))) {
                 continue;
             }
-            List<Unit> fitting = free.stream()
-                    .filter(u -> positions.containsAll(u.positions()))
-                    .toList();
-            Best here = knapsack(fitting, left);
-            if (here.better(best)) {
-                best = here;
-            }
-        }
-        Set<Unit> in = Set.copyOf(best.units());
-        return units.stream().filter(u -> u.mustBeIn() || in.contains(u)).toList();
-    }
-
-    /** @param seconds fewer are better at the same value */
-    private record Best(List<Unit> units, int value, int seconds) {
-        boolean better(Best other) {
-            return value != other.value ? value > other.value : value > 0 && seconds < other.seconds;
-        }
-    }
-
-    /** Every set of positions that holds what is needed and asks for no more than two changes. */
-    private static List<Set<Position>> positionSets(Set<Position> needed, List<Unit> free) {
-        EnumSet<Position> more = EnumSet.noneOf(Position.class);
-        free.forEach(u -> more.addAll(u.positions()));
-        more.removeAll(needed);
-        int most = Math.max(MOST_CHANGES + 1, needed.size());
-        List<Position> candidates = List.copyOf(more);
-        List<Set<Position>> sets = new ArrayList<>();
-        for (int bits = 0; bits < 1 << candidates.size(); bits++) {
-            if (needed.size() + Integer.bitCount(bits) <= most) {
-                EnumSet<Position> set = EnumSet.noneOf(Position.class);
-                set.addAll(needed);
-                for (int i = 0; i < candidates.size(); i++) {
-                    if ((bits & 1 << i) != 0) {
-                        set.add(candidates.get(i));
-                    }
+            List<Exercise> these = new ArrayList<>(must);
+            for (int i = 0; i < free.size(); i++) {
+                if ((bits & 1 << i) != 0) {
+                    these.add(free.get(i));
                 }
-                sets.add(set);
+            }
+            if (!these.equals(must) && !fits(these, room)) {
+                continue;
+            }
+            long value = value(these);
+            if (value > bestValue) {
+                bestValue = value;
+                best = these;
             }
         }
-        return sets;
+        return List.copyOf(best);
     }
 
-    /** value[i][s]: the best value of the first i units within s seconds; ties keep the fewer units. */
-    private static Best knapsack(List<Unit> units, int seconds) {
-        int[][] value = new int[units.size() + 1][seconds + 1];
-        for (int i = 1; i <= units.size(); i++) {
-            Unit u = units.get(i - 1);
-            int takes = u.seconds();
-            for (int s = 0; s <= seconds; s++) {
-                int without = value[i - 1][s];
-                int with = takes <= s ? value[i - 1][s - takes] + u.value() : -1;
-                value[i][s] = Math.max(without, with);
-            }
-        }
-        List<Unit> taken = new ArrayList<>();
-        int s = leastSeconds(value[units.size()]);
-        int used = 0;
-        for (int i = units.size(); i > 0; i--) {
-            if (value[i][s] != value[i - 1][s]) {
-                Unit u = units.get(i - 1);
-                taken.add(u);
-                s -= u.seconds();
-                used += u.seconds();
-            }
-        }
-        return new Best(taken, value[units.size()][seconds], used);
+    private static int counted(List<Exercise> exercises) {
+        return (int) exercises.stream().filter(Exercise::counts).count();
     }
 
-    private static int leastSeconds(int[] byValue) {
-        int s = byValue.length - 1;
-        while (s > 0 && byValue[s - 1] == byValue[s]) {
-            s--;
-        }
-        return s;
+    static boolean fits(List<Exercise> exercises, Room room) {
+        return counted(exercises) <= room.size()
+                && changes(exercises) <= room.changes()
+                && seconds(exercises) <= room.secondsPerDay();
     }
 
-    /**
-     * Position by position, beginning with the first unit's; inside a position the given order, but no two of one load
-     * family in a row where another can come between.
-     */
-    static List<Unit> ordered(List<Unit> units) {
-        List<Position> positions = new ArrayList<>();
-        units.forEach(u -> u.positions().forEach(p -> {
-            if (!positions.contains(p)) {
-                positions.add(p);
-            }
-        }));
-        List<Unit> ordered = new ArrayList<>();
-        for (Position position : positions) {
-            List<Unit> here = new ArrayList<>(units.stream()
-                    .filter(u -> !ordered.contains(u))
-                    .filter(u -> u.items().get(0).position() == position)
-                    .sorted(Comparator.comparing(u -> units.indexOf(u)))
-                    .toList());
-            while (!here.isEmpty()) {
-                LoadFamily last = ordered.isEmpty()
-                        ? null
-                        : ordered.get(ordered.size() - 1).family();
-                Unit next = here.stream()
-                        .filter(u -> last == null || u.family() != last)
-                        .findFirst()
-                        .orElse(here.get(0));
-                here.remove(next);
-                ordered.add(next);
-            }
+    /** Between places on the mat; what is upright comes last and is no change. */
+    static int changes(List<Exercise> exercises) {
+        EnumSet<Ground> grounds = EnumSet.noneOf(Ground.class);
+        exercises.forEach(e -> grounds.addAll(e.grounds()));
+        grounds.remove(Ground.UPRIGHT);
+        return Math.max(0, grounds.size() - 1);
+    }
+
+    /** Of a day: every exercise as often as it is done, and the changes of every session. */
+    static int seconds(List<Exercise> exercises) {
+        int most = exercises.stream().mapToInt(Exercise::perDay).max().orElse(1);
+        int work = exercises.stream().mapToInt(Exercise::secondsPerDay).sum();
+        int changes = 0;
+        for (int session = 1; session <= most; session++) {
+            int nth = session;
+            changes += changes(exercises.stream().filter(e -> e.perDay() >= nth).toList());
         }
-        return ordered;
+        return work + changes * SessionTime.CHANGE_OF_POSITION_S;
+    }
+
+    /** More is better; of equal choices the shorter one, and then the one that comes first. */
+    private long value(List<Exercise> exercises) {
+        Set<Role.Slot> slots = new HashSet<>();
+        long value = 0;
+        int uncalled = 0;
+        for (Exercise e : exercises) {
+            value += (waiting.contains(e.strand()) ? WAITING_THIS_WEEK : 0) + 1000L * e.need();
+            value += e.role() == Role.WORK && slots.add(e.slot()) ? A_SLOT : 0;
+            uncalled += e.counts() && !e.called() && !e.mustBeIn() ? 1 : 0;
+        }
+        boolean forTheSakeOfIt = uncalled > 0 && counted(exercises) > room.wanted();
+        return forTheSakeOfIt ? -1 : value + (SECONDS_IN_A_DAY - Math.min(SECONDS_IN_A_DAY, seconds(exercises))) / 100;
     }
 }

@@ -16,7 +16,6 @@ public record Place(Strand strand, @Nullable Side side, String rung, Dose dose, 
 
     /** The same place in the dose of another stance. */
     public Place fitted(Rung on, DoseStance stance) {
-        return new Place(
-                strand, side, rung, DoseRules.fitted(dose, DoseRules.window(on.window(), stance), stance), range, why);
+        return new Place(strand, side, rung, DoseRules.fitted(dose, on, stance), range, why);
     }
 }

@@ -2,18 +2,16 @@ package fernstep.core.plan;
 
 import fernstep.core.approach.Stances;
 import fernstep.core.body.Body;
-import fernstep.core.body.RangePoint;
+import fernstep.core.body.Capacity;
 import fernstep.core.body.RangeSolver;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.CatalogueStrand;
 import fernstep.core.catalogue.Rung;
-import fernstep.core.catalogue.Window;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
-import fernstep.core.plan.Packing.Unit;
-import fernstep.core.plan.StandIns.StandIn;
-import fernstep.core.plan.StartingRungs.Start;
+import fernstep.core.plan.Packing.Room;
+import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
@@ -23,173 +21,174 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
  * What to do next, for how long, and why. {@link #of} is the one entry.
  *
- * @param items in the order in which they are done
- * @param leftOut what is open but does not fit into her minutes, or was left out by hand
- * @param perDay sessions a day that share her minutes
+ * @param items of all days, in the order in which they are done
+ * @param days one, or A and B in turn
+ * @param leftOut what is open and not in, with the reason
+ * @param habits said on the sheet, without minutes
+ * @param secondsAvailable in a day
  */
 public record Plan(
-        List<PlanItem> items, List<PlanItem> leftOut, List<NotOpen> notOpen, int minutesAvailable, int perDay) {
-    private static final int STRONGER_SIDE_LEADS_BY = 1;
-    /** The set kept for so many breaths is the breath rung with the set, done. */
+        List<PlanItem> items,
+        List<Day> days,
+        List<LeftOut> leftOut,
+        List<NotOpen> notOpen,
+        List<Rung> habits,
+        int secondsAvailable) {
+    private static final double STEP_ABOVE = 1.10;
+    /** Above this share of what she has shown, work is heavy. */
+    private static final double HEAVY_SHARE = 0.60;
+
+    private static final int FOUNDATIONS_BESIDE_WORK = 2;
+    private static final int FOUNDATIONS_AS_WORK = 3;
     private static final int BREATHS_KEPT = 4;
-
-    private static final int SET_THAT_BREATHES = 3;
-
-    /** A strand that is not in the plan and what it waits for. */
-    public record NotOpen(Strand strand, @Nullable Side side, String rung, List<Waiting> waiting) {}
+    private static final int ENGAGED_BREATHS_GRADE = 3;
+    private static final int SETTLE_IN_S = 60;
 
     /**
-     * The question put to the rules.
+     * One session of the week.
      *
-     * @param pregnant from her facts
-     * @param places where she already stands, from progress; they replace the start from findings
-     * @param daysPerWeek she has
-     * @param freeDays weekdays that are not blocked, 1 to 7
-     * @param floorSymptoms leaking or heaviness reported: the pelvic floor comes early
-     * @param choices what the practitioner has set by hand
+     * @param name "A" or "B"
+     * @param perWeek on how many days of a week, on average rounded up for A
      */
-    public record Question(
-            Catalogue catalogue,
-            Screening screening,
-            boolean pregnant,
-            Stances stances,
-            Findings findings,
-            Body body,
-            List<Place> places,
-            int minutesPerDay,
-            int daysPerWeek,
-            int freeDays,
-            boolean floorSymptoms,
-            RungGates.History history,
-            List<Choice> choices) {
-
-        /** Every day free, no log, nothing set by hand. */
-        public Question(
-                Catalogue catalogue,
-                Screening screening,
-                boolean pregnant,
-                Stances stances,
-                Findings findings,
-                Body body,
-                List<Place> places,
-                int minutesPerDay) {
-            this(
-                    catalogue,
-                    screening,
-                    pregnant,
-                    stances,
-                    findings,
-                    body,
-                    places,
-                    minutesPerDay,
-                    7,
-                    7,
-                    false,
-                    RungGates.History.NONE,
-                    List.of());
+    public record Day(String name, int perWeek, List<PlanItem> items) {
+        public Day {
+            items = List.copyOf(items);
         }
 
+        /** Everything in it once. */
+        public int seconds() {
+            return secondsOnce(items);
+        }
+
+        /** With what is repeated through the day. */
+        public int secondsPerDay() {
+            int most = items.stream().mapToInt(i -> i.dose().perDay()).max().orElse(1);
+            int all = 0;
+            for (int session = 1; session <= most; session++) {
+                int nth = session;
+                all += secondsOnce(
+                        items.stream().filter(i -> i.dose().perDay() >= nth).toList());
+            }
+            return all;
+        }
+
+        private static int secondsOnce(List<PlanItem> items) {
+            return items.stream().mapToInt(PlanItem::seconds).sum()
+                    + SessionTime.changesSeconds(
+                            items.stream().map(PlanItem::ground).toList());
+        }
+
+        public int loadSeconds() {
+            return items.stream().mapToInt(PlanItem::loadSeconds).sum();
+        }
+
+        /** Σ load index × seconds under load, where a load is followed. */
+        public double exposure() {
+            return items.stream()
+                    .mapToDouble(i -> i.loadIndex() * i.loadSeconds())
+                    .sum();
+        }
+
+        public boolean holds(PlanItem item) {
+            return items.stream().anyMatch(i -> i.strand() == item.strand() && i.side() == item.side());
+        }
+    }
+
+    /** A strand that is open but not in, and why. */
+    public record LeftOut(Strand strand, List<PlanItem> items, Reason why) {}
+
+    /** A strand that is not in the plan and what it waits for. */
+    public record NotOpen(Strand strand, @Nullable Side side, Rung rung, List<Waiting> waiting) {}
+
+    /**
+     * Who it is for, today.
+     *
+     * @param pregnant from her facts
+     */
+    public record Her(Screening screening, boolean pregnant, Findings findings, Body body) {}
+
+    /** The question put to the rules. */
+    public record Question(Catalogue catalogue, Her her, Training training, Wishes wishes) {
         /**
          * The same with other stances: what another approach would prescribe, in its own doses.
          *
          * @param screened the screening asked anew with those stances
          */
         public Question by(Stances others, Screening screened) {
-            List<Place> fitted = places.stream()
-                    .map(p -> p.fitted(catalogue.rung(p.rung()), others.dose()))
+            List<Place> fitted = training.places().stream()
+                    .map(p -> catalogue
+                            .find(p.rung())
+                            .map(r -> p.fitted(r, others.dose()))
+                            .orElse(p))
                     .toList();
             return new Question(
                     catalogue,
-                    screened,
-                    pregnant,
-                    others,
-                    findings,
-                    body,
-                    fitted,
-                    minutesPerDay,
-                    daysPerWeek,
-                    freeDays,
-                    floorSymptoms,
-                    history,
-                    choices);
+                    new Her(screened, her.pregnant(), her.findings(), her.body()),
+                    training.with(fitted),
+                    wishes.with(others));
         }
 
         public Question with(List<Choice> others) {
-            return new Question(
-                    catalogue,
-                    screening,
-                    pregnant,
-                    stances,
-                    findings,
-                    body,
-                    places,
-                    minutesPerDay,
-                    daysPerWeek,
-                    freeDays,
-                    floorSymptoms,
-                    history,
-                    List.copyOf(others));
+            return new Question(catalogue, her, training, wishes.with(others));
+        }
+
+        public Screening screening() {
+            return her.screening();
         }
 
         /** What the gates are read against. */
         public RungGates.Known known() {
-            return new RungGates.Known(screening, pregnant, findings, done(catalogue, findings, places), history);
+            RungGates.Known known = knownWithoutSettled();
+            return known.withDone(Foundations.taughtBy(new Foundations(this).settled(), known));
+        }
+
+        RungGates.Known knownWithoutSettled() {
+            return new RungGates.Known(
+                    catalogue,
+                    her.screening(),
+                    her.pregnant(),
+                    her.findings(),
+                    wishes.stances().doming(),
+                    done(catalogue, her.findings(), training.places()),
+                    training.history());
         }
     }
 
     public static Plan of(Question q) {
-        List<Unit> units = new ArrayList<>();
-        List<NotOpen> notOpen = new ArrayList<>();
-        List<PlanItem> leftOut = new ArrayList<>();
-        Set<String> taken = new HashSet<>();
-        for (Strand code : Priority.order(q)) {
-            Optional<CatalogueStrand> strand = q.catalogue().strand(code);
-            if (strand.isEmpty()) {
-                continue;
-            }
-            List<PlanItem> items = new ArrayList<>();
-            new StrandPlan(q, strand.get()).into(items, notOpen);
-            items.removeIf(i -> !taken.add(i.rung().code() + i.side()));
-            boolean droppedByHand = q.choices().stream().anyMatch(c -> c.strand() == code && c.leftOut());
-            if (droppedByHand) {
-                leftOut.addAll(items);
-            } else if (!items.isEmpty()) {
-                boolean locked = q.choices().stream().anyMatch(c -> c.strand() == code && c.locked());
-                units.add(new Unit(List.copyOf(items), locked || Priority.alwaysIn(code), Priority.value(code, q)));
-            }
-        }
-        int perDay = units.isEmpty() ? 1 : units.get(0).items().get(0).dose().perDay();
-        List<Unit> chosen = Packing.chosen(units, q.minutesPerDay() * 60 / perDay);
-        units.stream().filter(u -> !chosen.contains(u)).forEach(u -> leftOut.addAll(u.items()));
-        notOpen.sort(Comparator.comparing(NotOpen::strand));
-        return new Plan(
-                Packing.ordered(chosen).stream()
-                        .flatMap(u -> u.items().stream())
-                        .toList(),
-                List.copyOf(leftOut),
-                List.copyOf(notOpen),
-                q.minutesPerDay(),
-                perDay);
+        return new Maker(q).make();
     }
 
     /** In another order of the practitioner's own: by strand, those named first. */
     public Plan inOrder(List<Strand> order) {
-        List<PlanItem> sorted = new ArrayList<>(items);
-        sorted.sort(Comparator.comparing(i -> order.contains(i.strand()) ? order.indexOf(i.strand()) : order.size()));
-        return new Plan(List.copyOf(sorted), leftOut, notOpen, minutesAvailable, perDay);
+        Comparator<PlanItem> named =
+                Comparator.comparing(i -> order.contains(i.strand()) ? order.indexOf(i.strand()) : order.size());
+        return new Plan(
+                items.stream().sorted(named).toList(),
+                days.stream()
+                        .map(d -> new Day(
+                                d.name(),
+                                d.perWeek(),
+                                d.items().stream().sorted(named).toList()))
+                        .toList(),
+                leftOut,
+                notOpen,
+                habits,
+                secondsAvailable);
     }
 
     /** Where she stands, and for strands not yet begun where this plan would begin; a stand-in has no place of its own. */
     public List<Place> places(List<Place> now) {
         List<Place> places = new ArrayList<>(now);
-        Stream.concat(items.stream(), leftOut.stream())
-                .filter(i -> i.rung().strand() == i.strand())
+        Stream.concat(items.stream(), leftOut.stream().flatMap(l -> l.items().stream()))
+                .filter(i -> i.role() != Role.SETTLE_IN && i.rung().strand() == i.strand())
+                .filter(i -> i.role() != Role.CARRY_OVER || !i.rung().fromDayOne())
                 .filter(i -> places.stream().noneMatch(p -> p.strand() == i.strand() && p.side() == i.side()))
                 .map(i -> new Place(
                         i.strand(), i.side(), i.rung().code(), i.baseDose(), i.range(), Reason.of("why.progress")))
@@ -199,40 +198,45 @@ public record Plan(
 
     /** On how many days a week something of it is done; empty for a plan of nothing. */
     public OptionalInt daysPerWeek() {
-        return items.stream().mapToInt(i -> i.dose().daysPerWeek()).max();
+        return items.isEmpty()
+                ? OptionalInt.empty()
+                : OptionalInt.of(days.stream().mapToInt(Day::perWeek).sum());
     }
 
-    /** One session. */
+    /** The longest session. */
     public int secondsTotal() {
-        int work = items.stream().mapToInt(PlanItem::seconds).sum();
-        return work
-                + SessionTime.changesSeconds(
-                        items.stream().map(PlanItem::position).toList());
+        return days.stream().mapToInt(Day::seconds).max().orElse(0);
     }
 
     public int secondsPerDay() {
-        return secondsTotal() * perDay;
+        return days.stream().mapToInt(Day::secondsPerDay).max().orElse(0);
     }
 
+    /** Of the longest session under load. */
     public int loadSecondsTotal() {
-        return items.stream().mapToInt(PlanItem::loadSeconds).sum();
+        return days.stream().mapToInt(Day::loadSeconds).max().orElse(0);
     }
 
-    /** Σ load index × seconds under load, where a load is followed. */
-    public double exposure() {
-        return items.stream()
-                .filter(i -> i.point() != null)
-                .mapToDouble(i -> i.point().load().loadIndex() * i.loadSeconds())
-                .sum();
+    public int minutesAvailable() {
+        return secondsAvailable / 60;
     }
 
     public boolean fits() {
-        return secondsPerDay() <= minutesAvailable * 60;
+        return secondsPerDay() <= secondsAvailable;
     }
 
     /** How much of her minutes the plan takes, 0 to 100. */
     public int fillPct() {
-        return Math.min(100, 100 * secondsPerDay() / (minutesAvailable * 60));
+        return Math.min(100, 100 * secondsPerDay() / secondsAvailable);
+    }
+
+    /** Exercises of a session, both sides counted once, settling in not at all. */
+    public static int size(List<PlanItem> items) {
+        return (int) items.stream()
+                .filter(i -> i.role() != Role.SETTLE_IN)
+                .map(PlanItem::strand)
+                .distinct()
+                .count();
     }
 
     /** Rungs that count as done: below where she stands, and those that a check showed clean. */
@@ -242,12 +246,12 @@ public record Plan(
                 .forEach((side, score) -> Stream.iterate(1, n -> n + 1)
                         .limit(score)
                         .forEach(n -> done.add(new RungGates.Done("F" + n, side))));
-        boolean setKept = findings.weakerSetGrade().orElse(0) >= SET_THAT_BREATHES;
-        if (setKept && findings.toleranceBreaths() != null && findings.toleranceBreaths() >= BREATHS_KEPT) {
+        boolean engaged = findings.weakerSetGrade().orElse(0) >= ENGAGED_BREATHS_GRADE;
+        if (engaged && findings.toleranceBreaths() != null && findings.toleranceBreaths() >= BREATHS_KEPT) {
             done.add(new RungGates.Done("BR3", null));
         }
         boolean gapSteady = findings.lumbarGap() != null && findings.lumbarGap() != Findings.LumbarGap.FIST;
-        if (gapSteady && findings.weakerSetGrade().orElse(0) >= SET_THAT_BREATHES) {
+        if (gapSteady && engaged) {
             done.add(new RungGates.Done("PC1", null));
         }
         if (findings.neutralOnHandsAndKnees()) {
@@ -256,6 +260,7 @@ public record Plan(
                 done.add(new RungGates.Done("HK3", null));
                 done.add(new RungGates.Done("HK4", s));
             });
+            findings.legReachKept().forEach(s -> done.add(new RungGates.Done("HK5", s)));
         }
         if (findings.hoverClean()) {
             done.add(new RungGates.Done("HP1", null));
@@ -281,204 +286,323 @@ public record Plan(
                 : 0;
     }
 
-    private static final double STEP_ABOVE = 1.10;
+    /** Where a rung begins, from what she has shown. */
+    public static Dose firstDose(Rung rung, Stances.DoseStance stance, Findings findings, @Nullable Side side) {
+        return StartingDose.of(rung, stance, findings, side).dose();
+    }
 
-    /** The items of one strand, side by side. */
-    private static final class StrandPlan {
+    /** Puts a plan together. */
+    private static final class Maker {
         private final Question q;
-        private final CatalogueStrand strand;
         private final RungGates.Known known;
+        private final Set<Strand> settled;
+        private final Needs needs;
+        private final boolean loadOpen;
+        private final List<Exercise> exercises = new ArrayList<>();
+        private final List<NotOpen> notOpen = new ArrayList<>();
+        private final List<LeftOut> leftOut = new ArrayList<>();
+        private final List<Rung> habits = new ArrayList<>();
 
-        StrandPlan(Question q, CatalogueStrand strand) {
+        Maker(Question q) {
             this.q = q;
-            this.strand = strand;
-            this.known = q.known();
+            this.settled = new Foundations(q).settled();
+            RungGates.Known plain = q.knownWithoutSettled();
+            this.known = plain.withDone(Foundations.taughtBy(settled, plain));
+            this.needs = new Needs(q);
+            this.loadOpen = q.screening().open(GateCode.FIRST_LOADED);
         }
 
-        void into(List<PlanItem> items, List<NotOpen> notOpen) {
-            Rung first = strand.rungs().get(0);
-            if (!q.screening().allowedStrands().contains(strand.code())) {
-                notOpen.add(new NotOpen(strand.code(), null, first.code(), waiting(first, null)));
+        Plan make() {
+            for (CatalogueStrand strand : q.catalogue().strands()) {
+                strand(strand);
+            }
+            Room room = room();
+            keepFirstFoundations(room);
+            if (exercises.stream().noneMatch(e -> e.strand() == Strand.PELVIC_CONTROL)) {
+                ribsOverPelvis();
+            }
+            exercises.replaceAll(e -> e.mustBeIn()
+                            && e.role() == Role.CARRY_OVER
+                            && !by(e.strand(), Choice::locked)
+                            && !fitsBesideMusts(e, room)
+                    ? e.whereItFits()
+                    : e);
+            settleIn().filter(e -> fitsBesideMusts(e, room)).ifPresent(exercises::add);
+            Set<Strand> training = exercises.stream()
+                    .map(Exercise::strand)
+                    .filter(s -> q.training().inTraining(s))
+                    .collect(Collectors.toSet());
+            int daysPerWeek = exercises.stream()
+                    .flatMap(e -> e.items().stream())
+                    .mapToInt(i -> i.dose().daysPerWeek())
+                    .max()
+                    .orElse(q.wishes().daysAtMost());
+            Week week = new Week(exercises, room, training, !q.wishes().daily());
+            List<List<Exercise>> sessions = week.sessions(daysPerWeek);
+            tellLeftOut(sessions, room);
+            notOpen.sort(Comparator.comparing(NotOpen::strand));
+            return plan(sessions, daysPerWeek);
+        }
+
+        private Room room() {
+            return new Room(
+                    q.wishes().size(),
+                    q.wishes().sizeWanted(),
+                    q.wishes().secondsPerDay(),
+                    q.wishes().changesAtMost());
+        }
+
+        private void strand(CatalogueStrand strand) {
+            Strand code = strand.code();
+            boolean isSettled = settled.contains(code);
+            strand.rungs().stream()
+                    .filter(r -> code == Strand.UPRIGHT && r.fromDayOne())
+                    .filter(r -> RungGates.open(r, null, known))
+                    .forEach(habits::add);
+            StrandItems made = new StrandItems(q, strand, known, isSettled);
+            made.notOpen().stream().filter(n -> !isSettled).forEach(notOpen::add);
+            List<PlanItem> items = made.items().stream()
+                    .filter(i -> exercises.stream().noneMatch(e -> sameRung(e, i)))
+                    .toList();
+            if (items.isEmpty()) {
                 return;
             }
-            Chosen left = chosen(Side.LEFT);
-            Chosen right = chosen(Side.RIGHT);
-            boolean sided = (left.rung() != null && left.rung().perSide())
-                    || (right.rung() != null && right.rung().perSide());
-            if (!sided) {
-                add(left.rung() == null ? right : left, null, 0, items, notOpen);
+            if (by(code, Choice::leftOut)) {
+                leftOut.add(new LeftOut(code, items, Reason.of("leftOut.byHand")));
                 return;
             }
-            int lead = order(left) - order(right);
-            Side weaker = lead > 0 ? Side.RIGHT : Side.LEFT;
-            Chosen weak = weaker == Side.LEFT ? left : right;
-            Chosen strong = cappedTo(order(weak) + STRONGER_SIDE_LEADS_BY, weaker == Side.LEFT ? right : left);
-            add(weak, weaker, lead == 0 ? 0 : 1, items, notOpen);
-            add(strong, weaker.other(), 0, items, notOpen);
-        }
-
-        /** @param range null where it is to be worked out */
-        private record Chosen(
-                @Nullable Rung rung,
-                @Nullable Dose dose,
-                @Nullable Double range,
-                Reason why) {}
-
-        private int order(Chosen c) {
-            return c.rung() == null ? 0 : c.rung().order();
-        }
-
-        private Chosen cappedTo(int order, Chosen c) {
-            if (c.rung() == null || c.rung().order() <= order) {
-                return c;
-            }
-            int capped = Math.max(1, order);
-            return new Chosen(
-                    strand.rungs().get(capped - 1),
-                    null,
-                    null,
-                    Reason.of("why.strongerSideWaits", c.rung().code()));
-        }
-
-        private Chosen chosen(Side side) {
-            Optional<Choice> byHand = q.choices().stream()
-                    .filter(c -> c.about(strand.code(), side) && c.rung() != null)
-                    .findFirst();
-            if (byHand.isPresent()) {
-                return new Chosen(
-                        q.catalogue().rung(byHand.get().rung()),
-                        null,
-                        byHand.get().range(),
-                        Reason.of("why.byHand"));
-            }
-            Optional<Place> place = q.places().stream()
-                    .filter(p -> p.strand() == strand.code())
-                    .filter(p -> p.side() == null || p.side() == side)
-                    .findFirst();
-            if (place.isPresent()) {
-                Place p = place.get();
-                return new Chosen(q.catalogue().rung(p.rung()), p.dose(), p.range(), p.why());
-            }
-            Start start = StartingRungs.of(strand.code(), side, q.findings());
-            Rung rung = start.rung() == null ? null : q.catalogue().rung(start.rung());
-            boolean tested = rung != null && isDone(rung, side);
-            return new Chosen(rung, null, tested ? 1.0 : null, start.why());
-        }
-
-        private boolean isDone(Rung rung, @Nullable Side side) {
-            return known.done().stream()
-                    .anyMatch(d -> d.rung().equals(rung.code()) && (d.side() == null || d.side() == side));
-        }
-
-        private void add(Chosen c, @Nullable Side side, int extraSets, List<PlanItem> items, List<NotOpen> notOpen) {
-            if (c.rung() == null) {
-                Rung first = strand.rungs().get(0);
-                notOpen.add(
-                        new NotOpen(strand.code(), side, first.code(), List.of(new Waiting("FINDING", null, c.why()))));
+            boolean locked = by(code, Choice::locked);
+            Role role = items.get(0).role();
+            if (!loadOpen && role != Role.FOUNDATION && !locked) {
+                leftOut.add(new LeftOut(code, items, Reason.of("leftOut.foundationsFirst")));
                 return;
             }
-            Rung rung = c.rung();
-            List<Waiting> waiting = waitingButPosition(rung, side);
-            boolean steppedDown = false;
-            while (!waiting.isEmpty() && q.catalogue().previous(rung).isPresent()) {
-                rung = q.catalogue().previous(rung).get();
-                waiting = waitingButPosition(rung, side);
-                steppedDown = true;
-            }
-            if (!waiting.isEmpty()) {
-                notOpen.add(new NotOpen(strand.code(), side, rung.code(), waiting));
-                return;
-            }
-            Reason why = steppedDown ? Reason.of("why.gateBelow", c.rung().code()) : c.why();
-            List<StandIn> standIns =
-                    StandIns.of(q.catalogue(), rung, q.screening().closed(), q.body());
-            if (rung.closedBy(q.screening().closed()).isPresent()) {
-                Rung closed = rung;
-                Optional<StandIn> standIn = StandIns.firstOpen(
-                        standIns, r -> RungGates.waiting(r, side, known).isEmpty());
-                if (standIn.isEmpty()) {
-                    notOpen.add(new NotOpen(strand.code(), side, rung.code(), RungGates.closedPosition(rung, known)));
-                    return;
-                }
-                boolean same = standIn.get().kind() != StandIns.Kind.OTHER_RUNG;
-                Chosen as = same && !steppedDown ? c : new Chosen(standIn.get().rung(), null, null, why);
-                items.add(item(as, standIn.get().rung(), closed, standIn.get().kind(), side, extraSets, why));
-                return;
-            }
-            Chosen as = steppedDown ? new Chosen(rung, null, null, why) : c;
-            items.add(item(as, rung, null, null, side, extraSets, why));
+            boolean foundation = role == Role.FOUNDATION;
+            exercises.add(new Exercise(
+                    withNeed(items, code, foundation),
+                    locked || foundation,
+                    needs.of(code),
+                    foundation || locked || needs.calls(code),
+                    items.stream().anyMatch(this::heavy)));
         }
 
-        private PlanItem item(
-                Chosen c,
-                Rung rung,
-                @Nullable Rung standInFor,
-                StandIns.@Nullable Kind kind,
-                @Nullable Side side,
-                int extraSets,
-                Reason why) {
-            Side on = rung.perSide() ? side == null ? Side.LEFT : side : null;
-            Optional<Choice> byHand = q.choices().stream()
-                    .filter(x -> x.about(strand.code(), side))
-                    .findFirst();
-            Window window = DoseRules.window(rung.window(), q.stances().dose());
-            Dose base = byHand.map(Choice::dose)
-                    .orElseGet(() -> c.dose() == null
-                            ? DoseRules.minimum(window, q.stances().dose())
-                            : c.dose());
-            Dose inDays = base.withDays(Math.min(base.daysPerWeek(), Math.min(q.daysPerWeek(), q.freeDays())));
-            Dose dose = inDays.withSets(inDays.sets() + extraSets);
-            double range = byHand.map(Choice::range).orElseGet(() -> c.range() == null ? firstRange(rung) : c.range());
-            RangePoint point = rung.family() == null ? null : rung.movement().point(q.body(), range);
+        private static boolean sameRung(Exercise e, PlanItem item) {
+            return e.items().stream()
+                    .anyMatch(i -> i.rung().code().equals(item.rung().code()) && i.side() == item.side());
+        }
+
+        private boolean by(Strand code, java.util.function.Predicate<Choice> what) {
+            return q.wishes().choices().stream().anyMatch(c -> c.strand() == code && what.test(c));
+        }
+
+        /** Why the strand is in, before why this rung. */
+        private List<PlanItem> withNeed(List<PlanItem> items, Strand code, boolean foundation) {
+            Reason need = foundation ? Reason.of("need.foundation") : needs.why(code);
+            return items.stream()
+                    .map(i -> i.because(Reason.of("why.both", need, i.why())))
+                    .toList();
+        }
+
+        private boolean heavy(PlanItem item) {
+            if (item.rung().family() == null || !item.rung().loaded()) {
+                return false;
+            }
+            return Capacity.of(
+                            q.training().heldClean(),
+                            item.rung().family(),
+                            item.side(),
+                            q.training().today())
+                    .map(c -> item.loadIndex() > HEAVY_SHARE * c.loadIndex())
+                    .orElse(false);
+        }
+
+        /** Ribs ahead: standing over the pelvis a few times a day, whether pelvic control is settled or waits its turn. */
+        private void ribsOverPelvis() {
+            Rung reset = q.catalogue().rung("PC6");
+            boolean wanted = q.her().findings().ribs() == Findings.RibsOverPelvis.RIBS_AHEAD;
+            if (!wanted || !RungGates.open(reset, null, known) || by(reset.strand(), Choice::leftOut)) {
+                return;
+            }
+            exercises.add(new Exercise(
+                    List.of(plain(reset, Role.CARRY_OVER, first(reset), Reason.of("need.ribsAheadStanding"))),
+                    true,
+                    needs.of(reset.strand()),
+                    true,
+                    false));
+        }
+
+        private Dose first(Rung rung) {
+            Dose dose = DoseRules.first(rung, q.wishes().stances().dose());
+            return dose.withDays(Math.min(dose.daysPerWeek(), q.wishes().daysAtMost()));
+        }
+
+        private static PlanItem plain(Rung rung, Role role, Dose dose, Reason why) {
             return new PlanItem(
-                    strand.code(),
+                    rung.strand(),
+                    role,
                     rung,
-                    on,
-                    standInFor,
-                    kind,
-                    inDays,
+                    null,
+                    null,
+                    null,
                     dose,
-                    range,
-                    point,
+                    dose,
+                    1,
+                    null,
                     SessionTime.seconds(rung, dose),
                     SessionTime.loadSeconds(rung, dose),
                     why,
-                    whyNotNext(rung, on),
-                    rung.watch(),
-                    rung.levers().isEmpty() ? null : rung.levers().get(0));
+                    Reason.of("whyNot.settleIn"),
+                    null,
+                    null);
         }
 
-        /** A step above what the rung before asks at its full range; the whole of a first rung, which is the easiest there is. */
-        private double firstRange(Rung rung) {
-            return q.catalogue()
-                    .previous(rung)
-                    .flatMap(before -> before.loadAt(1, q.body()))
-                    .map(load -> Plan.firstRange(rung, q.body(), load.loadIndex()))
-                    .orElse(rung.hasRange() && rung.loaded() ? 0.0 : 1.0);
-        }
-
-        private Reason whyNotNext(Rung rung, @Nullable Side side) {
-            Optional<Rung> next = q.catalogue().next(rung);
-            if (next.isEmpty()) {
-                return Reason.of("whyNot.top");
-            }
-            return waiting(next.get(), side).stream()
-                    .filter(w -> !w.code().equals(rung.code()))
-                    .findFirst()
-                    .map(w -> Reason.of("whyNot.waiting", next.get().code(), w.reason()))
-                    .orElseGet(() -> Reason.of("whyNot.doseFirst", next.get().code()));
-        }
-
-        private List<Waiting> waiting(Rung rung, @Nullable Side side) {
-            return RungGates.waiting(rung, side, known);
-        }
-
-        /** A closed position is no reason to step down: something stands in. */
-        private List<Waiting> waitingButPosition(Rung rung, @Nullable Side side) {
-            return waiting(rung, side).stream()
-                    .filter(w -> RungGates.closedPosition(rung, known).stream()
-                            .noneMatch(p -> p.code().equals(w.code())))
+        /** Two unsettled foundations at a time, three where they are the work; the others wait their turn. */
+        private void keepFirstFoundations(Room room) {
+            boolean tiltFirst = q.her().findings().tiltedForward();
+            List<Exercise> all = exercises.stream()
+                    .filter(e -> e.role() == Role.FOUNDATION)
+                    .sorted(Comparator.comparing(e -> tiltFirst && e.strand() == Strand.PELVIC_CONTROL
+                            ? -1
+                            : Foundations.ORDER.indexOf(e.strand())))
                     .toList();
+            int most = Math.min(room.size(), loadOpen ? FOUNDATIONS_BESIDE_WORK : FOUNDATIONS_AS_WORK);
+            List<Exercise> kept = new ArrayList<>();
+            for (Exercise e : all) {
+                boolean locked = by(e.strand(), Choice::locked);
+                List<Exercise> with = new ArrayList<>(kept);
+                with.add(e);
+                boolean turn = kept.size() < most;
+                if (locked || (turn && (kept.isEmpty() || Packing.fits(with, room)))) {
+                    kept.add(e);
+                } else {
+                    exercises.remove(e);
+                    leftOut.add(new LeftOut(
+                            e.strand(), e.items(), Reason.of(turn ? "leftOut.minutes" : "leftOut.foundationsInTurn")));
+                }
+            }
+            shorten(kept, room);
+        }
+
+        /** A single foundation longer than all her minutes is done in one set. */
+        private void shorten(List<Exercise> kept, Room room) {
+            if (kept.size() == 1 && !Packing.fits(kept, room)) {
+                Exercise e = kept.get(0);
+                exercises.set(
+                        exercises.indexOf(e),
+                        e.with(e.items().stream()
+                                .map(i -> i.dosed(
+                                        i.baseDose().withSets(1), i.dose().withSets(1)))
+                                .toList()));
+            }
+        }
+
+        /** What is settled becomes one opening minute: her highest clean breath with the engagement kept. */
+        private Optional<Exercise> settleIn() {
+            if (settled.isEmpty()
+                    || exercises.stream().anyMatch(e -> e.role() == Role.FOUNDATION && e.strand() == Strand.BREATH)) {
+                return Optional.empty();
+            }
+            return Stream.of("BR4", "BR3")
+                    .map(q.catalogue()::rung)
+                    .filter(r -> known.isDone(r.code(), null) && RungGates.open(r, null, known))
+                    .findFirst()
+                    .or(() -> Optional.of(q.catalogue().rung("BR2")))
+                    .flatMap(this::settledOn)
+                    .map(item -> new Exercise(List.of(item), true, 1, true, false));
+        }
+
+        private Optional<PlanItem> settledOn(Rung rung) {
+            Rung as = rung;
+            if (rung.closedBy(known.closed()).isPresent()) {
+                Optional<StandIns.StandIn> standIn =
+                        StandIns.of(q.catalogue(), rung, known.closed(), q.her().body()).stream()
+                                .filter(s -> s.kind() != StandIns.Kind.OTHER_RUNG)
+                                .findFirst();
+                if (standIn.isEmpty()) {
+                    return Optional.empty();
+                }
+                as = standIn.get().rung();
+            }
+            Dose dose = StartingDose.of(as, q.wishes().stances().dose(), q.her().findings(), null)
+                    .dose();
+            Dose once = new Dose(
+                    1, dose.reps(), dose.holdS(), dose.breaths(), 1, q.wishes().daysAtMost());
+            while (SessionTime.seconds(as, once) > SETTLE_IN_S && once.breaths() != null && once.breaths() > 1) {
+                once = once.withBreaths(once.breaths() - 1);
+            }
+            return Optional.of(plain(as, Role.SETTLE_IN, once, Reason.of("why.settleIn")));
+        }
+
+        /** Neither settling in nor standing over the pelvis pushes out what she has to learn first. */
+        private boolean fitsBesideMusts(Exercise other, Room room) {
+            List<Exercise> all =
+                    exercises.stream().filter(Exercise::mustBeIn).collect(Collectors.toCollection(ArrayList::new));
+            all.remove(other);
+            all.add(other);
+            return Packing.fits(all, room);
+        }
+
+        private void tellLeftOut(List<List<Exercise>> sessions, Room room) {
+            for (Exercise e : exercises) {
+                if (sessions.stream().noneMatch(s -> s.contains(e))) {
+                    leftOut.add(new LeftOut(e.strand(), e.items(), whyLeftOut(e, sessions.get(0), room)));
+                }
+            }
+            leftOut.sort(Comparator.comparing(LeftOut::strand));
+        }
+
+        private Reason whyLeftOut(Exercise e, List<Exercise> session, Room room) {
+            List<Exercise> with = new ArrayList<>(session);
+            with.add(e);
+            if (Packing.seconds(with) > room.secondsPerDay()) {
+                return Reason.of("leftOut.minutes");
+            }
+            if (Packing.changes(with) > room.changes()) {
+                return Reason.of("leftOut.changes", room.changes());
+            }
+            boolean full = session.stream().filter(Exercise::counts).count() >= room.size();
+            return full ? Reason.of("leftOut.size", room.size()) : Reason.of("leftOut.nothingCalls");
+        }
+
+        private Plan plan(List<List<Exercise>> sessions, int daysPerWeek) {
+            Set<fernstep.core.client.Restriction> closed = known.closed();
+            List<Day> days = new ArrayList<>();
+            for (int i = 0; i < sessions.size(); i++) {
+                int perWeek = (daysPerWeek + sessions.size() - 1 - i) / sessions.size();
+                days.add(new Day(
+                        i == 0 ? "A" : "B",
+                        perWeek,
+                        SessionOrder.of(sessions.get(i), closed).stream()
+                                .map(item -> item.onDays(onDays(item, sessions, daysPerWeek)))
+                                .toList()));
+            }
+            Set<Exercise> all = new java.util.LinkedHashSet<>();
+            sessions.forEach(all::addAll);
+            List<PlanItem> items = SessionOrder.of(List.copyOf(all), Set.of()).stream()
+                    .map(i -> days.stream()
+                            .flatMap(d -> d.items().stream())
+                            .filter(x -> x.strand() == i.strand() && x.side() == i.side() && x.role() == i.role())
+                            .findFirst()
+                            .orElse(i))
+                    .toList();
+            return new Plan(
+                    items,
+                    List.copyOf(days),
+                    List.copyOf(leftOut),
+                    List.copyOf(notOpen),
+                    List.copyOf(habits),
+                    q.wishes().secondsPerDay());
+        }
+
+        /** On how many days of the week it comes. */
+        private static int onDays(PlanItem item, List<List<Exercise>> sessions, int daysPerWeek) {
+            int days = 0;
+            for (int i = 0; i < sessions.size(); i++) {
+                boolean in =
+                        sessions.get(i).stream().anyMatch(e -> e.strand() == item.strand() && e.role() == item.role());
+                days += in ? (daysPerWeek + sessions.size() - 1 - i) / sessions.size() : 0;
+            }
+            return days;
         }
     }
 }

@@ -2,6 +2,7 @@ package fernstep.core.plan;
 
 import fernstep.core.body.Position;
 import fernstep.core.body.RangePoint;
+import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.SignCode;
@@ -15,7 +16,7 @@ import org.jspecify.annotations.Nullable;
  * One thing to do.
  *
  * @param strand the strand it trains; a stand-in may be a rung of another
- * @param rung as she does it: inclined or on forearms where that opens it
+ * @param rung as she does it: inclined, on forearms or off the floor where that opens it
  * @param standInFor the rung whose place this one takes because its position is closed; null as a rule
  * @param standInKind how it differs; null with no stand-in
  * @param baseDose her dose on this rung
@@ -23,9 +24,13 @@ import org.jspecify.annotations.Nullable;
  * @param range 0 easiest to 1 full
  * @param point angle, height and load at that range; null where no load is followed
  * @param seconds time for all sets with the rest between them
+ * @param why why it is in, and why this rung
+ * @param opened why the dose lies below the rung's window; null where it does not
+ * @param support what she rests on from the start, or null
  */
 public record PlanItem(
         Strand strand,
+        Role role,
         Rung rung,
         @Nullable Side side,
         @Nullable Rung standInFor,
@@ -38,18 +43,91 @@ public record PlanItem(
         int loadSeconds,
         Reason why,
         Reason whyNotNext,
-        List<SignCode> stopSigns,
-        @Nullable Lever firstLever) {
+        @Nullable Reason opened,
+        @Nullable Helper support) {
 
-    /** Where she begins it: rolling to the side begins on the back. */
-    public Position position() {
-        Position at = rung.movement().start().position();
-        return at == Position.INCLINED ? Position.SUPINE : at;
+    public List<SignCode> stopSigns() {
+        return rung.watch();
     }
 
-    PlanItem with(Dose base, Dose today) {
+    public @Nullable Lever firstLever() {
+        return rung.levers().isEmpty() ? null : rung.levers().get(0);
+    }
+
+    /** As she does it, told apart from the mat: inclined is not flat. */
+    public Position position() {
+        return rung.position();
+    }
+
+    /** Where she lies, kneels or sits for it: a wedge under her is no change of position, nor is what is upright. */
+    public Ground ground() {
+        return Ground.of(rung.movement().start().position());
+    }
+
+    /** Places between which a session changes. */
+    public enum Ground {
+        BACK,
+        SIDE,
+        FRONT,
+        HANDS_AND_KNEES,
+        KNEES,
+        /** Seated, standing, at a wall: at the end, where getting up is no change. */
+        UPRIGHT;
+
+        static Ground of(Position position) {
+            return switch (position) {
+                case SUPINE, INCLINED -> BACK;
+                case SIDE -> SIDE;
+                case PRONE -> FRONT;
+                case HANDS_KNEES -> HANDS_AND_KNEES;
+                case KNEELING -> KNEES;
+                case SEATED, STANDING, WALL -> UPRIGHT;
+            };
+        }
+    }
+
+    /** Flat on the back, for so many seconds. */
+    int flatSeconds() {
+        return rung.position() == Position.SUPINE ? seconds : 0;
+    }
+
+    /** Time in a day, all its sessions together. */
+    public int secondsPerDay() {
+        return seconds * dose.perDay();
+    }
+
+    public double loadIndex() {
+        return point == null ? 0 : point.load().loadIndex();
+    }
+
+    PlanItem onDays(int days) {
+        return dosed(baseDose, dose.withDays(Math.max(1, Math.min(dose.daysPerWeek(), days))));
+    }
+
+    PlanItem because(Reason other) {
         return new PlanItem(
                 strand,
+                role,
+                rung,
+                side,
+                standInFor,
+                standInKind,
+                baseDose,
+                dose,
+                range,
+                point,
+                seconds,
+                loadSeconds,
+                other,
+                whyNotNext,
+                opened,
+                support);
+    }
+
+    PlanItem dosed(Dose base, Dose today) {
+        return new PlanItem(
+                strand,
+                role,
                 rung,
                 side,
                 standInFor,
@@ -62,7 +140,28 @@ public record PlanItem(
                 SessionTime.loadSeconds(rung, today),
                 why,
                 whyNotNext,
-                stopSigns,
-                firstLever);
+                opened,
+                support);
+    }
+
+    /** The same on a wedge: for those who may lie flat for a while only. */
+    PlanItem inclined() {
+        return new PlanItem(
+                strand,
+                role,
+                rung.inclined(StandIns.WEDGE_DEG),
+                side,
+                rung,
+                StandIns.Kind.SAME_INCLINED,
+                baseDose,
+                dose,
+                range,
+                point,
+                seconds,
+                loadSeconds,
+                why,
+                whyNotNext,
+                opened,
+                support);
     }
 }

@@ -2,7 +2,6 @@ package fernstep.core.plan;
 
 import fernstep.core.body.Capacity;
 import fernstep.core.body.LoadFamily;
-import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Screening;
@@ -14,7 +13,6 @@ import org.jspecify.annotations.Nullable;
 
 /** What is worth a second look in a plan; the practitioner decides. */
 public final class PlanWarnings {
-    private static final int CHANGES_WANTED_AT_MOST = 2;
     private static final int RECHECK_GRACE_DAYS = 14;
 
     private PlanWarnings() {}
@@ -37,25 +35,28 @@ public final class PlanWarnings {
     }
 
     /** @param heldClean loads she has held clean, from her log */
-    public static List<Reason> of(Plan plan, List<Capacity.Clean> heldClean, LocalDate today) {
+    public static List<Reason> of(Plan plan, Wishes wishes, List<Capacity.Clean> heldClean, LocalDate today) {
         List<Reason> warnings = new ArrayList<>();
         if (!plan.fits()) {
-            warnings.add(Reason.of("warn.overMinutes", plan.secondsPerDay() - 60 * plan.minutesAvailable()));
+            warnings.add(Reason.of("warn.overMinutes", plan.secondsPerDay() - plan.secondsAvailable()));
         }
-        int changes = SessionTime.changesSeconds(
-                        plan.items().stream().map(PlanItem::position).toList())
-                / SessionTime.CHANGE_OF_POSITION_S;
-        if (changes > CHANGES_WANTED_AT_MOST) {
-            warnings.add(Reason.of("warn.manyChanges", changes));
-        }
-        for (int i = 0; i < plan.items().size(); i++) {
-            PlanItem item = plan.items().get(i);
-            if (i > 0) {
-                sameFamily(plan.items().get(i - 1), item).ifPresent(warnings::add);
+        for (Plan.Day day : plan.days()) {
+            int changes = SessionTime.changes(
+                    day.items().stream().map(PlanItem::ground).toList());
+            if (changes > wishes.changesAtMost()) {
+                warnings.add(Reason.of("warn.manyChanges", changes));
             }
-            aboveCapacity(item, heldClean, today).ifPresent(warnings::add);
+            if (Plan.size(day.items()) > wishes.size()) {
+                warnings.add(Reason.of("warn.manyExercises", Plan.size(day.items()), wishes.size()));
+            }
         }
-        return List.copyOf(warnings);
+        for (Plan.Day day : plan.days()) {
+            for (int i = 1; i < day.items().size(); i++) {
+                sameFamily(day.items().get(i - 1), day.items().get(i)).ifPresent(warnings::add);
+            }
+        }
+        plan.items().forEach(item -> aboveCapacity(item, heldClean, today).ifPresent(warnings::add));
+        return warnings.stream().distinct().toList();
     }
 
     /** The two sides of one strand follow each other as a matter of course. */
@@ -64,7 +65,10 @@ public final class PlanWarnings {
         boolean same = family != null && family == before.rung().family() && before.strand() != item.strand();
         return same
                 ? Optional.of(Reason.of(
-                        "warn.sameFamily", before.rung().code(), item.rung().code()))
+                        "warn.sameFamily",
+                        Reason.of(
+                                "rung.name", before.rung().name(), before.rung().code()),
+                        Reason.of("rung.name", item.rung().name(), item.rung().code())))
                 : Optional.empty();
     }
 
@@ -78,9 +82,8 @@ public final class PlanWarnings {
                 .filter(c -> index > c.nextTarget(Capacity.USUAL_STEP) + 1e-9)
                 .map(c -> Reason.of(
                         "warn.aboveCapacity",
-                        item.rung().code(),
-                        Numbers.rounded(index, 1),
-                        Numbers.rounded(c.loadIndex(), 1)));
+                        Reason.of("rung.name", item.rung().name(), item.rung().code()),
+                        Math.round(100 * (index / c.loadIndex() - 1))));
     }
 
     private static Optional<Capacity> capacity(

@@ -6,6 +6,7 @@ import fernstep.core.client.ClientFacts;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
+import fernstep.core.screening.Outcome;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -28,13 +29,20 @@ public record Proposal(
     private static final int FIRST_WEEKS_DAYS = 42;
     private static final int LATE_DAYS = 84;
     private static final int POOR_TOLERANCE_BREATHS = 2;
-    private static final int WEAK_SET = 2;
-    private static final int FIRM_SET = 4;
 
     private record Fit(Approach approach, Reason reason) {}
 
-    /** @param cleared cleared for exercise today */
-    public static Proposal of(ClientFacts facts, Findings f, boolean cleared, LocalDate today) {
+    /**
+     * What the findings speak for.
+     *
+     * @param cleared cleared for exercise today
+     * @return empty while an emergency or ask-first answer stands: nothing is proposed then
+     */
+    public static Optional<Proposal> of(
+            ClientFacts facts, Findings f, boolean cleared, Outcome outcome, LocalDate today) {
+        if (outcome.closesGates()) {
+            return Optional.empty();
+        }
         List<Fit> fits = new ArrayList<>();
         Optional<BodyEvent> event = facts.latestEvent();
         long days = event.map(e -> ChronoUnit.DAYS.between(e.date(), today)).orElse(Long.MAX_VALUE);
@@ -49,21 +57,46 @@ public record Proposal(
             fits.add(new Fit(Approach.SLOW_LADDER, Reason.of("proposal.floats")));
         }
         boolean late = !facts.pregnant() && days >= LATE_DAYS;
-        boolean firm = f.setGrade().size() == Side.values().length
-                && f.weakerSetGrade().orElse(0) >= FIRM_SET;
-        if (late && firm && f.doming() != Findings.Doming.FIRM && !f.breathComesFirst()) {
+        if (late
+                && f.engagementFirm()
+                && f.doming() != null
+                && f.doming() != Findings.Doming.FIRM
+                && !f.breathComesFirst()) {
             fits.add(new Fit(Approach.GRADED_LOAD, Reason.of("proposal.firmAndLate")));
         }
         if (fits.isEmpty()) {
-            return new Proposal(Approach.BREATH_LED, Reason.of("proposal.littleKnown"), null, null);
+            return Optional.of(new Proposal(Approach.BREATH_LED, nothingFits(f), null, null));
         }
         Fit first = fits.get(0);
         Fit other = fits.size() > 1 ? fits.get(1) : null;
-        return new Proposal(
+        return Optional.of(new Proposal(
                 first.approach(),
                 first.reason(),
                 other == null ? null : other.approach(),
-                other == null ? null : difference(first.approach(), other.approach(), f));
+                other == null ? null : difference(first.approach(), other.approach(), f)));
+    }
+
+    /** Little is known only where the checks that decide are missing: they are named. */
+    private static Reason nothingFits(Findings f) {
+        List<Reason> missing = new ArrayList<>();
+        if (f.cough() == null && f.floorOnCough() == null) {
+            missing.add(Reason.of("check.COUGH"));
+        }
+        if (f.toleranceBreaths() == null) {
+            missing.add(Reason.of("check.TOLERANCE"));
+        }
+        if (f.setGrade().size() < Side.values().length) {
+            missing.add(Reason.of("check.GRADE"));
+        }
+        if (f.floatScore().size() < Side.values().length) {
+            missing.add(Reason.of("check.FLOAT"));
+        }
+        if (f.doming() == null) {
+            missing.add(Reason.of("check.RIDGE"));
+        }
+        return missing.isEmpty()
+                ? Reason.of("proposal.foundationsFirst")
+                : Reason.of("proposal.missingChecks", Reason.list(missing));
     }
 
     private static Optional<Reason> breathLed(ClientFacts facts, Findings f) {
@@ -74,8 +107,10 @@ public record Proposal(
             return Optional.of(Reason.of("proposal.toleranceLow", f.toleranceBreaths()));
         }
         boolean scar = facts.events().stream().anyMatch(e -> e.kind() == BodyEvent.Kind.CAESAREAN);
-        int grade = f.weakerSetGrade().orElse(WEAK_SET + 1);
-        return scar && grade <= WEAK_SET ? Optional.of(Reason.of("proposal.scarAndSet", grade)) : Optional.empty();
+        int grade = f.weakerSetGrade().orElse(Findings.WEAK_GRADE + 1);
+        return scar && grade <= Findings.WEAK_GRADE
+                ? Optional.of(Reason.of("proposal.scarAndSet", grade))
+                : Optional.empty();
     }
 
     /** What would part them today: the ridge seen, else how the dose grows. */

@@ -1,5 +1,7 @@
 package fernstep.core.plan;
 
+import fernstep.core.approach.Stances;
+import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.RungGate;
 import fernstep.core.client.Restriction;
@@ -10,14 +12,20 @@ import fernstep.core.screening.Gate;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Screening;
 import java.util.ArrayList;
-import java.util.EnumSet;
+import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
-/** Which gates of a rung still hold it closed. */
+/**
+ * What still holds a rung closed: its own gates, those of every rung that leads to it (skipped, tested or trained, they
+ * bind all the same), and what today's findings cap.
+ */
 public final class RungGates {
     private static final int TOLERANCE_FAIR_BREATHS = 3;
 
@@ -29,7 +37,7 @@ public final class RungGates {
     /**
      * What the log says over weeks.
      *
-     * @param cleanWeeks weeks in a row, up to now, in which she trained and nothing was stopped or stepped back
+     * @param cleanWeeks clean weeks since the log began
      * @param weeksAtTop for how many weeks she has stood at the top of a rung's window
      */
     public record History(int cleanWeeks, Map<String, Integer> weeksAtTop) {
@@ -45,172 +53,240 @@ public final class RungGates {
      *
      * @param screening today's, or null when only the catalogue's own gates are to be read
      * @param pregnant from her facts, or null when they are not known
+     * @param doming whether a soft ridge may stay, or null where no stance is asked
      */
     public record Known(
+            Catalogue catalogue,
             @Nullable Screening screening,
             @Nullable Boolean pregnant,
             Findings findings,
+            Stances.@Nullable Doming doming,
             Set<Done> done,
             History history) {
         public Known {
             done = Set.copyOf(done);
         }
 
-        /** Without a log. */
-        public Known(@Nullable Screening screening, @Nullable Boolean pregnant, Findings findings, Set<Done> done) {
-            this(screening, pregnant, findings, done, History.NONE);
+        /** Of a rung by itself: neither her facts nor findings nor a log. */
+        public static Known nothing(Catalogue catalogue) {
+            return new Known(catalogue, null, null, Findings.NONE, null, Set.of(), History.NONE);
         }
 
         public Known withDone(Set<Done> more) {
-            return new Known(screening, pregnant, findings, more, history);
+            return new Known(catalogue, screening, pregnant, findings, doming, more, history);
+        }
+
+        public Known with(History other) {
+            return new Known(catalogue, screening, pregnant, findings, doming, done, other);
+        }
+
+        /** Positions and loads closed for her. */
+        Set<Restriction> closed() {
+            return screening == null ? Set.of() : screening.closed();
+        }
+
+        boolean isDone(String rung, @Nullable Side side) {
+            return done.contains(new Done(rung, null)) || (side != null && done.contains(new Done(rung, side)));
         }
     }
 
+    /** Empty where it is open. The last of several dates and clearances stands for those before it. */
     public static List<Waiting> waiting(Rung rung, @Nullable Side side, Known known) {
-        List<Waiting> waiting = new ArrayList<>();
-        EnumSet<GateCode> dated = EnumSet.noneOf(GateCode.class);
-        rung.strand().opensWith().ifPresent(dated::add);
-        for (RungGate gate : rung.gates()) {
-            if (gate instanceof RungGate.Opened opened) {
-                dated.add(opened.code());
-            } else {
-                own(gate, side, known).ifPresent(waiting::add);
-            }
+        Reader reader = new Reader(rung, known);
+        if (known.screening() != null && known.screening().nothingAllowed()) {
+            return List.of(new Waiting("OUTCOME", null, Reason.of("waiting.nothingToday")));
         }
-        dated.forEach(code -> opened(code, known).ifPresent(waiting::add));
-        return List.copyOf(waiting);
+        reader.walk(rung, side, true);
+        List<Waiting> all = new ArrayList<>(reader.found);
+        reader.dated().ifPresent(all::add);
+        Ceilings.over(rung, known).ifPresent(all::add);
+        return all.stream().distinct().toList();
     }
 
-    /** Whether one gate of a rung still holds it, on some side. */
-    public static boolean holds(RungGate gate, Rung rung, Known known) {
-        return own(gate, null, known).isPresent();
+    public static boolean open(Rung rung, @Nullable Side side, Known known) {
+        return waiting(rung, side, known).isEmpty();
+    }
+
+    private static final Set<String> OF_TODAY = Stream.concat(
+                    Arrays.stream(GateCode.values()).map(Enum::name), Stream.of("BIRTH", "OUTCOME"))
+            .collect(Collectors.toUnmodifiableSet());
+
+    /** Dates, clearances, pregnancy and today's answers that close it, findings and other rungs left aside. */
+    public static List<Waiting> closedToday(Rung rung, @Nullable Side side, Known known) {
+        return waiting(rung, side, known).stream()
+                .filter(w -> OF_TODAY.contains(w.code()))
+                .toList();
     }
 
     /** A position or load of hers that closes it: something may stand in. */
-    static List<Waiting> closedPosition(Rung rung, Known known) {
-        Set<Restriction> closed =
-                known.screening() == null ? Set.of() : known.screening().closed();
-        List<Waiting> waiting = new ArrayList<>();
-        rung.closedBy(closed)
-                .ifPresent(r -> waiting.add(new Waiting(r.name(), null, Reason.of("waiting.restriction", r))));
-        rung.gates().stream()
-                .filter(g -> g instanceof RungGate.Without w && closed.contains(w.restriction()))
-                .map(g -> ((RungGate.Without) g).restriction())
-                .forEach(r -> waiting.add(new Waiting(r.name(), null, Reason.of("waiting.restriction", r))));
-        return List.copyOf(waiting);
+    static Optional<Waiting> closedPosition(Rung rung, Known known) {
+        return rung.closedBy(known.closed()).map(r -> new Waiting(r.name(), null, Reason.of("waiting.restriction", r)));
     }
 
-    private static Optional<Waiting> opened(GateCode code, Known known) {
-        if (known.screening() == null) {
+    /** One gate by itself, where no other rung is asked for; empty while it holds nothing closed. */
+    public static Optional<Waiting> own(RungGate gate, Rung rung, Known known) {
+        Reader reader = new Reader(rung, known);
+        reader.side = null;
+        Optional<Waiting> waiting = gate.read(reader);
+        return waiting.isPresent() ? waiting : reader.dated();
+    }
+
+    /** Reads gates of every kind; dates are gathered, so that only the last is told. */
+    private static final class Reader implements RungGate.Kinds<Optional<Waiting>> {
+        private final Rung asked;
+        private final Known known;
+        private final List<Waiting> found = new ArrayList<>();
+        private final Set<String> seen = new HashSet<>();
+        private @Nullable GateCode lastDate;
+        private @Nullable Side side;
+
+        Reader(Rung asked, Known known) {
+            this.asked = asked;
+            this.known = known;
+        }
+
+        /** @param told whether a rung that must come first is named: not below one that is itself still to be done */
+        void walk(Rung rung, @Nullable Side on, boolean told) {
+            if (!seen.add(rung.code() + on + told)) {
+                return;
+            }
+            side = on;
+            for (RungGate gate : rung.gates()) {
+                Optional<Waiting> waiting = gate.read(this);
+                if (told || gate.rungAskedFor().isEmpty()) {
+                    waiting.ifPresent(found::add);
+                }
+            }
+            for (Rung before : known.catalogue().leadingAtOnce(rung)) {
+                walk(before, on, told && done(before, on));
+            }
+        }
+
+        private boolean done(Rung rung, @Nullable Side on) {
+            return met(rung.code(), Side.LEFT.equals(on) || on == null ? Side.LEFT : on);
+        }
+
+        Optional<Waiting> dated() {
+            if (lastDate == null || known.screening() == null) {
+                return Optional.empty();
+            }
+            Gate gate = known.screening().gates().get(lastDate);
+            return gate == null
+                    ? Optional.of(new Waiting(lastDate.name(), null, Reason.of("waiting.unknownGate")))
+                    : Optional.of(new Waiting(lastDate.name(), gate.opensOn(), gate.reason()));
+        }
+
+        @Override
+        public Optional<Waiting> opened(RungGate.Opened gate) {
+            boolean closed = known.screening() != null && !known.screening().open(gate.code());
+            if (closed && (lastDate == null || lastDate.compareTo(gate.code()) < 0)) {
+                lastDate = gate.code();
+            }
             return Optional.empty();
         }
-        Gate gate = known.screening().gates().get(code);
-        return gate == null || gate.open()
-                ? Optional.empty()
-                : Optional.of(new Waiting(code.name(), gate.opensOn(), gate.reason()));
-    }
 
-    private static Optional<Waiting> own(RungGate gate, @Nullable Side side, Known known) {
-        if (gate instanceof RungGate.CleanRung clean) {
-            return done(clean, side, known)
-                    ? Optional.empty()
-                    : Optional.of(new Waiting(
-                            clean.rung(),
-                            null,
-                            Reason.of(clean.bothSides() ? "waiting.rungBothSides" : "waiting.rung", clean.rung())));
+        @Override
+        public Optional<Waiting> cleanRung(RungGate.CleanRung gate) {
+            boolean left = met(gate.rung(), Side.LEFT);
+            boolean right = met(gate.rung(), Side.RIGHT);
+            boolean done = gate.bothSides() || side == null ? left && right : side == Side.LEFT ? left : right;
+            return unless(
+                    done,
+                    gate.rung(),
+                    Reason.of(gate.bothSides() ? "waiting.rungBothSides" : "waiting.rung", name(gate.rung())));
         }
-        if (gate instanceof RungGate.SetGrade grade) {
-            boolean holds = known.findings().weakerSetGrade().orElse(0) >= grade.atLeast();
-            return holds
-                    ? Optional.empty()
-                    : Optional.of(new Waiting("SET_GRADE", null, Reason.of("waiting.setGrade", grade.atLeast())));
+
+        @Override
+        public Optional<Waiting> anySide(RungGate.AnySide gate) {
+            boolean either = met(gate.rung(), Side.LEFT) || met(gate.rung(), Side.RIGHT);
+            return unless(either, gate.rung(), Reason.of("waiting.rungAnySide", name(gate.rung())));
         }
-        if (gate instanceof RungGate.BreathControl) {
+
+        private Reason name(String code) {
+            return Reason.of("rung.name", known.catalogue().rung(code).name(), code);
+        }
+
+        /**
+         * Clean; or, where its position is closed to her, what stands in for it is: she is not asked for what she cannot
+         * do. The rung that stands in needs nothing from the one it replaces.
+         */
+        private boolean met(String code, Side on) {
+            if (known.isDone(code, on)) {
+                return true;
+            }
+            Rung rung = known.catalogue().rung(code);
+            if (closedPosition(rung, known).isEmpty()) {
+                return false;
+            }
+            return StandIns.replacing(known.catalogue(), rung, known.closed())
+                    .anyMatch(r -> r.code().equals(asked.code()) || known.isDone(r.code(), on));
+        }
+
+        @Override
+        public Optional<Waiting> setGrade(RungGate.SetGrade gate) {
+            boolean holds = known.findings().weakerSetGrade().orElse(0) >= gate.atLeast();
+            return unless(holds, "SET_GRADE", Reason.of("waiting.setGrade", gate.atLeast()));
+        }
+
+        @Override
+        public Optional<Waiting> breathControl(RungGate.BreathControl gate) {
             Integer tolerance = known.findings().toleranceBreaths();
             boolean holds =
                     (known.findings().cough() != null && !known.findings().coughReversed())
                             || (tolerance != null && tolerance >= TOLERANCE_FAIR_BREATHS);
-            return holds
-                    ? Optional.empty()
-                    : Optional.of(new Waiting("BREATH_CONTROL", null, Reason.of("waiting.breathControl")));
+            return unless(holds, "BREATH_CONTROL", Reason.of("waiting.breathControl"));
         }
-        if (gate instanceof RungGate.AnySide any) {
-            boolean either = isDone(any.rung(), Side.LEFT, known) || isDone(any.rung(), Side.RIGHT, known);
-            return either
-                    ? Optional.empty()
-                    : Optional.of(new Waiting(any.rung(), null, Reason.of("waiting.rungAnySide", any.rung())));
-        }
-        if (gate instanceof RungGate.CleanWeeks clean) {
-            return known.history().cleanWeeks() >= clean.weeks()
-                    ? Optional.empty()
-                    : Optional.of(new Waiting(
-                            "CLEAN_WEEKS",
-                            null,
-                            Reason.of(
-                                    "waiting.cleanWeeks",
-                                    clean.weeks(),
-                                    known.history().cleanWeeks())));
-        }
-        if (gate instanceof RungGate.TopHeldWeeks held) {
-            int weeks = known.history().weeksAtTop().getOrDefault(held.rung(), 0);
-            return weeks >= held.weeks()
-                    ? Optional.empty()
-                    : Optional.of(new Waiting(
-                            "TOP_HELD", null, Reason.of("waiting.topHeld", held.rung(), held.weeks(), weeks)));
-        }
-        if (gate instanceof RungGate.Scoop) {
-            return known.findings().scoop() == Findings.Scoop.YES
-                    ? Optional.empty()
-                    : Optional.of(new Waiting("SCOOP", null, Reason.of("waiting.scoop")));
-        }
-        if (gate instanceof RungGate.FirmMidline) {
-            return known.findings().doming() == Findings.Doming.NONE
-                    ? Optional.empty()
-                    : Optional.of(new Waiting("FIRM_MIDLINE", null, Reason.of("waiting.firmMidline")));
-        }
-        if (gate instanceof RungGate.PregnantToWeek limit) {
-            return pregnantBeyond(limit.week(), known)
-                    ? Optional.of(new Waiting("BIRTH", null, Reason.of("waiting.pregnantToWeek", limit.week())))
-                    : Optional.empty();
-        }
-        if (gate instanceof RungGate.NotPregnant) {
-            return Boolean.TRUE.equals(known.pregnant())
-                    ? Optional.of(new Waiting("BIRTH", null, Reason.of("waiting.birth")))
-                    : Optional.empty();
-        }
-        if (gate instanceof RungGate.Without without) {
-            Set<Restriction> closed =
-                    known.screening() == null ? Set.of() : known.screening().closed();
-            return closed.contains(without.restriction())
-                    ? Optional.of(new Waiting(
-                            without.restriction().name(),
-                            null,
-                            Reason.of("waiting.restriction", without.restriction())))
-                    : Optional.empty();
-        }
-        return Optional.empty();
-    }
 
-    /** A pregnancy whose week is not known counts as beyond. */
-    private static boolean pregnantBeyond(int week, Known known) {
-        if (!Boolean.TRUE.equals(known.pregnant())) {
-            return false;
+        @Override
+        public Optional<Waiting> cleanWeeks(RungGate.CleanWeeks gate) {
+            int weeks = known.history().cleanWeeks();
+            return unless(weeks >= gate.weeks(), "CLEAN_WEEKS", Reason.of("waiting.cleanWeeks", gate.weeks(), weeks));
         }
-        Integer days =
-                known.screening() == null ? null : known.screening().stage().gestationDays();
-        return days == null || days > 7 * week;
-    }
 
-    private static boolean done(RungGate.CleanRung gate, @Nullable Side side, Known known) {
-        boolean left = isDone(gate.rung(), Side.LEFT, known);
-        boolean right = isDone(gate.rung(), Side.RIGHT, known);
-        if (gate.bothSides()) {
-            return left && right;
+        @Override
+        public Optional<Waiting> topHeldWeeks(RungGate.TopHeldWeeks gate) {
+            int weeks = known.history().weeksAtTop().getOrDefault(gate.rung(), 0);
+            return unless(
+                    weeks >= gate.weeks(),
+                    "TOP_HELD",
+                    Reason.of("waiting.topHeld", name(gate.rung()), gate.weeks(), weeks));
         }
-        return side == null ? left && right : isDone(gate.rung(), side, known);
-    }
 
-    private static boolean isDone(String rung, Side side, Known known) {
-        return known.done().stream().anyMatch(d -> d.rung().equals(rung) && (d.side() == null || d.side() == side));
+        @Override
+        public Optional<Waiting> scoop(RungGate.Scoop gate) {
+            return unless(known.findings().scoop() == Findings.Scoop.YES, "SCOOP", Reason.of("waiting.scoop"));
+        }
+
+        @Override
+        public Optional<Waiting> firmMidline(RungGate.FirmMidline gate) {
+            return unless(
+                    known.findings().doming() == Findings.Doming.NONE,
+                    "FIRM_MIDLINE",
+                    Reason.of("waiting.firmMidline"));
+        }
+
+        @Override
+        public Optional<Waiting> pregnantToWeek(RungGate.PregnantToWeek gate) {
+            return unless(!pregnantBeyond(gate.week()), "BIRTH", Reason.of("waiting.pregnantToWeek", gate.week()));
+        }
+
+        @Override
+        public Optional<Waiting> notPregnant(RungGate.NotPregnant gate) {
+            return unless(!Boolean.TRUE.equals(known.pregnant()), "BIRTH", Reason.of("waiting.birth"));
+        }
+
+        /** A pregnancy whose week is not known counts as beyond. */
+        private boolean pregnantBeyond(int week) {
+            if (!Boolean.TRUE.equals(known.pregnant())) {
+                return false;
+            }
+            Integer days =
+                    known.screening() == null ? null : known.screening().stage().gestationDays();
+            return days == null || days > 7 * week;
+        }
+
+        private static Optional<Waiting> unless(boolean holds, String code, Reason reason) {
+            return holds ? Optional.empty() : Optional.of(new Waiting(code, null, reason));
+        }
     }
 }

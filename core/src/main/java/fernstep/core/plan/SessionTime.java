@@ -1,6 +1,5 @@
 package fernstep.core.plan;
 
-import fernstep.core.body.Position;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Tempo;
 import java.util.List;
@@ -34,14 +33,17 @@ public final class SessionTime {
         return dose.sets() * times * (rung.tempo().liftS() + hold + rung.tempo().returnS());
     }
 
-    /** Changes between neighbours in this order, 20 s each. */
-    public static int changesSeconds(List<Position> order) {
+    /** Changes between neighbours in this order, 20 s each; getting up at the end is none. */
+    public static int changesSeconds(List<PlanItem.Ground> order) {
+        return changes(order) * CHANGE_OF_POSITION_S;
+    }
+
+    public static int changes(List<PlanItem.Ground> order) {
         int changes = 0;
         for (int i = 1; i < order.size(); i++) {
-            if (order.get(i) != order.get(i - 1)) {
-                changes++;
-            }
+            boolean up = order.get(i) == PlanItem.Ground.UPRIGHT;
+            changes += order.get(i) != order.get(i - 1) && !up ? 1 : 0;
         }
-        return changes * CHANGE_OF_POSITION_S;
+        return changes;
     }
 }

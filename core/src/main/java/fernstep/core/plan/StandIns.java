@@ -7,9 +7,9 @@ import fernstep.core.catalogue.Rung;
 import fernstep.core.client.Restriction;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 
 /** What takes a rung's place where its position is closed: it is replaced, never just dropped. */
@@ -17,12 +17,15 @@ public final class StandIns {
     /** Head and trunk raised: about a third of the way to sitting. */
     static final double WEDGE_DEG = 25;
 
+    private static final double ROUNDING = 1e-6;
+
     private StandIns() {}
 
     /** How a stand-in differs. */
     public enum Kind {
         SAME_INCLINED,
         SAME_ON_FOREARMS,
+        SAME_OFF_THE_FLOOR,
         OTHER_RUNG
     }
 
@@ -30,40 +33,59 @@ public final class StandIns {
     public record StandIn(Rung rung, Kind kind) {}
 
     /**
-     * The same rung inclined or on forearms where that opens it; else what practitioners take; else those of the same aim
-     * in an allowed position whose load is not above, the nearest first. Empty where nothing closes the rung.
+     * The same rung inclined, on forearms or off the floor where that opens it; else what practitioners take; else those of
+     * the same aim in an allowed position, the nearest in load first. None asks for more at its easiest than the rung it
+     * stands in for. Empty where nothing closes the rung.
      */
     public static List<StandIn> of(Catalogue catalogue, Rung rung, Set<Restriction> closed, Body body) {
         if (rung.closedBy(closed).isEmpty()) {
             return List.of();
         }
-        Stream<StandIn> same = Stream.of(
-                        new StandIn(rung.inclined(WEDGE_DEG), Kind.SAME_INCLINED),
-                        new StandIn(rung.onForearms(), Kind.SAME_ON_FOREARMS))
-                .filter(s -> !s.rung().equals(rung))
-                .filter(s -> s.kind() != Kind.SAME_INCLINED || rung.position() == Position.SUPINE);
-        Stream<StandIn> named = rung.standIns().stream().map(catalogue::rung).map(r -> new StandIn(r, Kind.OTHER_RUNG));
-        double load = load(rung, body);
-        Stream<StandIn> sameAim = catalogue.rungs().stream()
-                .filter(r -> r.aim() == rung.aim() && !r.code().equals(rung.code()))
-                .filter(r -> load(r, body) <= load)
-                .sorted(Comparator.comparing(r -> load - load(r, body)))
-                .map(r -> new StandIn(r, Kind.OTHER_RUNG));
-        return Stream.of(same, named, sameAim)
-                .flatMap(s -> s)
-                .filter(s -> s.rung().closedBy(closed).isEmpty())
-                .distinct()
+        double load = rung.indexAt(0, body);
+        return Stream.concat(
+                        same(rung, closed),
+                        others(catalogue, rung, closed)
+                                .filter(r -> r.indexAt(0, body) <= load + ROUNDING)
+                                .sorted(Comparator.comparing((Rung r) -> !named(rung, r))
+                                        .thenComparing(r -> named(rung, r)
+                                                ? rung.standIns().indexOf(r.code())
+                                                : load - r.indexAt(0, body)))
+                                .map(r -> new StandIn(r, Kind.OTHER_RUNG)))
                 .toList();
     }
 
-    private static double load(Rung rung, Body body) {
-        return rung.loadAt(1, body)
-                .map(l -> Objects.requireNonNull(l).loadIndex())
-                .orElse(0.0);
+    private static boolean named(Rung rung, Rung other) {
+        return rung.standIns().contains(other.code());
     }
 
-    /** The first that her gates leave open. */
-    static Optional<StandIn> firstOpen(List<StandIn> standIns, java.util.function.Predicate<Rung> open) {
+    private static Stream<StandIn> same(Rung rung, Set<Restriction> closed) {
+        Stream<StandIn> lying = rung.position() == Position.SUPINE
+                ? Stream.of(new StandIn(rung.inclined(WEDGE_DEG), Kind.SAME_INCLINED))
+                : Stream.empty();
+        Stream<StandIn> forearms = Stream.of(new StandIn(rung.onForearms(), Kind.SAME_ON_FOREARMS))
+                .filter(s -> !s.rung().equals(rung));
+        Stream<StandIn> upright = rung.offTheFloor().map(r -> new StandIn(r, Kind.SAME_OFF_THE_FLOOR)).stream();
+        return Stream.of(lying, forearms, upright)
+                .flatMap(s -> s)
+                .filter(s -> s.rung().closedBy(closed).isEmpty());
+    }
+
+    private static Stream<Rung> others(Catalogue catalogue, Rung rung, Set<Restriction> closed) {
+        return Stream.concat(
+                        rung.standIns().stream().map(catalogue::rung),
+                        catalogue.rungs().stream().filter(r -> r.aim() == rung.aim()))
+                .filter(r -> !r.code().equals(rung.code()))
+                .filter(r -> r.closedBy(closed).isEmpty())
+                .distinct();
+    }
+
+    /** Other rungs that can stand in where this one's position is closed, load not looked at. */
+    static Stream<Rung> replacing(Catalogue catalogue, Rung rung, Set<Restriction> closed) {
+        return others(catalogue, rung, closed);
+    }
+
+    /** The first that her gates leave open; the same rung in another place has the gates of the rung itself. */
+    static Optional<StandIn> firstOpen(List<StandIn> standIns, Predicate<Rung> open) {
         return standIns.stream()
                 .filter(s -> s.kind() != Kind.OTHER_RUNG || open.test(s.rung()))
                 .findFirst();

@@ -7,16 +7,20 @@ import fernstep.core.screening.Strand;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
-/** Where to start on each strand, from what the checks found. */
+/** Where to start on each strand, from what the checks found: the highest rung tested clean, else what findings allow. */
 final class StartingRungs {
-    private static final int WEAK_SET = 2;
-    private static final int FIRM_SET = 4;
     private static final int GOOD_TOLERANCE_BREATHS = 10;
+    /** Floats that show control under load where the engagement alone is only fair. */
+    private static final int FLOAT_SHOWS_CONTROL = 3;
 
     /** A rung and why it is this one; no rung means the strand waits, and the reason says for what. */
     record Start(@Nullable String rung, Reason why) {
-        Start because(String key) {
-            return rung == null ? this : new Start(rung, Reason.of(key));
+        static Start at(String rung, String why, Object... facts) {
+            return new Start(rung, Reason.of(why, facts));
+        }
+
+        static Start waits(String why, Object... facts) {
+            return new Start(null, Reason.of(why, facts));
         }
     }
 
@@ -26,122 +30,134 @@ final class StartingRungs {
         return switch (strand) {
             case BREATH -> breath(f);
             case DEEP_CORE -> deepCore(f);
-            case PELVIC_FLOOR -> new Start("PF1", Reason.of("why.floorFirst"));
+            case PELVIC_FLOOR -> Start.at("PF1", "why.floorFirst");
             case PELVIC_CONTROL -> pelvicControl(f);
             case LEG_FLOAT -> legFloat(side == null ? Side.LEFT : side, f);
-            case HEEL_SLIDE -> loaded(f, "HS1");
-            case ARM_LEG ->
-                f.ribs() == Findings.RibsOverPelvis.RIBS_AHEAD
-                        ? loaded(f, "AL1").because("why.ribsAhead")
-                        : loaded(f, "AL1");
-            case ROTATION -> loaded(f, "RO1");
-            case BRIDGE -> loaded(f, "BG1");
+            case HEEL_SLIDE -> loaded(f, "HS1", true);
+            case ARM_LEG -> armLeg(f);
+            case ROTATION -> loaded(f, "RO1", false);
+            case BRIDGE -> loaded(f, "BG1", false);
             case HANDS_KNEES -> handsAndKnees(side, f);
             case HOVER_PLANK -> hover(f);
-            case SIDE_SUPPORT -> loaded(f, "SS1");
-            case BACK_LINE -> new Start("BK1", Reason.of("why.backLine"));
-            case UPRIGHT -> new Start("UP1", Reason.of("why.dayOne"));
-            case CURL -> loaded(f, "CU1");
+            case SIDE_SUPPORT -> loaded(f, "SS1", false);
+            case BACK_LINE -> Start.at("BK1", "why.backLine");
+            case UPRIGHT -> Start.at("UP2", "why.upright");
+            case CURL -> loaded(f, "CU1", false);
         };
     }
 
-    /** The first rung of a loaded strand: not on a weak set, and not while breath comes first. */
-    private static Start loaded(Findings f, String first) {
+    /**
+     * The first rung of a loaded strand: not on a weak engagement, and not while breath comes first. On a fair one only leg
+     * float, heel slide and neutral on hands and knees begin, unless a float of three shows more.
+     */
+    private static Start loaded(Findings f, String first, boolean onFair) {
         Optional<Integer> grade = f.weakerSetGrade();
         if (grade.isEmpty()) {
-            return new Start(null, Reason.of("waiting.setUnknown"));
+            return Start.waits("waiting.setUnknown");
         }
-        if (grade.get() <= WEAK_SET) {
-            return new Start(null, Reason.of("waiting.setGrade", WEAK_SET + 1));
+        if (f.engagementWeak()) {
+            return Start.waits("waiting.setGrade", Findings.WEAK_GRADE + 1);
         }
-        return f.breathComesFirst()
-                ? new Start(null, Reason.of("waiting.breathControl"))
-                : new Start(first, Reason.of("why.setAllowsFirst", grade.get()));
+        if (f.breathComesFirst()) {
+            return Start.waits("waiting.breathControl");
+        }
+        return onFair || grade.get() >= Findings.FIRM_GRADE || floatsWell(f)
+                ? Start.at(first, "why.setAllowsFirst", grade.get())
+                : Start.waits("waiting.setGrade", Findings.FIRM_GRADE);
+    }
+
+    private static boolean floatsWell(Findings f) {
+        return f.floatScore().size() == Side.values().length
+                && f.floatScore().values().stream().allMatch(s -> s >= FLOAT_SHOWS_CONTROL);
+    }
+
+    private static Start armLeg(Findings f) {
+        boolean ribs = f.ribs() == Findings.RibsOverPelvis.RIBS_AHEAD;
+        Start start = loaded(f, "AL1", ribs);
+        return ribs && start.rung() != null ? Start.at("AL1", "why.ribsAhead") : start;
     }
 
     private static Start pelvicControl(Findings f) {
         if (f.lumbarGap() == Findings.LumbarGap.FIST) {
-            return new Start("PC1", Reason.of("why.fistGap"));
+            return Start.at("PC1", "why.fistGap");
         }
-        if (f.ribs() == Findings.RibsOverPelvis.RIBS_AHEAD) {
-            return new Start("PC6", Reason.of("why.ribsAhead"));
+        if (f.tiltedForward()) {
+            return Start.at("PC1", "why.tiltForward", Math.round(f.shown().tiltDeg()));
         }
-        boolean steady = f.lumbarGap() != null && f.weakerSetGrade().orElse(0) > WEAK_SET;
-        return steady ? new Start("PC2", Reason.of("why.gapSteady")) : new Start("PC1", Reason.of("why.tiltFirst"));
+        boolean steady = f.lumbarGap() != null && f.weakerSetGrade().orElse(0) > Findings.WEAK_GRADE;
+        return steady ? Start.at("PC2", "why.gapSteady") : Start.at("PC1", "why.tiltFirst");
     }
 
-    /** No hands-and-knees load while the belly does not lift; else as far as the rod kept its contacts. */
+    /** As far as the rod kept its contacts; the arm before the leg. */
     private static Start handsAndKnees(@Nullable Side side, Findings f) {
-        if (f.scoop() == Findings.Scoop.NO) {
-            return new Start(null, Reason.of("waiting.scoop"));
-        }
-        boolean weak = f.weakerSetGrade().orElse(0) <= WEAK_SET || f.breathComesFirst();
-        if (weak || side == null || !f.armReachKept().contains(side)) {
-            return new Start("HK1", Reason.of("why.neutralFirst"));
+        boolean first = f.scoop() == Findings.Scoop.NO || f.engagementWeak() || f.breathComesFirst();
+        if (first || side == null || !f.armReachKept().contains(side)) {
+            return Start.at("HK1", "why.neutralFirst");
         }
         return f.legReachKept().contains(side)
-                ? new Start("HK5", Reason.of("why.legReachKept"))
-                : new Start("HK4", Reason.of("why.armReachKept"));
+                ? Start.at("HK5", "why.legReachKept")
+                : Start.at("HK4", "why.armReachKept");
     }
 
     private static Start hover(Findings f) {
         if (f.scoop() == Findings.Scoop.NO) {
-            return new Start(null, Reason.of("waiting.scoop"));
+            return Start.waits("waiting.scoop");
         }
-        Start start = loaded(f, "HP1");
-        return start.rung() != null && f.hoverClean()
-                ? new Start("HP2", Reason.of("why.hoverClean", f.hoverS()))
-                : start;
+        Start start = loaded(f, "HP1", false);
+        return start.rung() != null && f.hoverClean() ? Start.at("HP1", "why.hoverClean", f.hoverS()) : start;
     }
 
     private static Start breath(Findings f) {
         if (f.coughReversed()) {
-            return new Start("BR1", Reason.of("why.coughReversed"));
+            return Start.at("BR1", "why.coughReversed");
         }
         if (f.breathComesFirst()) {
-            return new Start("BR1", Reason.of("why.toleranceLow", f.toleranceBreaths()));
+            return Start.at("BR1", "why.toleranceLow", f.toleranceBreaths());
+        }
+        if (f.breathPatternOff()) {
+            return Start.at("BR1", "why.patternOff");
         }
         int grade = f.weakerSetGrade().orElse(0);
-        if (grade <= WEAK_SET) {
-            return new Start("BR2", Reason.of("why.breathBase"));
+        if (grade <= Findings.WEAK_GRADE) {
+            return Start.at("BR2", "why.breathBase");
         }
         return f.toleranceBreaths() != null && f.toleranceBreaths() >= GOOD_TOLERANCE_BREATHS
-                ? new Start("BR4", Reason.of("why.toleranceGood", f.toleranceBreaths()))
-                : new Start("BR3", Reason.of("why.setKept", grade));
+                ? Start.at("BR4", "why.toleranceGood", f.toleranceBreaths())
+                : Start.at("BR3", "why.setKept", grade);
     }
 
     private static Start deepCore(Findings f) {
         Optional<Integer> grade = f.weakerSetGrade();
-        if (f.scoop() == Findings.Scoop.NO && grade.orElse(0) > WEAK_SET) {
-            return new Start("DC3", Reason.of("why.scoopFirst"));
+        if (f.scoop() == Findings.Scoop.NO && grade.orElse(0) > Findings.WEAK_GRADE) {
+            return Start.at("DC3", "why.scoopFirst");
         }
         if (grade.isEmpty()) {
-            return new Start("DC1", Reason.of("why.setUnknown"));
+            return Start.at("DC1", "why.setUnknown");
         }
-        if (grade.get() <= WEAK_SET) {
-            return new Start("DC1", Reason.of("why.setWeak", grade.get()));
+        if (f.engagementWeak()) {
+            return Start.at("DC1", "why.setWeak", grade.get());
         }
-        return grade.get() < FIRM_SET
-                ? new Start("DC2", Reason.of("why.setFair", grade.get()))
-                : new Start("DC4", Reason.of("why.setFirm", grade.get()));
+        return grade.get() < Findings.FIRM_GRADE
+                ? Start.at("DC2", "why.setFair", grade.get())
+                : Start.at("DC4", "why.setFirm", grade.get());
     }
 
     private static Start legFloat(Side side, Findings f) {
         Optional<Integer> grade = f.weakerSetGrade();
-        if (grade.isPresent() && grade.get() <= WEAK_SET) {
-            return new Start(null, Reason.of("waiting.setGrade", WEAK_SET + 1));
+        if (f.engagementWeak()) {
+            return Start.waits("waiting.setGrade", Findings.WEAK_GRADE + 1);
         }
         Integer score = f.floatScore().get(side);
         if (f.breathComesFirst()) {
-            return new Start("F1", Reason.of("why.floatCapped"));
+            return grade.isEmpty() && score == null
+                    ? Start.waits("waiting.floatTest")
+                    : Start.at("F1", "why.floatCapped");
         }
         if (score == null) {
             return grade.isEmpty()
-                    ? new Start(null, Reason.of("waiting.floatTest"))
-                    : new Start("F1", Reason.of("why.setAllowsFirst", grade.get()));
+                    ? Start.waits("waiting.floatTest")
+                    : Start.at("F1", "why.setAllowsFirst", grade.get());
         }
-        return score == 0
-                ? new Start("F1", Reason.of("why.floatNone"))
-                : new Start("F" + score, Reason.of("why.floatScore", score));
+        return score == 0 ? Start.at("F1", "why.floatNone") : Start.at("F" + score, "why.floatScore", score);
     }
 }

@@ -16,7 +16,8 @@ public final class Swaps {
     public static List<Rung> of(Plan.Question q, Plan plan, PlanItem item) {
         RungGates.Known known = q.known();
         Rung now = item.rung();
-        Set<String> planned = Stream.concat(plan.items().stream(), plan.leftOut().stream())
+        Set<String> planned = Stream.concat(
+                        plan.items().stream(), plan.leftOut().stream().flatMap(l -> l.items().stream()))
                 .map(i -> i.rung().code())
                 .collect(Collectors.toSet());
         List<Rung> options = new ArrayList<>(q.catalogue().strand(item.strand()).map(CatalogueStrand::rungs).stream()
@@ -30,8 +31,7 @@ public final class Swaps {
                 .filter(r -> r.strand() == item.strand() || !planned.contains(r.code()))
                 .filter(r -> r.perSide() == now.perSide())
                 .filter(r -> r.closedBy(q.screening().closed()).isEmpty())
-                .filter(r -> q.screening().allowedStrands().contains(r.strand()))
-                .filter(r -> RungGates.waiting(r, item.side(), known).isEmpty())
+                .filter(r -> RungGates.open(r, item.side(), known))
                 .distinct()
                 .toList();
     }

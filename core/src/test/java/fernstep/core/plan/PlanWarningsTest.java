@@ -19,6 +19,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class PlanWarningsTest {
+    private static final Wishes WISHES = Wishes.of(Approach.SLOW_LADDER.stances(), 15);
     private static final LocalDate TODAY = LocalDate.of(2031, 6, 30);
     private static final Body BODY = Body.of(66.0, 166.0);
 
@@ -28,6 +29,7 @@ class PlanWarningsTest {
                 1, rung.window().reps() == null ? null : 5, null, rung.window().reps() == null ? 4 : null, 1, 5);
         return new PlanItem(
                 rung.strand(),
+                Role.of(rung.strand(), false),
                 rung,
                 side,
                 null,
@@ -40,16 +42,24 @@ class PlanWarningsTest {
                 SessionTime.loadSeconds(rung, dose),
                 Reason.of("why.progress"),
                 Reason.of("whyNot.top"),
-                rung.watch(),
+                null,
                 null);
     }
 
     private static Plan plan(int minutes, PlanItem... items) {
-        return new Plan(List.of(items), List.of(), List.of(), minutes, 1);
+        return new Plan(
+                List.of(items),
+                List.of(new Plan.Day("A", 5, List.of(items))),
+                List.of(),
+                List.of(),
+                List.of(),
+                60 * minutes);
     }
 
     private static List<String> keys(Plan plan, List<Capacity.Clean> held) {
-        return PlanWarnings.of(plan, held, TODAY).stream().map(Reason::key).toList();
+        return PlanWarnings.of(plan, WISHES, held, TODAY).stream()
+                .map(Reason::key)
+                .toList();
     }
 
     private static double index(String code, double range) {
@@ -63,7 +73,7 @@ class PlanWarningsTest {
     @Test
     void a_plan_longer_than_her_minutes_says_by_how_much() {
         Plan tooLong = plan(1, item("F2", Side.LEFT, 1), item("F2", Side.RIGHT, 1));
-        assertThat(PlanWarnings.of(tooLong, List.of(), TODAY))
+        assertThat(PlanWarnings.of(tooLong, WISHES, List.of(), TODAY))
                 .contains(Reason.of("warn.overMinutes", tooLong.secondsTotal() - 60));
         assertThat(keys(plan(90, item("F2", Side.LEFT, 1)), List.of())).isEmpty();
     }

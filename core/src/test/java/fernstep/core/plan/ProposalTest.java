@@ -11,6 +11,7 @@ import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Status;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Side;
+import fernstep.core.screening.Outcome;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -52,7 +53,7 @@ class ProposalTest {
                 doming,
                 null,
                 null);
-        return Proposal.of(facts, f, cleared, TODAY);
+        return Proposal.of(facts, f, cleared, Outcome.GO, TODAY).orElseThrow();
     }
 
     @ParameterizedTest

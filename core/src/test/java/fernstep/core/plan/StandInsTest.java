@@ -25,7 +25,7 @@ class StandInsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"BK6, BK1", "BK7, HK9", "BK8, HK7", "BK5, BK1"})
+    @CsvSource({"BK6, BK1", "BK7, HK9", "BK8, HK4", "BK5, BK1"})
     void face_down_work_has_the_stand_ins_practitioners_take(String rung, String first) {
         assertThat(of(rung, Restriction.NO_PRONE).get(0).rung().code()).isEqualTo(first);
     }
@@ -55,22 +55,24 @@ class StandInsTest {
 
     @ParameterizedTest
     @EnumSource(Restriction.class)
-    void whatever_stands_in_is_open_itself_and_of_the_same_aim_and_not_heavier_unless_named(Restriction closed) {
+    void whatever_stands_in_is_open_itself_and_of_the_same_aim_and_not_heavier_at_its_easiest(Restriction closed) {
         for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
-            double load = load(rung);
+            double easiest = easiest(rung);
             for (StandIn s : of(rung.code(), closed)) {
                 assertThat(s.rung().closedBy(Set.of(closed))).as(rung.code()).isEmpty();
-                if (s.kind() == Kind.OTHER_RUNG
-                        && !rung.standIns().contains(s.rung().code())) {
-                    assertThat(s.rung().aim()).isEqualTo(rung.aim());
-                    assertThat(load(s.rung())).as(rung.code()).isLessThanOrEqualTo(load);
+                if (s.kind() == Kind.OTHER_RUNG) {
+                    assertThat(s.rung().aim() == rung.aim()
+                                    || rung.standIns().contains(s.rung().code()))
+                            .as(rung.code() + " " + s.rung().code())
+                            .isTrue();
+                    assertThat(easiest(s.rung())).as(rung.code()).isLessThanOrEqualTo(easiest + 1e-6);
                 }
             }
         }
     }
 
-    private static double load(Rung rung) {
-        return rung.loadAt(1, BODY).map(TrunkLoad::loadIndex).orElse(0.0);
+    private static double easiest(Rung rung) {
+        return rung.loadAt(0, BODY).map(TrunkLoad::loadIndex).orElse(0.0);
     }
 
     @Test

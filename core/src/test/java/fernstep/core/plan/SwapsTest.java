@@ -10,6 +10,7 @@ import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Restriction;
 import fernstep.core.client.Status;
 import fernstep.core.findings.Findings;
+import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
@@ -43,13 +44,9 @@ class SwapsTest {
     private static Plan.Question question(Approach approach, Set<Restriction> closed, List<Place> places) {
         return new Plan.Question(
                 ShippedCatalogue.CATALOGUE,
-                screening(approach, closed),
-                false,
-                approach.stances(),
-                FLOATS_TWO,
-                Body.of(66.0, 168.0),
-                places,
-                90);
+                new Plan.Her(screening(approach, closed), false, FLOATS_TWO, Body.of(66.0, 168.0)),
+                Training.none(TODAY).with(places),
+                Wishes.of(approach.stances(), 90));
     }
 
     private static PlanItem item(Plan.Question q, Strand strand) {
@@ -84,30 +81,22 @@ class SwapsTest {
     @Test
     void nothing_in_a_closed_position_is_offered() {
         Plan.Question q = question(Approach.SLOW_LADDER, Set.of(Restriction.NO_KNEELING), List.of());
-        assertThat(Swaps.of(q, Plan.of(q), item(q, Strand.DEEP_CORE)))
+        assertThat(Swaps.of(q, Plan.of(q), item(q, Strand.LEG_FLOAT)))
                 .noneMatch(r -> r.closedBy(Set.of(Restriction.NO_KNEELING)).isPresent());
     }
 
     @Test
     void another_approach_gives_the_same_place_in_its_own_dose() {
-        Place breath = new Place(
-                Strand.BREATH,
-                null,
-                "BR3",
-                new Dose(1, null, null, 10, 1, 5),
-                1,
-                fernstep.core.measure.Reason.of("why.progress"));
-        Plan.Question slow = question(Approach.SLOW_LADDER, Set.of(), List.of(breath));
+        Place float2 = new Place(
+                Strand.LEG_FLOAT, Side.LEFT, "F2", new Dose(1, 14, null, null, 1, 5), 1, Reason.of("why.progress"));
+        Plan.Question slow = question(Approach.SLOW_LADDER, Set.of(), List.of(float2));
         Plan.Question micro = slow.by(Approach.QUIET_START.stances(), screening(Approach.QUIET_START, Set.of()));
-        PlanItem same = item(micro, Strand.BREATH);
-        assertThat(same.rung().code()).isEqualTo("BR3");
-        assertThat(same.dose().perDay()).as("three times a day").isEqualTo(3);
-        assertThat(same.dose().daysPerWeek()).isEqualTo(7);
-        assertThat(ShippedCatalogue.CATALOGUE
-                        .rung("BR3")
-                        .window()
-                        .breaths()
-                        .holds(same.dose().breaths()))
-                .isTrue();
+        PlanItem same = item(micro, Strand.LEG_FLOAT);
+        assertThat(same.rung().code()).isEqualTo("F2");
+        assertThat(same.dose().perDay())
+                .as("loaded work is never repeated through the day")
+                .isEqualTo(1);
+        assertThat(same.dose().daysPerWeek()).isEqualTo(5);
+        assertThat(same.dose().reps()).as("ten at most").isEqualTo(10);
     }
 }

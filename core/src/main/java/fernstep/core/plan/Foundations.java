@@ -1,0 +1,139 @@
+package fernstep.core.plan;
+
+import fernstep.core.approach.Stances;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Side;
+import fernstep.core.screening.GateCode;
+import fernstep.core.screening.Strand;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Which foundations are settled: what they teach is shown, here or by something harder held clean. */
+final class Foundations {
+    /** In the order in which they are learnt. */
+    static final List<Strand> ORDER =
+            List.of(Strand.BREATH, Strand.DEEP_CORE, Strand.PELVIC_FLOOR, Strand.PELVIC_CONTROL);
+
+    private static final int BREATHS_KEPT = 4;
+    private static final int TWELVE_WEEKS_DAYS = 84;
+    private static final Set<Strand> TAUGHT_BY_LOAD = Set.of(Strand.DEEP_CORE, Strand.PELVIC_CONTROL);
+    private static final List<String> HARDER = List.of("F5", "HK7");
+    /** The highest rung that a settled strand counts as done. */
+    private static final List<String> TAUGHT = List.of("BR3", "DC2", "PF3", "PC1");
+
+    /** What comes back as carry-over once its strand is settled. */
+    private static final List<String> UPPER = List.of("BR4", "BR5", "DC4", "DC5", "PF4");
+
+    private final Plan.Question q;
+    private final RungGates.Known known;
+
+    Foundations(Plan.Question q) {
+        this.q = q;
+        this.known = q.knownWithoutSettled();
+    }
+
+    /** Those settled; none before loaded work may begin. */
+    Set<Strand> settled() {
+        Set<Strand> settled = new HashSet<>();
+        if (!q.her().screening().open(GateCode.FIRST_LOADED)) {
+            return settled;
+        }
+        ORDER.stream().filter(this::settled).forEach(settled::add);
+        return settled;
+    }
+
+    private boolean settled(Strand strand) {
+        boolean harder = TAUGHT_BY_LOAD.contains(strand) && harderHeldClean();
+        return switch (strand) {
+            case BREATH -> breath();
+            case DEEP_CORE -> f().engagementFirm() || (harder && !f().engagementWeak());
+            case PELVIC_FLOOR -> pelvicFloor();
+            default -> pelvicControl(harder);
+        };
+    }
+
+    private Findings f() {
+        return q.her().findings();
+    }
+
+    private boolean harderHeldClean() {
+        return HARDER.stream().anyMatch(code -> held(code, Side.LEFT) && held(code, Side.RIGHT));
+    }
+
+    private boolean held(String code, Side side) {
+        return known.isDone(code, side) || q.training().heldClean(code, side);
+    }
+
+    private boolean breath() {
+        if (f().coughReversed() || f().breathPatternOff() || f().breathComesFirst()) {
+            return false;
+        }
+        boolean toTheTop = q.wishes().stances().dose() == Stances.DoseStance.MINUTES_DAILY;
+        if (toTheTop) {
+            return known.isDone("BR4", null);
+        }
+        Integer tolerance = f().toleranceBreaths();
+        return (tolerance != null && tolerance >= BREATHS_KEPT) || known.isDone("BR3", null);
+    }
+
+    /**
+     * Lifts, lets go, no symptom in four weeks, twelve weeks after a birth. Where nobody asked whether it lifts, a firm
+     * engagement on both sides shows it: the floor is part of that contraction.
+     */
+    private boolean pelvicFloor() {
+        Integer days = q.her().screening().stage().daysSinceEvent();
+        boolean tooSoon = q.her().pregnant() || (days != null && days < TWELVE_WEEKS_DAYS);
+        if (tooSoon || q.training().floorSymptoms() || f().floorOnCough() == Findings.FloorOnCough.DESCENDS) {
+            return false;
+        }
+        Observed.FloorLift lift = f().shown().lift();
+        boolean lifts = lift == Observed.FloorLift.LIFTS
+                || (lift == null && (f().floorOnCough() == Findings.FloorOnCough.LIFTS || f().engagementFirm()));
+        Observed.LetGo letGo = f().shown().letGo();
+        boolean letsGo = letGo == null || letGo == Observed.LetGo.FULLY;
+        return letsGo && (lifts || known.isDone("PF3", null));
+    }
+
+    private boolean pelvicControl(boolean harder) {
+        if (q.training().seenClearlyOfLate(SignCode.BACK_ARCHES) || !f().tiltNeutral()) {
+            return false;
+        }
+        boolean gapSteady = f().lumbarGap() != null && f().lumbarGap() != Findings.LumbarGap.FIST;
+        return gapSteady || harder;
+    }
+
+    /** Rungs that count as done because their strand is settled. */
+    static Set<RungGates.Done> taughtBy(Set<Strand> settled, RungGates.Known known) {
+        Set<RungGates.Done> done = new HashSet<>(known.done());
+        for (String code : TAUGHT) {
+            Rung top = known.catalogue().rung(code);
+            if (settled.contains(top.strand())) {
+                Optional<Rung> at = Optional.of(top);
+                while (at.isPresent()) {
+                    done.add(new RungGates.Done(at.get().code(), null));
+                    at = known.catalogue().previous(at.get());
+                }
+            }
+        }
+        return done;
+    }
+
+    static boolean upper(Rung rung) {
+        return UPPER.contains(rung.code());
+    }
+
+    /** Where carry-over of a settled strand begins; empty for one that has none. */
+    static Optional<String> firstUpper(Strand strand) {
+        return switch (strand) {
+            case BREATH -> Optional.of("BR4");
+            case DEEP_CORE -> Optional.of("DC4");
+            case PELVIC_FLOOR -> Optional.of("PF4");
+            default -> Optional.empty();
+        };
+    }
+}

@@ -1,0 +1,112 @@
+package fernstep.core.plan;
+
+import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.Findings;
+import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
+import fernstep.core.screening.Strand;
+import java.time.temporal.ChronoUnit;
+import java.util.HashSet;
+import java.util.Optional;
+import java.util.Set;
+
+/** How much a strand is needed now, and why: a finding, her goal, what she is climbing, how long it has rested. */
+final class Needs {
+    /** What she is climbing outranks what was never begun in its slot, whatever calls for that. */
+    private static final int CLIMBING = 1000;
+
+    private static final int FINDING = 300;
+    private static final int GOAL = 200;
+    private static final int MOST_DAYS_COUNTED = 27;
+    /** Without any need the order of the catalogue decides. */
+    private static final int ORDER = Strand.values().length;
+
+    private final Plan.Question q;
+    private final Set<Strand> towardGoal;
+
+    Needs(Plan.Question q) {
+        this.q = q;
+        this.towardGoal = towardGoal(q);
+    }
+
+    /** Strands that lead to her goal, near or far. */
+    private static Set<Strand> towardGoal(Plan.Question q) {
+        Set<Strand> strands = new HashSet<>();
+        Goal goal = q.wishes().goal();
+        if (goal != null) {
+            for (String code : goal.rungs()) {
+                Rung rung = q.catalogue().rung(code);
+                strands.add(rung.strand());
+                q.catalogue().leading(rung).forEach(r -> strands.add(r.strand()));
+            }
+        }
+        return strands;
+    }
+
+    /** Above 0; more is needed more. */
+    int of(Strand strand) {
+        int need = ORDER - strand.ordinal();
+        need += q.training().begun(strand) ? CLIMBING + rested(strand) : 0;
+        need += finding(strand).isPresent() ? FINDING : 0;
+        return need + (towardGoal.contains(strand) ? GOAL : 0);
+    }
+
+    private int rested(Strand strand) {
+        return q.training()
+                .lastTrained(strand)
+                .map(d -> (int) Math.min(
+                        MOST_DAYS_COUNTED,
+                        ChronoUnit.DAYS.between(d, q.training().today())))
+                .orElse(MOST_DAYS_COUNTED);
+    }
+
+    /** Something beside the order of the catalogue speaks for it. */
+    boolean calls(Strand strand) {
+        return q.training().begun(strand) || finding(strand).isPresent() || towardGoal.contains(strand);
+    }
+
+    /** Why it is in, first the finding. */
+    Reason why(Strand strand) {
+        return finding(strand)
+                .or(() -> towardGoal.contains(strand)
+                        ? Optional.of(Reason.of("need.goal", q.wishes().goal()))
+                        : Optional.empty())
+                .or(() -> q.training().begun(strand) ? Optional.of(Reason.of("need.climbing")) : Optional.empty())
+                .orElse(Reason.of("need.slot." + Role.Slot.of(strand)));
+    }
+
+    private Optional<Reason> finding(Strand strand) {
+        Findings f = q.her().findings();
+        return switch (strand) {
+            case LEG_FLOAT -> lagging(f);
+            case HANDS_KNEES ->
+                f.scoop() == Findings.Scoop.PARTLY
+                                || Boolean.TRUE.equals(f.shown().bellyDrops())
+                        ? Optional.of(Reason.of("need.bellyDrops"))
+                        : f.contactLost() ? Optional.of(Reason.of("need.contactLost")) : Optional.empty();
+            case ARM_LEG ->
+                f.ribs() == Findings.RibsOverPelvis.RIBS_AHEAD
+                        ? Optional.of(Reason.of("need.ribsAhead"))
+                        : Optional.empty();
+            case PELVIC_CONTROL ->
+                f.ribs() == Findings.RibsOverPelvis.RIBS_AHEAD
+                        ? Optional.of(Reason.of("need.ribsAheadStanding"))
+                        : Optional.empty();
+            case BACK_LINE -> f.tiltedForward() ? Optional.of(Reason.of("need.tiltForward")) : Optional.empty();
+            case SIDE_SUPPORT -> f.weakerHold().map(side -> Reason.of("need.sideHoldsLess", side));
+            default -> Optional.empty();
+        };
+    }
+
+    private static Optional<Reason> lagging(Findings f) {
+        Integer left = f.floatScore().get(Side.LEFT);
+        Integer right = f.floatScore().get(Side.RIGHT);
+        if (left == null || right == null) {
+            return Optional.empty();
+        }
+        if (!left.equals(right)) {
+            return Optional.of(Reason.of("need.sideLags", left < right ? Side.LEFT : Side.RIGHT));
+        }
+        return left < Findings.FLOAT_RUNGS ? Optional.of(Reason.of("need.floatWeak", left)) : Optional.empty();
+    }
+}

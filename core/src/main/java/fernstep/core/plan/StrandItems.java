@@ -1,0 +1,312 @@
+package fernstep.core.plan;
+
+import fernstep.core.body.RangePoint;
+import fernstep.core.body.RangeSolver;
+import fernstep.core.catalogue.CatalogueStrand;
+import fernstep.core.catalogue.Helper;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.StandIns.StandIn;
+import fernstep.core.plan.StartingRungs.Start;
+import fernstep.core.screening.Strand;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
+
+/** What one strand would do today, side by side: rung, range and dose, or what it waits for. */
+final class StrandItems {
+    private static final int STRONGER_SIDE_LEADS_BY = 1;
+    /** Ribs that stand up ask for a third of the way overhead at most. */
+    private static final double FLARED_ARMS_RANGE = 0.33;
+
+    private final Plan.Question q;
+    private final CatalogueStrand strand;
+    private final RungGates.Known known;
+    private final boolean settled;
+    private final List<PlanItem> items = new ArrayList<>();
+    private final List<Plan.NotOpen> notOpen = new ArrayList<>();
+
+    StrandItems(Plan.Question q, CatalogueStrand strand, RungGates.Known known, boolean settled) {
+        this.q = q;
+        this.strand = strand;
+        this.known = known;
+        this.settled = settled;
+        fill();
+    }
+
+    List<PlanItem> items() {
+        return items;
+    }
+
+    List<Plan.NotOpen> notOpen() {
+        return notOpen;
+    }
+
+    private void fill() {
+        Chosen left = chosen(Side.LEFT);
+        Chosen right = chosen(Side.RIGHT);
+        boolean sided = perSide(left) || perSide(right);
+        if (!sided) {
+            add(left.rung() == null ? right : left, null, 0);
+            return;
+        }
+        int lead = order(left) - order(right);
+        Optional<Side> weakerHold = lead == 0 ? q.her().findings().weakerHold() : Optional.empty();
+        Side weaker = lead == 0 ? weakerHold.orElse(Side.LEFT) : lead > 0 ? Side.RIGHT : Side.LEFT;
+        Chosen weak = weaker == Side.LEFT ? left : right;
+        Chosen strong = cappedTo(order(weak) + STRONGER_SIDE_LEADS_BY, weaker == Side.LEFT ? right : left);
+        add(weak, weaker, lead != 0 || weakerHold.isPresent() ? 1 : 0);
+        add(strong, weaker.other(), 0);
+    }
+
+    private static boolean perSide(Chosen c) {
+        return c.rung() != null && c.rung().perSide();
+    }
+
+    /**
+     * A rung before gates were asked.
+     *
+     * @param range null where it is to be worked out
+     */
+    private record Chosen(
+            @Nullable Rung rung,
+            @Nullable Dose dose,
+            @Nullable Double range,
+            Reason why) {
+        /** The same reason, on another rung that has to be dosed and ranged anew. */
+        Chosen on(Rung other, Reason because) {
+            return new Chosen(other, null, null, because);
+        }
+    }
+
+    private static int order(Chosen c) {
+        return c.rung() == null ? 0 : c.rung().order();
+    }
+
+    private Chosen cappedTo(int order, Chosen c) {
+        if (c.rung() == null || c.rung().order() <= order) {
+            return c;
+        }
+        Rung capped = strand.rungs().get(Math.max(1, order) - 1);
+        return c.on(capped, Reason.of("why.strongerSideWaits", name(c.rung())));
+    }
+
+    private static Reason name(Rung rung) {
+        return Reason.of("rung.name", rung.name(), rung.code());
+    }
+
+    private Chosen chosen(Side side) {
+        Optional<Choice> byHand = q.wishes().choices().stream()
+                .filter(c -> c.about(strand.code(), side) && c.rung() != null)
+                .filter(c -> q.catalogue().find(String.valueOf(c.rung())).isPresent())
+                .findFirst();
+        if (byHand.isPresent()) {
+            return new Chosen(
+                    q.catalogue().rung(String.valueOf(byHand.get().rung())),
+                    null,
+                    byHand.get().range(),
+                    Reason.of("why.byHand"));
+        }
+        Optional<Place> place = q.training().places().stream()
+                .filter(p -> p.strand() == strand.code())
+                .filter(p -> p.side() == null || p.side() == side)
+                .filter(p -> q.catalogue().find(p.rung()).filter(r -> !habit(r)).isPresent())
+                .findFirst();
+        if (place.isPresent()) {
+            Place p = place.get();
+            Chosen there = new Chosen(q.catalogue().rung(p.rung()), p.dose(), p.range(), p.why());
+            return settled ? upper(there) : there;
+        }
+        Start start = StartingRungs.of(strand.code(), side, q.her().findings());
+        Rung rung = start.rung() == null ? null : q.catalogue().rung(start.rung());
+        boolean tested = rung != null && known.isDone(rung.code(), side);
+        Chosen begins = new Chosen(rung, null, tested ? 1.0 : null, start.why());
+        return settled ? upper(begins) : begins;
+    }
+
+    /** A settled foundation goes on with its upper rungs only. */
+    private Chosen upper(Chosen c) {
+        boolean there = c.rung() != null && Foundations.upper(c.rung());
+        if (there) {
+            return new Chosen(c.rung(), c.dose(), c.range(), Reason.of("why.carryOver"));
+        }
+        return Foundations.firstUpper(strand.code())
+                .map(code -> new Chosen(q.catalogue().rung(code), null, null, Reason.of("why.carryOver")))
+                .orElse(new Chosen(null, null, null, Reason.of("leftOut.settled")));
+    }
+
+    private void add(Chosen c, @Nullable Side side, int extraSets) {
+        if (c.rung() == null) {
+            Rung first = strand.rungs().get(0);
+            notOpen.add(new Plan.NotOpen(strand.code(), side, first, List.of(new Waiting("FINDING", null, c.why()))));
+            return;
+        }
+        Rung rung = c.rung();
+        List<Waiting> waiting = RungGates.waiting(rung, side, known);
+        List<Waiting> first = waiting;
+        while (!waiting.isEmpty() && q.catalogue().previous(rung).isPresent()) {
+            rung = q.catalogue().previous(rung).get();
+            waiting = RungGates.waiting(rung, side, known);
+        }
+        if (!waiting.isEmpty()) {
+            Optional<Rung> early = strand.rungs().stream()
+                    .filter(Rung::fromDayOne)
+                    .filter(r -> RungGates.open(r, side, known))
+                    .findFirst();
+            rung = early.orElse(rung);
+            waiting = early.isPresent() ? List.of() : waiting;
+        }
+        boolean steppedDown = rung != c.rung();
+        if (!waiting.isEmpty() || (steppedDown && belowUpper(rung))) {
+            boolean held = waiting.isEmpty();
+            notOpen.add(new Plan.NotOpen(strand.code(), side, held ? c.rung() : rung, held ? first : waiting));
+            return;
+        }
+        Chosen as = steppedDown
+                ? c.on(
+                        rung,
+                        Reason.of("why.gateBelow", name(c.rung()), first.get(0).reason()))
+                : c;
+        if (rung.closedBy(known.closed()).isPresent()) {
+            standIn(as, rung, side, extraSets);
+            return;
+        }
+        items.add(item(as, rung, null, null, side, extraSets));
+    }
+
+    /** A settled foundation is not taken back to what it has learnt, nor daily life to rolling over. */
+    private boolean belowUpper(Rung rung) {
+        return habit(rung) || (settled && !Foundations.upper(rung));
+    }
+
+    /** Getting up by rolling over is said with every plan and is no exercise. */
+    private static boolean habit(Rung rung) {
+        return rung.strand() == Strand.UPRIGHT && rung.fromDayOne();
+    }
+
+    private void standIn(Chosen as, Rung closed, @Nullable Side side, int extraSets) {
+        List<StandIn> standIns =
+                StandIns.of(q.catalogue(), closed, known.closed(), q.her().body());
+        Optional<StandIn> standIn = StandIns.firstOpen(standIns, r -> RungGates.open(r, side, known));
+        if (standIn.isEmpty()) {
+            notOpen.add(new Plan.NotOpen(
+                    strand.code(),
+                    side,
+                    closed,
+                    RungGates.closedPosition(closed, known).stream().toList()));
+            return;
+        }
+        Rung rung = standIn.get().rung();
+        boolean same = standIn.get().kind() != StandIns.Kind.OTHER_RUNG;
+        items.add(item(
+                same ? as : as.on(rung, as.why()), rung, closed, standIn.get().kind(), side, extraSets));
+    }
+
+    private PlanItem item(
+            Chosen c,
+            Rung rung,
+            @Nullable Rung standInFor,
+            StandIns.@Nullable Kind kind,
+            @Nullable Side side,
+            int extraSets) {
+        Side on = rung.perSide() ? side == null ? Side.LEFT : side : null;
+        Optional<Choice> byHand = q.wishes().choices().stream()
+                .filter(x -> x.about(strand.code(), side))
+                .findFirst();
+        StartingDose start =
+                StartingDose.of(rung, q.wishes().stances().dose(), q.her().findings(), on);
+        Dose base = byHand.map(Choice::dose).orElseGet(() -> c.dose() == null ? start.dose() : c.dose());
+        boolean loadedThrice = rung.loaded() && base.perDay() > 1;
+        Dose once = loadedThrice
+                ? new Dose(base.sets(), base.reps(), base.holdS(), base.breaths(), 1, base.daysPerWeek())
+                : base;
+        Dose inDays = once.withDays(Math.min(once.daysPerWeek(), q.wishes().daysAtMost()));
+        Dose dose = inDays.withSets(inDays.sets() + extraSets);
+        double range = range(c, rung, standInFor, byHand);
+        RangePoint point =
+                rung.family() == null ? null : rung.movement().point(q.her().body(), range);
+        boolean startedHere = byHand.map(Choice::dose).isEmpty() && c.dose() == null;
+        return new PlanItem(
+                strand.code(),
+                Role.of(strand.code(), settled),
+                rung,
+                on,
+                standInFor,
+                kind,
+                inDays,
+                dose,
+                range,
+                point,
+                SessionTime.seconds(rung, dose),
+                SessionTime.loadSeconds(rung, dose),
+                c.why(),
+                whyNotNext(rung, on),
+                startedHere ? start.opened() : null,
+                support(rung));
+    }
+
+    private double range(Chosen c, Rung rung, @Nullable Rung standInFor, Optional<Choice> byHand) {
+        double wanted = byHand.map(Choice::range).orElseGet(() -> c.range() == null ? firstRange(rung) : c.range());
+        double most =
+                Math.min(wanted, under(rung, Ceilings.index(rung, known, q.her().body())));
+        if (flared(rung)) {
+            most = Math.min(most, FLARED_ARMS_RANGE);
+        }
+        boolean other = standInFor != null && !standInFor.code().equals(rung.code());
+        return other
+                ? Math.min(
+                        most,
+                        under(
+                                rung,
+                                OptionalDouble.of(standInFor.indexAt(0, q.her().body()))))
+                : most;
+    }
+
+    /** The furthest range under a load; the whole where none is given or followed. */
+    private double under(Rung rung, OptionalDouble ceiling) {
+        if (ceiling.isEmpty() || rung.family() == null || !rung.hasRange()) {
+            return 1;
+        }
+        return RangeSolver.solve(rung.movement(), q.her().body(), Math.max(0.1, ceiling.getAsDouble() + 1e-9))
+                        instanceof RangeSolver.Answer.Reached reached
+                ? Math.floor(100 * reached.point().range()) / 100
+                : 0;
+    }
+
+    private boolean flared(Rung rung) {
+        return strand.code() == Strand.ARM_LEG
+                && Boolean.TRUE.equals(q.her().findings().shown().ribFlare())
+                && rung.hasRange();
+    }
+
+    /** Ribs that stand up, lying, rest better with head and shoulders raised. */
+    private @Nullable Helper support(Rung rung) {
+        boolean lies = PlanItem.Ground.of(rung.position()) == PlanItem.Ground.BACK;
+        return lies && Boolean.TRUE.equals(q.her().findings().shown().ribFlare()) ? Helper.HEAD_SHOULDERS : null;
+    }
+
+    /** A step above what the rung before asks at its full range; the easiest of a first rung. */
+    private double firstRange(Rung rung) {
+        return q.catalogue()
+                .previous(rung)
+                .filter(before -> before.family() != null)
+                .map(before -> Plan.firstRange(
+                        rung, q.her().body(), before.indexAt(1, q.her().body())))
+                .orElse(rung.hasRange() && rung.loaded() ? 0.0 : 1.0);
+    }
+
+    private Reason whyNotNext(Rung rung, @Nullable Side side) {
+        Optional<Rung> next = q.catalogue().next(rung);
+        if (next.isEmpty()) {
+            return Reason.of("whyNot.top");
+        }
+        return RungGates.waiting(next.get(), side, known).stream()
+                .filter(w -> !w.code().equals(rung.code()))
+                .findFirst()
+                .map(w -> Reason.of("whyNot.waiting", name(next.get()), w.reason()))
+                .orElseGet(() -> Reason.of("whyNot.doseFirst", name(next.get())));
+    }
+}

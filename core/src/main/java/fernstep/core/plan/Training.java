@@ -1,0 +1,96 @@
+package fernstep.core.plan;
+
+import fernstep.core.body.Capacity;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Side;
+import fernstep.core.screening.Strand;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What she has done up to today.
+ *
+ * @param places where she stands, from progress; they replace the start from findings
+ * @param log what was trained, any order
+ * @param heldClean loads held clean
+ * @param floorSymptoms leaking or heaviness told today or in the past four weeks
+ */
+public record Training(
+        List<Place> places,
+        List<Trained> log,
+        RungGates.History history,
+        List<Capacity.Clean> heldClean,
+        boolean floorSymptoms,
+        LocalDate today) {
+    private static final int IN_TRAINING_DAYS = 28;
+    private static final int SESSIONS_LOOKED_AT = 2;
+
+    /**
+     * One rung and side in one session.
+     *
+     * @param strand it was trained for
+     * @param clean without any help
+     * @param clearly signs seen clearly
+     */
+    public record Trained(
+            Strand strand, String rung, @Nullable Side side, LocalDate date, boolean clean, Set<SignCode> clearly) {
+        public Trained {
+            clearly = Set.copyOf(clearly);
+        }
+    }
+
+    public Training {
+        places = List.copyOf(places);
+        log = List.copyOf(log);
+        heldClean = List.copyOf(heldClean);
+    }
+
+    /** Nothing done yet. */
+    public static Training none(LocalDate today) {
+        return new Training(List.of(), List.of(), RungGates.History.NONE, List.of(), false, today);
+    }
+
+    public Training with(List<Place> others) {
+        return new Training(others, log, history, heldClean, floorSymptoms, today);
+    }
+
+    Optional<LocalDate> lastTrained(Strand strand) {
+        return log.stream()
+                .filter(t -> t.strand() == strand && !t.date().isAfter(today))
+                .map(Trained::date)
+                .max(Comparator.naturalOrder());
+    }
+
+    /** Trained in the past four weeks. */
+    boolean inTraining(Strand strand) {
+        return lastTrained(strand)
+                .map(d -> ChronoUnit.DAYS.between(d, today) < IN_TRAINING_DAYS)
+                .orElse(false);
+    }
+
+    /** Trained once, or given in a plan that was used. */
+    boolean begun(Strand strand) {
+        return lastTrained(strand).isPresent() || places.stream().anyMatch(p -> p.strand() == strand);
+    }
+
+    /** Held clean on that side in some session. */
+    boolean heldClean(String rung, Side side) {
+        return log.stream().anyMatch(t -> t.clean() && t.rung().equals(rung) && (t.side() == null || t.side() == side));
+    }
+
+    /** In one of the last two sessions of anything. */
+    boolean seenClearlyOfLate(SignCode sign) {
+        List<LocalDate> days = log.stream()
+                .map(Trained::date)
+                .distinct()
+                .sorted(Comparator.reverseOrder())
+                .limit(SESSIONS_LOOKED_AT)
+                .toList();
+        return log.stream().anyMatch(t -> days.contains(t.date()) && t.clearly().contains(sign));
+    }
+}

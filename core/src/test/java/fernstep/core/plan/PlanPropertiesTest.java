@@ -1,0 +1,260 @@
+package fernstep.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fernstep.core.ShippedCatalogue;
+import fernstep.core.approach.Approach;
+import fernstep.core.approach.StanceChange;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungGate;
+import fernstep.core.client.BirthMode;
+import fernstep.core.client.Clearance;
+import fernstep.core.client.Restriction;
+import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
+import fernstep.core.measure.Side;
+import fernstep.core.screening.Answer;
+import fernstep.core.screening.Screening;
+import fernstep.core.screening.Strand;
+import java.time.DayOfWeek;
+import java.util.EnumSet;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** What holds for everybody: thousands of invented women, each made from a seed that a failure names. */
+class PlanPropertiesTest {
+    private static final int WOMEN = 3000;
+    private static final List<String> TRAINED = List.of(
+            "BR3", "DC2", "F2", "F3", "F5", "HS1", "AL1", "RO1", "BG1", "HK3", "HK4", "HK5", "HP1", "SS1", "BK2",
+            "UP3");
+
+    private static <T> T one(Random r, T[] of) {
+        return of[r.nextInt(of.length)];
+    }
+
+    private static Woman somebody(long seed) {
+        Random r = new Random(seed);
+        Woman w = switch (r.nextInt(6)) {
+            case 0 -> Woman.pregnant(8 + r.nextInt(32));
+            case 1 -> Woman.days_after_birth(1 + r.nextInt(60), one(r, BirthMode.values()));
+            case 2 -> Woman.days_after_surgery(1 + r.nextInt(120));
+            case 3 -> Woman.never_pregnant();
+            default -> Woman.days_after_birth(40 + r.nextInt(400), one(r, BirthMode.values()));
+        };
+        if (r.nextInt(3) > 0) {
+            w.cleared(one(r, Clearance.Scope.values()));
+        }
+        if (r.nextInt(3) == 0) {
+            w.may_not(one(r, Restriction.values()));
+        }
+        if (r.nextInt(5) == 0) {
+            w.says(one(r, Answer.values()));
+        }
+        if (r.nextInt(4) > 0) {
+            w.grade(r.nextInt(6), r.nextInt(6)).breaths(r.nextInt(12));
+        }
+        if (r.nextInt(4) > 0) {
+            w.floats(r.nextInt(6), r.nextInt(6)).cough(one(r, Findings.Cough.values()));
+        }
+        if (r.nextBoolean()) {
+            w.gap(one(r, Findings.LumbarGap.values())).ribs(one(r, Findings.RibsOverPelvis.values()));
+        }
+        if (r.nextBoolean()) {
+            w.ridge(one(r, Findings.Doming.values())).scoop(one(r, Findings.Scoop.values()));
+        }
+        if (r.nextBoolean()) {
+            w.reaches(r.nextBoolean() ? Set.of(Side.LEFT) : EnumSet.allOf(Side.class), Set.of(one(r, Side.values())));
+            w.hovers(r.nextInt(8));
+        }
+        if (r.nextBoolean()) {
+            w.holds(1 + r.nextInt(20), 1 + r.nextInt(20));
+        }
+        if (r.nextInt(3) == 0) {
+            w.floor(one(r, Observed.FloorLift.values()), one(r, Observed.LetGo.values()))
+                    .tilt(r.nextInt(30) - 12);
+        }
+        w.by(one(r, Approach.values())).minutes(4 + r.nextInt(50)).days(1 + r.nextInt(7));
+        if (r.nextInt(4) == 0) {
+            w.by(StanceChange.DOSE.in(
+                    w.stances(), one(r, StanceChange.DOSE.options().toArray(String[]::new))));
+        }
+        if (r.nextInt(3) == 0) {
+            w.at_most(2 + r.nextInt(9));
+        }
+        if (r.nextInt(4) == 0) {
+            w.not_on(one(r, DayOfWeek.values()));
+        }
+        if (r.nextInt(3) == 0) {
+            w.wants(one(r, Goal.values()));
+        }
+        for (int i = r.nextInt(6); i > 0; i--) {
+            w.trained(TRAINED.get(r.nextInt(TRAINED.size())), 1 + r.nextInt(40));
+        }
+        if (r.nextInt(5) == 0) {
+            Strand strand = one(r, Strand.values());
+            List<Rung> rungs =
+                    ShippedCatalogue.CATALOGUE.strand(strand).orElseThrow().rungs();
+            w.chosen(new Choice(strand, null, rungs.get(r.nextInt(rungs.size())).code(), null, null, true, false));
+        }
+        return w;
+    }
+
+    private interface Check {
+        void of(String who, Woman w, Plan p);
+    }
+
+    private static void everybody(Check check) {
+        for (long seed = 0; seed < WOMEN; seed++) {
+            Woman w = somebody(seed);
+            check.of("seed " + seed, w, w.plan());
+        }
+    }
+
+    /** Dates and clearances of a rung and of all that leads to it, read from the catalogue by another route. */
+    private static boolean datesOpen(Rung rung, Screening s, Set<String> seen) {
+        if (!seen.add(rung.code()) || rung.fromDayOne()) {
+            return !s.allowedStrands().isEmpty();
+        }
+        for (RungGate gate : rung.gates()) {
+            if (gate instanceof RungGate.Opened o && !s.open(o.code())) {
+                return false;
+            }
+            if (gate instanceof RungGate.CleanRung c
+                    && !datesOpen(ShippedCatalogue.CATALOGUE.rung(c.rung()), s, seen)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    @Test
+    void no_rung_is_given_whose_chain_has_a_closed_date_or_clearance() {
+        everybody((who, w, p) -> p.items()
+                .forEach(i -> assertThat(datesOpen(i.rung(), w.screening(), new HashSet<>()))
+                        .as("%s: %s", who, i.rung().code())
+                        .isTrue()));
+    }
+
+    @Test
+    void nothing_is_given_or_offered_that_is_closed_in_any_way() {
+        everybody((who, w, p) -> {
+            RungGates.Known known = w.question().known();
+            p.items()
+                    .forEach(i -> assertThat(RungGates.waiting(i.rung(), i.side(), known))
+                            .as("%s: %s", who, i.rung().code())
+                            .isEmpty());
+            p.items().stream()
+                    .limit(2)
+                    .forEach(i -> assertThat(Swaps.of(w.question(), p, i))
+                            .as("%s: for %s", who, i.rung().code())
+                            .allMatch(r -> datesOpen(r, w.screening(), new HashSet<>()))
+                            .allMatch(r -> r.closedBy(w.screening().closed()).isEmpty()));
+            p.leftOut().stream()
+                    .flatMap(l -> l.items().stream())
+                    .forEach(i -> assertThat(RungGates.waiting(i.rung(), i.side(), known))
+                            .isEmpty());
+        });
+    }
+
+    @Test
+    void no_position_is_taken_that_is_closed() {
+        everybody((who, w, p) -> p.items()
+                .forEach(i -> assertThat(i.rung().closedBy(w.screening().closed()))
+                        .as("%s: %s", who, i.rung().code())
+                        .isEmpty()));
+    }
+
+    @Test
+    void size_minutes_and_changes_of_position_are_kept() {
+        everybody((who, w, p) -> {
+            boolean byHand = !w.question().wishes().choices().isEmpty();
+            for (Plan.Day day : p.days()) {
+                if (!byHand) {
+                    assertThat(Plan.size(day.items()))
+                            .as(who)
+                            .isLessThanOrEqualTo(w.question().wishes().size());
+                    assertThat(day.secondsPerDay())
+                            .as("%s: %s", who, Woman.rungs(day.items()))
+                            .isLessThanOrEqualTo(Math.max(p.secondsAvailable(), longestMust(day)));
+                    assertThat(SessionTime.changes(
+                                    day.items().stream().map(PlanItem::ground).toList()))
+                            .as(
+                                    "%s: %s",
+                                    who,
+                                    day.items().stream().map(PlanItem::ground).toList())
+                            .isLessThanOrEqualTo(w.question().wishes().changesAtMost());
+                }
+            }
+        });
+    }
+
+    /** One foundation alone may be longer than very few minutes. */
+    private static int longestMust(Plan.Day day) {
+        boolean single = day.items().stream().map(PlanItem::strand).distinct().count() == 1;
+        return single ? day.secondsPerDay() : 0;
+    }
+
+    @Test
+    void no_hold_begins_above_what_was_shown() {
+        everybody((who, w, p) -> p.items().stream()
+                .filter(i -> i.dose().holdS() != null)
+                .filter(i -> w.question().training().places().stream().noneMatch(x -> x.strand() == i.strand()))
+                .filter(i -> i.strand() != Strand.HOVER_PLANK && i.strand() != Strand.BREATH)
+                .forEach(i -> w.findings()
+                        .holdShownS(i.side())
+                        .filter(s -> s >= 3)
+                        .ifPresent(s -> assertThat((double) i.dose().holdS())
+                                .as("%s: %s", who, i.rung().code())
+                                .isLessThanOrEqualTo(s))));
+    }
+
+    @Test
+    void every_strand_in_training_comes_in_the_week_or_its_sessions_are_full() {
+        everybody((who, w, p) -> p.leftOut().stream()
+                .filter(l -> w.question().training().inTraining(l.strand()))
+                .filter(l -> !Foundations.ORDER.contains(l.strand()))
+                .forEach(l -> assertThat(l.why().key())
+                        .as("%s: %s", who, l.strand())
+                        .isIn(
+                                "leftOut.size",
+                                "leftOut.minutes",
+                                "leftOut.changes",
+                                "leftOut.byHand",
+                                "leftOut.foundationsFirst")));
+    }
+
+    @Test
+    void two_foundations_at_most_beside_work_and_none_settled_before_load_may_begin() {
+        everybody((who, w, p) -> {
+            boolean loads = w.screening().open(fernstep.core.screening.GateCode.FIRST_LOADED);
+            long foundations = Woman.of(p, Role.FOUNDATION).stream()
+                    .map(PlanItem::strand)
+                    .distinct()
+                    .count();
+            if (w.question().wishes().choices().isEmpty()) {
+                assertThat(foundations).as(who).isLessThanOrEqualTo(loads ? 2 : 3);
+            }
+            if (!loads) {
+                assertThat(Woman.of(p, Role.SETTLE_IN)).as(who).isEmpty();
+            }
+        });
+    }
+
+    @Test
+    void load_is_never_repeated_through_the_day_and_heavy_work_rests_a_day() {
+        everybody((who, w, p) -> p.items()
+                .forEach(i -> assertThat(i.rung().loaded() && i.dose().perDay() > 1)
+                        .as("%s: %s", who, i.rung().code())
+                        .isFalse()));
+    }
+
+    @Test
+    void the_same_question_has_the_same_plan() {
+        for (long seed = 0; seed < 300; seed++) {
+            assertThat(somebody(seed).plan()).isEqualTo(somebody(seed).plan());
+        }
+    }
+}
