@@ -13,7 +13,7 @@ record Candidate(
         RuleId rule,
         Move move,
         @Nullable LeverChange change,
-        @Nullable String stepBackTo,
+        Levers.@Nullable StepBack stepBack,
         Reason reason,
         @Nullable Seen sign,
         List<LeverChange> options,
@@ -25,14 +25,14 @@ record Candidate(
     }
 
     Candidate withOptions(List<LeverChange> levers) {
-        return new Candidate(rule, move, change, stepBackTo, reason, sign, levers, closesLoadedRungs, refers);
+        return new Candidate(rule, move, change, stepBack, reason, sign, levers, closesLoadedRungs, refers);
     }
 
     Candidate closingLoadedRungs() {
-        return new Candidate(rule, move, change, stepBackTo, reason, sign, options, true, refers);
+        return new Candidate(rule, move, change, stepBack, reason, sign, options, true, refers);
     }
 
     Candidate referring() {
-        return new Candidate(rule, move, change, stepBackTo, reason, sign, options, closesLoadedRungs, true);
+        return new Candidate(rule, move, change, stepBack, reason, sign, options, closesLoadedRungs, true);
     }
 }

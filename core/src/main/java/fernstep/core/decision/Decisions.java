@@ -56,20 +56,7 @@ public final class Decisions {
                 .forEach(clear::add);
         boolean now = s.seen().stream().anyMatch(x -> clear.contains(x.sign()));
         if (now && clear.size() >= SIGNS_FOR_R13) {
-            Candidate strongest = candidates.get(0);
-            candidates.add(s.catalogue()
-                    .previous(s.rung())
-                    .map(back -> new Candidate(
-                            RuleId.R13,
-                            Move.STEP_BACK,
-                            null,
-                            back.code(),
-                            Reason.of("R13.back", clear.size(), back.code()),
-                            strongest.sign(),
-                            strongest.options(),
-                            false,
-                            false))
-                    .orElseGet(() -> Candidate.plain(RuleId.R13, Move.END_EXERCISE, strongest.sign(), "noRungBack")));
+            candidates.add(rules.manyAtOnce(candidates.get(0), clear.size()));
         }
     }
 
@@ -88,19 +75,17 @@ public final class Decisions {
         } else if (deciding != null && best.rule() != RuleId.R13) {
             alsoSeen.remove(deciding.sign().name());
         }
-        Levers.StepBack back = best.change() == null && best.stepBackTo() != null
-                ? new Levers(s).stepBack(s.catalogue().rung(best.stepBackTo()))
-                : null;
-        Double loadChange =
-                best.change() != null ? best.change().loadChangePct() : back == null ? null : back.loadChangePct();
+        Levers.StepBack back = best.change() == null ? best.stepBack() : null;
+        LeverChange change = best.change();
+        Double loadChange = change != null ? change.loadChangePct() : back == null ? null : back.loadChangePct();
         return new Advice(
                 best.move(),
-                best.change(),
-                best.stepBackTo(),
+                change,
+                back == null ? null : back.rung().code(),
                 back == null ? null : back.range(),
                 loadChange,
                 best.rule(),
-                best.reason(),
+                change == null ? best.reason() : Reason.of("advice.withLever", change.inWords(), best.reason()),
                 watchNext(s, best),
                 runnerUp(s, best),
                 alsoSeen,

@@ -1,12 +1,14 @@
 package fernstep.core.decision;
 
 import fernstep.core.catalogue.Lever;
+import fernstep.core.measure.Reason;
 import org.jspecify.annotations.Nullable;
 
 /**
  * One lever and its size.
  *
- * @param from the value now: a number for range, hold (s) and repetitions, else a code; null where nothing was set
+ * @param from the value now: a number for range, knee bend (deg), hold (s) and repetitions, else a code; null where nothing
+ *     was set
  * @param to the value to set
  * @param loadChangePct expected change of the load index, negative when it falls; null where load stays the same
  */
@@ -14,4 +16,21 @@ public record LeverChange(
         Lever lever,
         @Nullable Object from,
         @Nullable Object to,
-        @Nullable Double loadChangePct) {}
+        @Nullable Double loadChangePct) {
+    private static final double PCT = 100;
+
+    /** The lever in use and its true size, for the sentence of an answer. */
+    public Reason inWords() {
+        Reason what = switch (lever) {
+            case RAISE_RANGE -> Reason.of("use.RAISE_RANGE", percent(from), percent(to));
+            case BEND_KNEE, SHORTEN_HOLD, FEWER_REPS, ADD_HELPER, SUPPORT, EASIER_POSITION ->
+                Reason.of("use." + lever, to == null ? "" : to, from == null ? "" : from);
+            case ONE_LIMB, SLOWER, CHANGE_BREATH, CHANGE_SPINE -> Reason.of("use." + lever);
+        };
+        return loadChangePct == null ? what : Reason.of("use.withLoad", what, Math.round(-loadChangePct));
+    }
+
+    private static Object percent(@Nullable Object share) {
+        return share instanceof Number n ? Math.round(PCT * n.doubleValue()) : 0;
+    }
+}

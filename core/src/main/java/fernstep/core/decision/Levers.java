@@ -1,22 +1,25 @@
 package fernstep.core.decision;
 
 import fernstep.core.approach.Stances;
-import fernstep.core.body.Pose;
+import fernstep.core.body.Movement;
 import fernstep.core.body.Position;
 import fernstep.core.body.RangeSolver;
-import fernstep.core.body.TrunkLoad;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
+import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.DoubleSupplier;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -28,7 +31,9 @@ final class Levers {
     /** A range kept with two decimals still counts as standing on its step. */
     private static final double A_STEP_IS_REACHED = 0.05;
 
-    private static final double KNEE_BEND_DEG = 30;
+    private static final int KNEE_BEND_DEG = 30;
+    private static final int MOST_KNEE_BEND_DEG = 90;
+    private static final double TRULY_LESS_PCT = -3;
     private static final double HOLD_NOTCH_S = 2;
     private static final double SHORTEST_HOLD_S = 1;
 
@@ -49,6 +54,22 @@ final class Levers {
         return offered;
     }
 
+    /** A ridge, a bulge, an arch and a sinking belly say that the load is too much: only less load answers them. */
+    private static final Set<SignCode> ASK_FOR_LESS_LOAD = EnumSet.of(
+            SignCode.DOME_FIRM, SignCode.DOME_SOFT, SignCode.WALL_BULGE, SignCode.BACK_ARCHES, SignCode.BELLY_DROPS);
+
+    private static final Set<Lever> OF_DOSE_AND_HELP =
+            EnumSet.of(Lever.SHORTEN_HOLD, Lever.FEWER_REPS, Lever.ADD_HELPER, Lever.SUPPORT, Lever.EASIER_POSITION);
+
+    /** Where the rung has no range of load, a shorter hold, fewer repetitions or a helper are what eases it. */
+    private boolean answers(LeverChange change, Seen sign) {
+        if (!ASK_FOR_LESS_LOAD.contains(sign.sign()) || change.loadChangePct() != null) {
+            return true;
+        }
+        boolean noLoadRange = s.rung().family() == null || !s.rung().hasRange();
+        return noLoadRange && OF_DOSE_AND_HELP.contains(change.lever());
+    }
+
     /** Range and lever length by the size of their relief, then one limb, helper, position. */
     List<Lever> byRelief(Seen sign) {
         List<Lever> order = new ArrayList<>(List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE));
@@ -59,24 +80,34 @@ final class Levers {
     }
 
     private Optional<LeverChange> change(Lever lever, Seen sign) {
-        if (!s.rung().offers(lever)) {
-            return Optional.empty();
-        }
+        return s.rung().offers(lever) ? made(lever, sign).filter(c -> answers(c, sign)) : Optional.empty();
+    }
+
+    private Optional<LeverChange> made(Lever lever, Seen sign) {
         return switch (lever) {
             case RAISE_RANGE -> raiseRange();
-            case BEND_KNEE -> once(lever).flatMap(l -> relief(l, pose().withKneesBentBy(KNEE_BEND_DEG)));
-            case ONE_LIMB -> once(lever).flatMap(l -> relief(l, pose().oneLimb()));
+            case BEND_KNEE -> once(lever).flatMap(l -> bendKnee());
+            case ONE_LIMB ->
+                once(lever)
+                        .flatMap(l -> relief(
+                                l,
+                                null,
+                                null,
+                                () -> movement()
+                                        .peakOfOneLimb(s.body(), s.setting().range())
+                                        .loadIndex()));
             case SHORTEN_HOLD -> shortenHold(sign);
             case FEWER_REPS -> fewerReps(sign);
             case ADD_HELPER -> helper(lever, sign, false);
             case SUPPORT -> helper(lever, sign, true);
-            case EASIER_POSITION ->
-                once(lever)
-                        .flatMap(l -> easierPosition(s.rung().position())
-                                .map(p -> new LeverChange(l, s.rung().position(), p, null)));
+            case EASIER_POSITION -> once(lever).flatMap(l -> easierPosition());
             case SLOWER, CHANGE_BREATH -> once(lever).map(l -> new LeverChange(l, null, null, null));
             case CHANGE_SPINE -> changeSpine(sign);
         };
+    }
+
+    private Movement movement() {
+        return s.rung().movement();
     }
 
     private Optional<Lever> once(Lever lever) {
@@ -92,57 +123,116 @@ final class Levers {
                 : Optional.empty();
     }
 
+    /** A third of the range at a time, and on until the load truly falls. */
     private Optional<LeverChange> raiseRange() {
         double now = s.setting().range();
-        double to = Math.max(0, (Math.ceil(now * RANGE_STEPS - A_STEP_IS_REACHED) - 1) / RANGE_STEPS);
         if (now <= 0 || !s.rung().hasRange()) {
             return Optional.empty();
         }
-        return relief(Lever.RAISE_RANGE, s.rung().movement().at(to))
-                .map(c -> new LeverChange(c.lever(), now, Numbers.rounded(to, 2), c.loadChangePct()));
+        double to = now;
+        while (to > 0) {
+            to = Math.max(0, (Math.ceil(to * RANGE_STEPS - A_STEP_IS_REACHED) - 1) / RANGE_STEPS);
+            double range = Numbers.rounded(to, 2);
+            Optional<LeverChange> change =
+                    relief(Lever.RAISE_RANGE, now, range, () -> s.rung().indexAt(range, s.body()));
+            if (change.isPresent()) {
+                return change;
+            }
+        }
+        return Optional.empty();
     }
 
-    /** Only if it truly lowers the load. */
-    private Optional<LeverChange> relief(Lever lever, Pose eased) {
-        return s.rung().family() == null
-                ? Optional.empty()
-                : Optional.of(changePct(index(pose()), index(eased)))
-                        .filter(pct -> pct < 0)
-                        .map(pct -> new LeverChange(lever, null, null, pct));
+    /** As little as truly eases: 30, 60 or 90 degrees more, the heel no lower. */
+    private Optional<LeverChange> bendKnee() {
+        for (int deg = KNEE_BEND_DEG; deg <= MOST_KNEE_BEND_DEG; deg += KNEE_BEND_DEG) {
+            double bend = deg;
+            Optional<LeverChange> change = relief(
+                    Lever.BEND_KNEE,
+                    0,
+                    deg,
+                    () -> movement()
+                            .peakWithKneesBent(s.body(), s.setting().range(), bend)
+                            .loadIndex());
+            if (change.isPresent()) {
+                return change;
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Only if it truly lowers the load: by three percent at least. */
+    private Optional<LeverChange> relief(
+            Lever lever, @Nullable Object from, @Nullable Object to, DoubleSupplier eased) {
+        if (s.rung().family() == null) {
+            return Optional.empty();
+        }
+        double pct = changePct(indexNow(), eased.getAsDouble());
+        return pct <= TRULY_LESS_PCT ? Optional.of(new LeverChange(lever, from, to, pct)) : Optional.empty();
     }
 
     /** As she moves now: at the range of the setting, with what was already shortened in this set. */
-    private Pose pose() {
-        Pose pose = s.rung().movement().at(s.setting().range());
-        Pose bent = s.leverUsed(Lever.BEND_KNEE) ? pose.withKneesBentBy(KNEE_BEND_DEG) : pose;
-        return s.leverUsed(Lever.ONE_LIMB) ? bent.oneLimb() : bent;
+    private double indexNow() {
+        double range = s.setting().range();
+        if (s.leverUsed(Lever.ONE_LIMB)) {
+            return movement().peakOfOneLimb(s.body(), range).loadIndex();
+        }
+        return s.leverUsed(Lever.BEND_KNEE)
+                ? movement().peakWithKneesBent(s.body(), range, KNEE_BEND_DEG).loadIndex()
+                : s.rung().indexAt(range, s.body());
     }
 
-    private double index(Pose pose) {
-        return TrunkLoad.of(s.body(), pose).loadIndex();
-    }
-
-    private static double changePct(double now, double then) {
-        return 100 * (then / now - 1);
+    private static double changePct(double from, double to) {
+        return from <= 0 ? 0 : Numbers.rounded(100 * (to - from) / from, 1);
     }
 
     /**
-     * Where on a lower rung to go on, and what that changes.
+     * Where to go back to.
      *
-     * @param range the furthest one that asks no more than now; the rung's easiest where even that asks more
-     * @param loadChangePct null where either load is not followed
+     * @param range where on that rung to go on: no heavier than now
+     * @param loadChangePct null where a load is not followed
      */
-    record StepBack(double range, @Nullable Double loadChangePct) {}
+    record StepBack(Rung rung, double range, @Nullable Double loadChangePct) {}
 
-    StepBack stepBack(Rung to) {
-        double now = s.rung().family() == null ? 0 : index(pose());
-        if (now <= 0 || to.family() == null) {
-            return new StepBack(1, null);
+    /** The nearest earlier rung she may do that asks for no more than now, at the range where it does; empty for none. */
+    Optional<StepBack> stepBack() {
+        double now = s.rung().family() == null ? 0 : indexNow();
+        Optional<Rung> to = s.catalogue().previous(s.rung());
+        while (to.isPresent()) {
+            Optional<StepBack> back = noHeavier(to.get(), now);
+            if (back.isPresent() && mayDo(to.get())) {
+                return back;
+            }
+            to = s.catalogue().previous(to.get());
         }
-        double range = RangeSolver.solve(to.movement(), s.body(), now) instanceof RangeSolver.Answer.Reached reached
-                ? Math.floor(100 * reached.point().range()) / 100
-                : 0;
-        return new StepBack(range, changePct(now, index(to.movement().at(range))));
+        return Optional.empty();
+    }
+
+    private boolean mayDo(Rung rung) {
+        boolean habit = rung.strand() == Strand.UPRIGHT && rung.fromDayOne();
+        boolean open = rung.closedBy(s.closed()).isEmpty()
+                || rung.position() == Position.SUPINE && s.closed().contains(Restriction.SUPINE_INCLINED);
+        return open && !habit;
+    }
+
+    private Optional<StepBack> noHeavier(Rung rung, double now) {
+        if (rung.family() == null) {
+            return Optional.of(new StepBack(rung, 1, null));
+        }
+        if (s.rung().family() == null) {
+            return Optional.of(new StepBack(rung, 0, null));
+        }
+        if (!(RangeSolver.solve(rung.movement(), s.body(), now) instanceof RangeSolver.Answer.Reached reached)) {
+            return Optional.empty();
+        }
+        double range = rung.hasRange() ? Math.floor(100 * reached.point().range()) / 100 : 1;
+        return Optional.of(new StepBack(rung, range, changePct(now, rung.indexAt(range, s.body()))));
+    }
+
+    /** What is left where no rung is: the hold, then a helper. */
+    List<LeverChange> holdOrHelper(Seen sign) {
+        return Stream.of(Lever.SHORTEN_HOLD, Lever.ADD_HELPER, Lever.SUPPORT)
+                .flatMap(l -> change(l, sign).stream())
+                .toList();
     }
 
     private Optional<LeverChange> shortenHold(Seen sign) {
@@ -185,30 +275,26 @@ final class Levers {
         return !upper || helper == Helper.HEAD_SHOULDERS;
     }
 
-    /** Standing, seated, hands and knees, side, lying or inclined: the next one that nothing closes. */
-    private Optional<Position> easierPosition(Position from) {
-        List<Position> ladder = List.of(
-                Position.STANDING,
-                Position.SEATED,
-                Position.HANDS_KNEES,
-                Position.SIDE,
-                Position.SUPINE,
-                Position.INCLINED);
-        Position rank = switch (from) {
-            case WALL -> Position.STANDING;
-            case KNEELING -> Position.SEATED;
-            case PRONE -> Position.HANDS_KNEES;
-            default -> from;
-        };
-        return ladder.subList(ladder.indexOf(rank) + 1, ladder.size()).stream()
-                .filter(p -> !closed(p))
-                .findFirst();
+    /** The same exercise where it asks less, as the catalogue names it. */
+    private Optional<LeverChange> easierPosition() {
+        Rung.Variant easier = s.rung().easierPosition();
+        if (easier == null || closed(easier.position())) {
+            return Optional.empty();
+        }
+        if (s.rung().family() == null) {
+            return Optional.of(new LeverChange(Lever.EASIER_POSITION, s.rung().position(), easier.position(), null));
+        }
+        return relief(
+                Lever.EASIER_POSITION,
+                s.rung().position(),
+                easier.position(),
+                () -> easier.movement().peak(s.body(), s.setting().range()).loadIndex());
     }
 
     private boolean closed(Position position) {
         Set<Restriction> closed = s.closed();
         return switch (position) {
-            case HANDS_KNEES ->
+            case HANDS_KNEES, KNEELING ->
                 closed.contains(Restriction.NO_KNEELING)
                         || closed.contains(Restriction.NO_WRIST_LOAD)
                         || closed.contains(Restriction.NO_FLOOR);
@@ -216,8 +302,9 @@ final class Levers {
                 closed.contains(Restriction.SUPINE_INCLINED)
                         || closed.contains(Restriction.SUPINE_LIMITED)
                         || closed.contains(Restriction.NO_FLOOR);
-            case SIDE -> closed.contains(Restriction.NO_FLOOR);
-            default -> false;
+            case PRONE -> closed.contains(Restriction.NO_PRONE) || closed.contains(Restriction.NO_FLOOR);
+            case SIDE, INCLINED -> closed.contains(Restriction.NO_FLOOR);
+            case SEATED, STANDING, WALL -> false;
         };
     }
 

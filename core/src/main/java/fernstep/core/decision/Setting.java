@@ -18,7 +18,7 @@ public record Setting(
     public Setting {
         Range.RANGE_FRACTION.check(range);
         if (holdS != null) {
-            Range.HOLD_S.check(holdS);
+            Range.DOSE_HOLD_S.check(holdS);
         }
         if (reps != null) {
             Range.REPS.check(reps);

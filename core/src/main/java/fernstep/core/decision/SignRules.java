@@ -11,12 +11,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** The rules that answer a single sign, in the order of their strength. Each sign belongs to exactly one. */
 final class SignRules {
     private static final int PAIN_STOPS_AT = 4;
     private static final int SET_CUES_PER_SET = 2;
     private static final int SOFT_EASES = 2;
+    /** Mild pain in one place in this session and so many before it. */
+    private static final int MILD_PAIN_SESSIONS_BEFORE = 2;
 
     static final List<SignRule> TABLE = List.of(
             new SignRule(RuleId.R2, Set.of(SignCode.PAIN), SignRules::pain),
@@ -100,18 +103,32 @@ final class SignRules {
                     ? Candidate.plain(id, Move.REFER_NOW, sign, "R2.refer").referring()
                     : Candidate.plain(id, Move.END_EXERCISE, sign, sign.sharp() ? "R2.sharp" : "R2.stop");
         }
+        if (sessionsWithPainThere(sign) >= MILD_PAIN_SESSIONS_BEFORE) {
+            return Candidate.plain(id, Move.END_EXERCISE, sign, "R2.askFirst")
+                    .closingLoadedRungs()
+                    .referring();
+        }
         return s.timesEased(SignCode.PAIN) > 0
                 ? stepBack(id, sign, "R2.back")
                 : ease(id, sign, "R2.ease", List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE));
     }
 
     private boolean samePainBefore(Seen sign) {
+        return sessionsWithPainThere(sign) > 0;
+    }
+
+    /** Earlier sessions with pain there, of any strength. */
+    private long sessionsWithPainThere(Seen sign) {
         return s.earlierSessions().stream()
-                .flatMap(e -> e.signs().stream())
-                .anyMatch(before -> before.sign() == SignCode.PAIN
-                        && (before.place() == null
-                                || sign.place() == null
-                                || before.place().equalsIgnoreCase(sign.place())));
+                .filter(e -> e.signs().stream().anyMatch(before -> samePlace(before, sign)))
+                .count();
+    }
+
+    private static boolean samePlace(Seen before, Seen now) {
+        return before.sign() == SignCode.PAIN
+                && (before.place() == null
+                        || now.place() == null
+                        || before.place().equalsIgnoreCase(now.place()));
     }
 
     private Candidate floor(RuleId id, Seen sign) {
@@ -143,16 +160,18 @@ final class SignRules {
                 : ease(id, sign, "R4.ease", levers.byRelief(sign));
     }
 
+    /** In pregnancy no ridge is tolerated, whatever the stance. */
+    private boolean ridgeTolerated() {
+        return s.stances().doming() == Stances.Doming.SOFT_TOLERATED && !s.pregnant();
+    }
+
     private Candidate softDome(RuleId id, Seen sign) {
-        if (s.stances().doming() == Stances.Doming.SOFT_TOLERATED) {
+        if (ridgeTolerated()) {
             return SoftRidge.of(s, sign)
                     .map(why -> ease(id, sign, why, List.of(Lever.SHORTEN_HOLD, Lever.RAISE_RANGE)))
                     .orElseGet(() -> Candidate.plain(
                                     id, Move.CARRY_ON, sign, "R5.tolerated", SoftRidge.LIMIT_S, SoftRidge.REPS)
                             .withOptions(levers.offered(sign, List.of(Lever.SHORTEN_HOLD, Lever.RAISE_RANGE))));
-        }
-        if (s.pregnant()) {
-            return stepBack(id, sign, "R5.pregnant");
         }
         if (s.timesEased(SignCode.DOME_SOFT) >= SOFT_EASES) {
             return stepBack(id, sign, "R5.back");
@@ -162,7 +181,8 @@ final class SignRules {
                 .filter(r -> r.move() == Move.EASE && r.has(SignCode.DOME_SOFT) && r.lever() != null)
                 .forEach(r -> order.add(r.lever()));
         order.addAll(levers.byRelief(sign));
-        return ease(id, sign, order.size() > levers.byRelief(sign).size() ? "R5.easeAgain" : "R5.ease", order);
+        boolean again = s.timesEased(SignCode.DOME_SOFT) > 0;
+        return ease(id, sign, s.pregnant() ? "R5.pregnant" : again ? "R5.easeAgain" : "R5.ease", order);
     }
 
     private Candidate controlSlips(RuleId id, Seen sign) {
@@ -210,37 +230,49 @@ final class SignRules {
         return order;
     }
 
+    /** One side only: that side goes easier, by range, else by hold, else with a helper; again, a rung back on that side. */
     private Candidate turns(RuleId id, Seen sign) {
         if (s.onBothSides(sign.sign())) {
             return controlSlips(id, sign);
         }
-        Optional<LeverChange> range = levers.first(sign, List.of(Lever.RAISE_RANGE));
-        if (s.timesEased(sign.sign()) == 0 && range.isPresent()) {
-            List<LeverChange> options = levers.offered(sign, List.of(Lever.RAISE_RANGE));
-            return new Candidate(
-                    id,
-                    Move.EASE_ONE_SIDE,
-                    range.get(),
-                    null,
-                    Reason.of("R8.oneSide", sideWord(sign)),
-                    sign,
-                    options,
-                    false,
-                    false);
+        List<LeverChange> options = Stream.concat(
+                        levers.first(sign, List.of(Lever.RAISE_RANGE)).stream(), levers.holdOrHelper(sign).stream())
+                .toList();
+        boolean first = s.timesEased(sign.sign()) == 0;
+        if (first && !options.isEmpty()) {
+            return oneSide(id, sign, options);
         }
-        return s.catalogue()
-                .previous(s.rung())
+        return levers.stepBack()
                 .map(back -> new Candidate(
                         id,
                         Move.EASE_ONE_SIDE,
                         null,
-                        back.code(),
-                        Reason.of("R8.oneSideBack", sideWord(sign), back.code()),
+                        back,
+                        Reason.of("R8.oneSideBack", sideWord(sign), name(back.rung())),
                         sign,
                         List.of(),
                         false,
                         false))
-                .orElseGet(() -> Candidate.plain(id, Move.END_EXERCISE, sign, "noRungBack"));
+                .orElseGet(() -> options.isEmpty()
+                        ? Candidate.plain(id, Move.END_EXERCISE, sign, "noRungBack")
+                        : oneSide(id, sign, options));
+    }
+
+    private Candidate oneSide(RuleId id, Seen sign, List<LeverChange> options) {
+        return new Candidate(
+                id,
+                Move.EASE_ONE_SIDE,
+                options.get(0),
+                null,
+                Reason.of("R8.oneSide", sideWord(sign)),
+                sign,
+                options,
+                false,
+                false);
+    }
+
+    private static Reason name(Rung rung) {
+        return Reason.of("rung.name", rung.name(), rung.code());
     }
 
     private Object sideWord(Seen sign) {
@@ -283,19 +315,40 @@ final class SignRules {
                 id, move, options.get(0), null, Reason.of(reasonKey, sign.sign()), sign, options, false, false);
     }
 
+    /** A rung back; with none that is no heavier, the hold or a helper; with neither, the exercise ends. */
     private Candidate stepBack(RuleId id, Seen sign, String reasonKey) {
-        Optional<Rung> back = s.catalogue().previous(s.rung());
         List<LeverChange> options = levers.offered(sign, levers.byRelief(sign));
-        return back.map(rung -> new Candidate(
-                        id,
+        return levers.stepBack()
+                .map(back -> back(id, sign, back, Reason.of(reasonKey, sign.sign(), name(back.rung())), options))
+                .orElseGet(() -> withoutRungBack(id, sign));
+    }
+
+    private Candidate withoutRungBack(RuleId id, Seen sign) {
+        List<LeverChange> last = id == RuleId.R4 ? List.of() : levers.holdOrHelper(sign);
+        return last.isEmpty()
+                ? Candidate.plain(id, Move.END_EXERCISE, sign, "noRungBack")
+                : easeWith(id, Move.EASE, sign, "noRungBack.ease", last);
+    }
+
+    private static Candidate back(
+            RuleId id, Seen sign, Levers.StepBack back, Reason reason, List<LeverChange> options) {
+        return new Candidate(id, Move.STEP_BACK, null, back, reason, sign, options, false, false);
+    }
+
+    /** Several clear losses in one repetition are a rung too many. */
+    Candidate manyAtOnce(Candidate strongest, int signs) {
+        Seen sign = strongest.sign();
+        return levers.stepBack()
+                .map(back -> new Candidate(
+                        RuleId.R13,
                         Move.STEP_BACK,
                         null,
-                        rung.code(),
-                        Reason.of(reasonKey, sign.sign(), rung.code()),
+                        back,
+                        Reason.of("R13.back", signs, name(back.rung())),
                         sign,
-                        options,
+                        strongest.options(),
                         false,
                         false))
-                .orElseGet(() -> Candidate.plain(id, Move.END_EXERCISE, sign, "noRungBack"));
+                .orElseGet(() -> Candidate.plain(RuleId.R13, Move.END_EXERCISE, sign, "noRungBack"));
     }
 }

@@ -4,7 +4,10 @@ import fernstep.core.findings.SignCode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** When a tolerated soft ridge stops being tolerable. */
 final class SoftRidge {
@@ -51,13 +54,31 @@ final class SoftRidge {
         return clearer || sooner;
     }
 
+    /** Earlier than last session: by repetition, or in the same repetition by the second within the hold. */
     private static boolean earlierThanLastSession(Situation s, Seen now) {
-        return s.earlierSessions().stream().max(Comparator.comparing(Situation.EarlierSession::date)).stream()
-                .flatMap(e -> e.signs().stream())
-                .filter(x -> x.sign() == SignCode.DOME_SOFT && x.rep() != null)
-                .map(Seen::rep)
-                .min(Comparator.naturalOrder())
-                .map(rep -> now.rep() != null && now.rep() < rep)
-                .orElse(false);
+        List<Seen> last = s.earlierSessions().stream()
+                .max(Comparator.comparing(Situation.EarlierSession::date))
+                .map(e -> e.signs().stream()
+                        .filter(x -> x.sign() == SignCode.DOME_SOFT)
+                        .toList())
+                .orElse(List.of());
+        boolean byRep =
+                earlier(last.stream().map(Seen::rep).map(r -> r == null ? null : r.doubleValue()), asDouble(now.rep()));
+        boolean bySecond = earlier(last.stream().map(Seen::second), now.second());
+        boolean sameRepOrUnknown =
+                now.rep() == null || last.stream().allMatch(x -> x.rep() == null || x.rep() >= now.rep());
+        return byRep || (bySecond && sameRepOrUnknown);
+    }
+
+    private static @Nullable Double asDouble(@Nullable Integer value) {
+        return value == null ? null : Double.valueOf(value);
+    }
+
+    private static boolean earlier(Stream<@Nullable Double> before, @Nullable Double now) {
+        return now != null
+                && before.filter(Objects::nonNull)
+                        .min(Comparator.naturalOrder())
+                        .map(b -> now < b)
+                        .orElse(false);
     }
 }
