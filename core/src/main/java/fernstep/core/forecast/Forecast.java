@@ -1,37 +1,36 @@
 package fernstep.core.forecast;
 
-import fernstep.core.approach.Stances.DoseStance;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
-import fernstep.core.catalogue.RungGate;
-import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Clearance;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.Goal;
 import fernstep.core.plan.Place;
+import fernstep.core.plan.Plan;
+import fernstep.core.plan.PlanItem;
+import fernstep.core.plan.Role;
 import fernstep.core.plan.RungGates;
-import fernstep.core.screening.Gate;
-import fernstep.core.screening.GateCode;
-import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
- * When each rung is likely to open, and a goal to come within reach. The rules of progress are played forward day by day;
- * how often she trains and how often it is clean come from Beta(2,2) beliefs updated by her log.
+ * When each rung is likely to open, and a goal to come within reach. The rules of progress are played forward day by day
+ * over A and B days; how often she trains, how often it is clean and how often a week is clean are beliefs updated by her
+ * log and drawn once a run, so that the bands are honest about not knowing. Neither clean weeks nor re-checks nor
+ * clearances are taken for granted.
  *
  * @param routes rungs ahead, in strand order
  * @param goalChance share of runs in which the goal was reached by its date; null without a goal
- * @param goal when; null without a goal, or where it was reached in fewer than one run of ten
- * @param bottleneck the rung of the goal that comes last, and what holds it
+ * @param goal when; null without a goal
+ * @param bottleneck what the goal waits for longest; null without a goal, or where nothing is left to wait for
  */
 public record Forecast(
         List<Route> routes,
@@ -51,13 +50,16 @@ public record Forecast(
     /**
      * What the goal waits for longest.
      *
-     * @param gate a dated gate or a finding that holds it in most runs; null where training alone decides
+     * @param gate a missing clearance's gate, a dated gate or a finding that holds it; null where training alone decides
+     * @param gateOpens the day its date rule allows
+     * @param needs the clearance that is missing; null where none is
      */
     public record Bottleneck(
             Strand strand,
             String rung,
             @Nullable String gate,
-            @Nullable LocalDate gateOpens) {}
+            @Nullable LocalDate gateOpens,
+            Clearance.@Nullable Scope needs) {}
 
     /** How often in the past. */
     public record Counts(int yes, int no) {
@@ -66,57 +68,126 @@ public record Forecast(
         public Counts plus(int moreYes) {
             return new Counts(yes + moreYes, no);
         }
+
+        public Counts plus(Counts other) {
+            return new Counts(yes + other.yes, no + other.no);
+        }
     }
 
     /**
-     * The question.
+     * Where she starts from.
      *
      * @param places where she stands, one for each strand and side in training
      * @param known gates and findings today
+     * @param sessions the strands of each session of the week: one, or A and B
+     * @param size exercises in a session
      * @param trainingDays weekdays on which she trains, rest days left out
+     * @param recheckDue the day the separation re-check is due, or null
+     */
+    public record Start(
+            List<Place> places,
+            RungGates.Known known,
+            List<Set<Strand>> sessions,
+            int size,
+            Set<DayOfWeek> trainingDays,
+            @Nullable LocalDate recheckDue) {
+
+        /** From a plan and the question it answers. */
+        public static Start of(Plan.Question q, Plan plan, Set<DayOfWeek> trainingDays) {
+            return new Start(
+                    plan.places(q.training().places()),
+                    q.known(),
+                    plan.days().stream().map(Start::strands).toList(),
+                    q.wishes().size(),
+                    trainingDays,
+                    q.screening().recheckDue());
+        }
+
+        private static Set<Strand> strands(Plan.Day day) {
+            Set<Strand> strands = EnumSet.noneOf(Strand.class);
+            day.items().stream()
+                    .filter(i -> i.role() != Role.SETTLE_IN)
+                    .map(PlanItem::strand)
+                    .forEach(strands::add);
+            return strands;
+        }
+    }
+
+    /**
+     * What is known of how she trains.
+     *
      * @param sessions done and missed
      * @param clean clean and unclean, by strand
+     * @param weeks clean and not
+     */
+    public record Record(Counts sessions, Map<Strand, Counts> clean, Counts weeks) {
+        public static final Record NONE = new Record(Counts.NONE, Map.of(), Counts.NONE);
+    }
+
+    /**
+     * How far and how often to look.
+     *
      * @param weeks 1 to 104
      * @param runs 1 to 20,000
      */
+    public record Horizon(LocalDate today, int weeks, int runs, long seed) {}
+
+    /** The question. */
     public record Question(
             Catalogue catalogue,
-            DoseStance stance,
-            List<Place> places,
-            RungGates.Known known,
-            @Nullable ClientFacts facts,
-            Set<DayOfWeek> trainingDays,
-            Counts sessions,
-            Map<Strand, Counts> clean,
-            LocalDate today,
-            int weeks,
-            int runs,
-            long seed,
+            fernstep.core.approach.Stances.DoseStance stance,
+            Start start,
+            Record record,
+            Horizon horizon,
             @Nullable Goal goal,
-            @Nullable LocalDate goalDate) {
+            @Nullable LocalDate goalDate,
+            Set<Change> changes) {
 
-        /** The same with something otherwise: a day more where one is free, two weeks of clean sessions behind her. */
-        public Question with(Set<Change> changes) {
+        public Question(
+                Catalogue catalogue,
+                fernstep.core.approach.Stances.DoseStance stance,
+                Start start,
+                Record record,
+                Horizon horizon,
+                @Nullable Goal goal,
+                @Nullable LocalDate goalDate) {
+            this(catalogue, stance, start, record, horizon, goal, goalDate, Set.of());
+        }
+
+        /** The same with something otherwise. */
+        public Question with(Set<Change> others) {
+            return new Question(catalogue, stance, start, record, horizon, goal, goalDate, others);
+        }
+
+        /** A day more where one is free. */
+        Set<DayOfWeek> trainingDays() {
             Set<DayOfWeek> days = EnumSet.noneOf(DayOfWeek.class);
-            days.addAll(trainingDays);
+            days.addAll(start.trainingDays());
             if (changes.contains(Change.ONE_MORE_DAY)) {
                 Arrays.stream(DayOfWeek.values())
-                        .filter(d -> !trainingDays.contains(d))
+                        .filter(d -> !days.contains(d))
                         .findFirst()
                         .ifPresent(days::add);
             }
-            Map<Strand, Counts> cleaner = new HashMap<>(clean);
+            return days;
+        }
+
+        /** Two weeks of clean sessions more behind her. */
+        Map<Strand, Counts> clean() {
+            Map<Strand, Counts> clean = new EnumMap<>(Strand.class);
+            clean.putAll(record.clean());
             if (changes.contains(Change.TWO_CLEAN_WEEKS)) {
-                int more = 2 * trainingDays.size();
-                places.stream()
+                int more = 2 * start.trainingDays().size();
+                start.places().stream()
                         .map(Place::strand)
                         .distinct()
-                        .forEach(s -> cleaner.put(
-                                s, clean.getOrDefault(s, Counts.NONE).plus(more)));
+                        .forEach(s -> clean.merge(s, new Counts(more, 0), Counts::plus));
             }
-            return new Question(
-                    catalogue, stance, places, known, facts, days, sessions, cleaner, today, weeks, runs, seed, goal,
-                    goalDate);
+            return clean;
+        }
+
+        int cleanWeeksBehind() {
+            return start.known().history().cleanWeeks() + (changes.contains(Change.TWO_CLEAN_WEEKS) ? 2 : 0);
         }
     }
 
@@ -124,16 +195,22 @@ public record Forecast(
         return new Simulation(q).run();
     }
 
-    /** What one change would bring to the goal's middle date. */
+    /**
+     * What one change would bring to the goal's middle date.
+     *
+     * @param givenBy with a clearance: the day by which it is taken as given
+     */
     public record WhatIf(
-            String change,
+            Change change,
             @Nullable LocalDate p50,
-            @Nullable Double goalChance) {}
+            @Nullable Double goalChance,
+            @Nullable LocalDate givenBy) {}
 
     /** What could be otherwise. */
     public enum Change {
         ONE_MORE_DAY,
-        TWO_CLEAN_WEEKS
+        TWO_CLEAN_WEEKS,
+        CLEARANCE_GIVEN
     }
 
     /** Each change alone; one that cannot be made is left out. */
@@ -144,359 +221,19 @@ public record Forecast(
                 .toList();
     }
 
-    /** Every day taken leaves no day more. */
+    /** Every day taken leaves no day more; nothing missing leaves nothing to be given. */
     public static boolean possible(Change change, Question q) {
-        return change != Change.ONE_MORE_DAY || q.trainingDays().size() < DayOfWeek.values().length;
+        return switch (change) {
+            case ONE_MORE_DAY -> q.start().trainingDays().size() < DayOfWeek.values().length;
+            case TWO_CLEAN_WEEKS -> true;
+            case CLEARANCE_GIVEN -> Bottlenecks.clearanceMissing(q).isPresent();
+        };
     }
 
     private static WhatIf whatIf(Change change, Question q) {
         Forecast f = of(q);
-        return new WhatIf(change.name(), f.goal() == null ? null : f.goal().p50(), f.goalChance());
-    }
-
-    private static final class Simulation {
-        private static final int BELIEF = 2;
-        private static final int NEVER = Integer.MAX_VALUE;
-
-        private final Question q;
-        private final int days;
-        private final List<Ladder> ladders = new ArrayList<>();
-        /** The rungs of each ladder in order. */
-        private final List<List<Rung>> lines = new ArrayList<>();
-
-        private final Map<String, Integer> ladderOf = new HashMap<>();
-        /** Day on which a rung of a ladder may open at the earliest, by its dated gates; NEVER where a gate has no day. */
-        private final int[][] gateDay;
-        /** For each ladder and rung: the other ladders and rungs that must be at their top first. */
-        private final int[][][] needs;
-
-        private final int[][][] opened;
-        private final int[] goalDay;
-        private final List<GoalRung> goalRungs = new ArrayList<>();
-
-        Simulation(Question q) {
-            this.q = q;
-            this.days = 7 * q.weeks();
-            for (Place p : q.places()) {
-                ladderOf.put(key(p.strand(), p.side()), ladders.size());
-                ladders.add(new Ladder(q.catalogue(), p.strand(), p.side(), p.rung(), p.dose(), q.stance()));
-            }
-            ladders.forEach(l ->
-                    lines.add(l.steps.stream().map(Ladder.Step::rung).distinct().toList()));
-            this.gateDay = new int[ladders.size()][];
-            this.needs = new int[ladders.size()][][];
-            this.opened = new int[ladders.size()][][];
-            this.goalDay = new int[q.runs()];
-            for (int l = 0; l < ladders.size(); l++) {
-                List<Rung> line = lines.get(l);
-                gateDay[l] = line.stream().mapToInt(this::gateDay).toArray();
-                int of = l;
-                needs[l] = line.stream().map(r -> needs(ladders.get(of), r)).toArray(int[][]::new);
-                opened[l] = new int[line.size()][q.runs()];
-            }
-            if (q.goal() != null) {
-                q.goal().rungs().forEach(code -> goalRungs.add(goalRung(code)));
-            }
-        }
-
-        private static String key(Strand strand, @Nullable Side side) {
-            return strand + "/" + side;
-        }
-
-        private int gateDay(Rung rung) {
-            int day = 0;
-            List<GateCode> codes = new ArrayList<>();
-            rung.strand().opensWith().ifPresent(codes::add);
-            for (RungGate g : rung.gates()) {
-                if (g instanceof RungGate.Opened opened) {
-                    codes.add(opened.code());
-                } else if (g instanceof RungGate.CleanWeeks weeks) {
-                    day = Math.max(day, 7 * (weeks.weeks() - q.known().history().cleanWeeks()));
-                } else if (g instanceof RungGate.TopHeldWeeks held) {
-                    int so = q.known().history().weeksAtTop().getOrDefault(held.rung(), 0);
-                    day = Math.max(day, 7 * (held.weeks() - so));
-                } else if (closedByItself(g, rung)) {
-                    return NEVER;
-                }
-            }
-            for (GateCode code : codes) {
-                day = Math.max(day, gateDay(code));
-            }
-            return day;
-        }
-
-        /** A finding or a state that training does not change here: set grade, scoop, a firm midline, pregnancy. */
-        private boolean closedByItself(RungGate gate, Rung rung) {
-            boolean byTraining = gate instanceof RungGate.CleanRung || gate instanceof RungGate.AnySide;
-            return !byTraining && RungGates.holds(gate, rung, q.known());
-        }
-
-        private int gateDay(GateCode code) {
-            Screening screening = q.known().screening();
-            Gate gate = screening == null ? null : screening.gates().get(code);
-            if (gate == null || gate.open()) {
-                return 0;
-            }
-            return gate.opensOn() == null || !gate.needs().isEmpty()
-                    ? NEVER
-                    : (int) Math.max(0, gate.opensOn().toEpochDay() - q.today().toEpochDay());
-        }
-
-        /** Pairs of ladder and rung; a rung that no ladder here climbs counts only if it is done already. */
-        private int[] needs(Ladder ladder, Rung rung) {
-            List<Integer> pairs = new ArrayList<>();
-            for (RungGate gate : rung.gates()) {
-                if (gate instanceof RungGate.CleanRung clean) {
-                    sides(clean, ladder).forEach(side -> need(clean.rung(), side, pairs));
-                }
-            }
-            return pairs.stream().mapToInt(Integer::intValue).toArray();
-        }
-
-        private List<Side> sides(RungGate.CleanRung gate, Ladder ladder) {
-            boolean perSide = q.catalogue().rung(gate.rung()).perSide();
-            if (!perSide) {
-                return List.of(Side.LEFT);
-            }
-            return gate.bothSides() || ladder.side == null ? List.of(Side.values()) : List.of(ladder.side);
-        }
-
-        private void need(String code, Side side, List<Integer> pairs) {
-            Rung rung = q.catalogue().rung(code);
-            boolean done = q.known().done().stream()
-                    .anyMatch(d -> d.rung().equals(code) && (d.side() == null || d.side() == side));
-            if (done) {
-                return;
-            }
-            Integer ladder = ladderOf.get(key(rung.strand(), rung.perSide() ? side : null));
-            Integer sided = ladder == null ? ladderOf.get(key(rung.strand(), side)) : ladder;
-            Integer any = sided == null ? ladderOf.get(key(rung.strand(), null)) : sided;
-            int at = any == null ? -1 : lines.get(any).indexOf(rung);
-            pairs.add(at < 0 ? -1 : any);
-            pairs.add(at);
-        }
-
-        Forecast run() {
-            boolean[] trains = trainingDays();
-            for (int run = 0; run < q.runs(); run++) {
-                play(run, trains);
-            }
-            return report();
-        }
-
-        private boolean[] trainingDays() {
-            boolean[] trains = new boolean[days];
-            for (int day = 0; day < days; day++) {
-                trains[day] =
-                        q.trainingDays().contains(q.today().plusDays(day + 1).getDayOfWeek());
-            }
-            return trains;
-        }
-
-        private void play(int run, boolean[] trains) {
-            Dice dice = new Dice(q.seed() * 1_000_003 + run);
-            double adherence =
-                    dice.beta(BELIEF + q.sessions().yes(), BELIEF + q.sessions().no());
-            int n = ladders.size();
-            double[] clean = new double[n];
-            int[] step = new int[n];
-            int[] state = new int[n];
-            for (int l = 0; l < n; l++) {
-                Counts c = q.clean().getOrDefault(ladders.get(l).strand, Counts.NONE);
-                clean[l] = dice.beta(BELIEF + c.yes(), BELIEF + c.no());
-                step[l] = ladders.get(l).startsAt;
-                for (int[] rung : opened[l]) {
-                    rung[run] = NEVER;
-                }
-            }
-            goalDay[run] = NEVER;
-            for (int day = 0; day < days; day++) {
-                if (!trains[day] || !dice.happens(adherence)) {
-                    continue;
-                }
-                for (int l = 0; l < n; l++) {
-                    session(run, day, l, dice.happens(clean[l]), step, state);
-                }
-            }
-            goal(run);
-        }
-
-        private void session(int run, int day, int l, boolean clean, int[] step, int[] state) {
-            Ladder ladder = ladders.get(l);
-            Ladder.Step from = ladder.steps.get(step[l]);
-            int packed = ladder.after(step[l], state[l], clean);
-            int to = Ladder.step(packed);
-            Ladder.Step target = ladder.steps.get(to);
-            boolean rises = target.rungAt() > from.rungAt();
-            if (rises && !mayOpen(l, target.rungAt(), day, step)) {
-                return;
-            }
-            if (rises && opened[l][target.rungAt()][run] == NEVER) {
-                opened[l][target.rungAt()][run] = day + 1;
-            }
-            step[l] = to;
-            state[l] = Ladder.state(packed);
-        }
-
-        private boolean mayOpen(int l, int rungAt, int day, int[] step) {
-            if (gateDay[l][rungAt] > day + 1 || leadsTooFar(l, rungAt, step)) {
-                return false;
-            }
-            int[] pairs = needs[l][rungAt];
-            for (int i = 0; i < pairs.length; i += 2) {
-                boolean own = pairs[i] == l;
-                if (pairs[i] < 0 || (!own && !passed(pairs[i], pairs[i + 1], step))) {
-                    return false;
-                }
-            }
-            return true;
-        }
-
-        private boolean passed(int l, int rungAt, int[] step) {
-            Ladder.Step at = ladders.get(l).steps.get(step[l]);
-            return at.rungAt() > rungAt || (at.rungAt() == rungAt && at.top());
-        }
-
-        /** The stronger side may lead by one rung. */
-        private boolean leadsTooFar(int l, int rungAt, int[] step) {
-            Ladder ladder = ladders.get(l);
-            Integer other = ladder.side == null ? null : ladderOf.get(key(ladder.strand, ladder.side.other()));
-            return other != null
-                    && rungAt > ladders.get(other).steps.get(step[other]).rungAt() + 1;
-        }
-
-        /** A goal is reached when the last of its rungs opens on every side. */
-        private void goal(int run) {
-            if (q.goal() == null) {
-                return;
-            }
-            int last = 0;
-            for (GoalRung rung : goalRungs) {
-                last = Math.max(last, opensOn(rung, run));
-            }
-            goalDay[run] = last;
-        }
-
-        /**
-         * A rung of the goal and where it is climbed: pairs of ladder and place on it.
-         *
-         * @param otherwise the day where no ladder climbs it: 0 when it is done, else never
-         */
-        private record GoalRung(String code, int[] pairs, int otherwise) {}
-
-        private GoalRung goalRung(String code) {
-            Rung rung = q.catalogue().rung(code);
-            List<Integer> pairs = new ArrayList<>();
-            for (int l = 0; l < ladders.size(); l++) {
-                int at = ladders.get(l).strand == rung.strand() ? lines.get(l).indexOf(rung) : -1;
-                if (at >= 0) {
-                    pairs.add(l);
-                    pairs.add(at);
-                }
-            }
-            boolean done = q.known().done().stream().anyMatch(d -> d.rung().equals(code));
-            return new GoalRung(code, pairs.stream().mapToInt(Integer::intValue).toArray(), done ? 0 : NEVER);
-        }
-
-        private int opensOn(GoalRung rung, int run) {
-            int[] pairs = rung.pairs();
-            int last = pairs.length == 0 ? rung.otherwise() : 0;
-            for (int i = 0; i < pairs.length; i += 2) {
-                Ladder ladder = ladders.get(pairs[i]);
-                boolean there = ladder.steps.get(ladder.startsAt).rungAt() >= pairs[i + 1];
-                last = Math.max(last, there ? 0 : opened[pairs[i]][pairs[i + 1]][run]);
-            }
-            return last;
-        }
-
-        private Forecast report() {
-            List<Route> routes = new ArrayList<>();
-            for (int l = 0; l < ladders.size(); l++) {
-                Ladder ladder = ladders.get(l);
-                List<Rung> line = lines.get(l);
-                int from = ladder.steps.get(ladder.startsAt).rungAt();
-                for (int at = from + 1; at < line.size(); at++) {
-                    routes.add(new Route(line.get(at), ladder.side, quantiles(opened[l][at])));
-                }
-            }
-            if (q.goal() == null) {
-                return new Forecast(List.copyOf(routes), null, null, null);
-            }
-            int by = q.goalDate() == null
-                    ? days
-                    : (int) (q.goalDate().toEpochDay() - q.today().toEpochDay());
-            long reached = Arrays.stream(goalDay).filter(d -> d <= by).count();
-            return new Forecast(List.copyOf(routes), (double) reached / q.runs(), quantiles(goalDay), bottleneck());
-        }
-
-        private Quantiles quantiles(int[] byRun) {
-            int[] sorted = byRun.clone();
-            Arrays.sort(sorted);
-            return new Quantiles(quantile(sorted, 0.1), quantile(sorted, 0.5), quantile(sorted, 0.9));
-        }
-
-        /** The smallest day by which at least this share of the runs had it. */
-        private @Nullable LocalDate quantile(int[] sorted, double share) {
-            int at = (int) Math.ceil(share * sorted.length) - 1;
-            int day = sorted[Math.max(0, at)];
-            return day == NEVER ? null : q.today().plusDays(day);
-        }
-
-        private @Nullable Bottleneck bottleneck() {
-            String last = null;
-            long lastMiddle = -1;
-            for (GoalRung rung : goalRungs) {
-                int[] byRun = new int[q.runs()];
-                for (int run = 0; run < q.runs(); run++) {
-                    byRun[run] = opensOn(rung, run);
-                }
-                Arrays.sort(byRun);
-                long middle = byRun[byRun.length / 2];
-                if (middle > lastMiddle) {
-                    lastMiddle = middle;
-                    last = rung.code();
-                }
-            }
-            if (last == null || lastMiddle == 0) {
-                return null;
-            }
-            Rung held = firstHeld(q.catalogue().rung(last), 0);
-            Optional<GateCode> gate = closedGate(held);
-            Screening screening = q.known().screening();
-            return new Bottleneck(
-                    held.strand(),
-                    held.code(),
-                    gate.map(Enum::name).orElse(null),
-                    gate.isEmpty() || screening == null
-                            ? null
-                            : screening.gates().get(gate.get()).opensOn());
-        }
-
-        private static final int DEEPEST = 40;
-
-        /** Down through what it needs to the rung that itself waits for a gate, or that training has to bring. */
-        private Rung firstHeld(Rung rung, int depth) {
-            if (depth > DEEPEST || closedGate(rung).isPresent()) {
-                return rung;
-            }
-            for (RungGate gate : rung.gates()) {
-                if (gate instanceof RungGate.CleanRung clean) {
-                    boolean done =
-                            q.known().done().stream().anyMatch(d -> d.rung().equals(clean.rung()));
-                    if (!done) {
-                        return firstHeld(q.catalogue().rung(clean.rung()), depth + 1);
-                    }
-                }
-            }
-            return rung;
-        }
-
-        private Optional<GateCode> closedGate(Rung rung) {
-            return rung.gates().stream()
-                    .filter(RungGate.Opened.class::isInstance)
-                    .map(g -> ((RungGate.Opened) g).code())
-                    .filter(code -> gateDay(code) > 0)
-                    .findFirst();
-        }
+        LocalDate given =
+                change == Change.CLEARANCE_GIVEN ? Bottlenecks.givenBy(q).orElse(null) : null;
+        return new WhatIf(change, f.goal() == null ? null : f.goal().p50(), f.goalChance(), given);
     }
 }

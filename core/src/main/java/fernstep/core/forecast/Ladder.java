@@ -14,22 +14,24 @@ import fernstep.core.progress.SessionResult;
 import fernstep.core.screening.Strand;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.WeakHashMap;
 import org.jspecify.annotations.Nullable;
 
 /**
- * One strand and side with every dose of every rung on the way. What a session changes is asked of {@link Progress}, the
- * same engine that reads her real log, and kept: there are few states, and the answer never changes.
+ * One strand with every dose of every rung on the way. What a session changes is asked of {@link Progress}, the same engine
+ * that reads her real log, and kept: there are few states, and the answer never changes.
  */
 final class Ladder {
     private static final LocalDate SOME_DAY = LocalDate.of(2000, 1, 3);
     private static final int LIGHT_EFFORT = 3;
-
     private static final int LONG_ENOUGH_WEEKS = 1000;
     /** Findings that no gate waits for. */
     private static final Findings IDEAL = new Findings(
@@ -45,43 +47,65 @@ final class Ladder {
             Findings.Scoop.YES);
 
     /** What is remembered between sessions: credits so far and what came last. */
-    private static final int CREDIT_STATES = 2;
+    private static final int STATES = 4;
 
-    private static final int LAST_STATES = 2;
+    private static final Map<Catalogue, Map<String, Ladder>> MADE = Collections.synchronizedMap(new WeakHashMap<>());
 
-    final Strand strand;
-    final @Nullable Side side;
-    final List<Step> steps = new ArrayList<>();
-    final int startsAt;
-    private final Catalogue catalogue;
+    private final List<Rung> rungs;
+    private final List<Step> steps = new ArrayList<>();
     private final DoseStance stance;
-    private final int[][] afterClean;
-    private final int[][] afterEased;
+    private final int[] afterClean;
+    private final int[] afterEased;
 
     /** One dose of one rung. */
     record Step(Rung rung, int rungAt, Dose dose, boolean top) {}
 
-    Ladder(Catalogue catalogue, Strand strand, @Nullable Side side, String rung, Dose dose, DoseStance stance) {
-        this.catalogue = catalogue;
-        this.strand = strand;
-        this.side = side;
-        this.stance = stance;
-        List<Rung> line = new ArrayList<>(catalogue.strand(strand).orElseThrow().mainLine());
-        if (line.stream().noneMatch(r -> r.code().equals(rung))) {
-            line = new ArrayList<>(List.of(catalogue.rung(rung)));
-        }
-        for (int at = 0; at < line.size(); at++) {
-            addSteps(line.get(at), at, dose);
-        }
-        this.startsAt = place(rung, dose);
-        this.afterClean = new int[steps.size()][CREDIT_STATES * LAST_STATES];
-        this.afterEased = new int[steps.size()][CREDIT_STATES * LAST_STATES];
-        fill();
+    /** @param rung where she stands, which may be a branch of the main line; null for a strand not begun */
+    static Ladder of(Catalogue catalogue, Strand strand, @Nullable String rung, DoseStance stance) {
+        List<Rung> line = catalogue.strand(strand).orElseThrow().mainLine();
+        boolean branch = rung != null && line.stream().noneMatch(r -> r.code().equals(rung));
+        return MADE.computeIfAbsent(catalogue, c -> Collections.synchronizedMap(new HashMap<>()))
+                .computeIfAbsent(
+                        strand + "/" + stance + "/" + (branch ? rung : ""),
+                        k -> new Ladder(
+                                catalogue, branch ? List.of(catalogue.rung(String.valueOf(rung))) : line, stance));
     }
 
-    private void addSteps(Rung rung, int at, Dose like) {
+    /** Every rung done, on both sides. */
+    static Set<RungGates.Done> all(Catalogue catalogue) {
+        Set<RungGates.Done> done = new HashSet<>();
+        catalogue.rungs().forEach(r -> done.add(new RungGates.Done(r.code(), null)));
+        return done;
+    }
+
+    private Ladder(Catalogue catalogue, List<Rung> line, DoseStance stance) {
+        this.rungs = line;
+        this.stance = stance;
+        for (int at = 0; at < line.size(); at++) {
+            addSteps(line.get(at), at);
+        }
+        this.afterClean = new int[steps.size() * STATES];
+        this.afterEased = new int[steps.size() * STATES];
+        RungGates.Known open = everyGateOpen(catalogue);
+        for (int at = 0; at < steps.size(); at++) {
+            for (int state = 0; state < STATES; state++) {
+                afterClean[at * STATES + state] = ask(catalogue, open, at, state, SessionResult.Kind.CLEAN);
+                afterEased[at * STATES + state] = ask(catalogue, open, at, state, SessionResult.Kind.EASED);
+            }
+        }
+    }
+
+    List<Rung> rungs() {
+        return rungs;
+    }
+
+    Step at(int step) {
+        return steps.get(step);
+    }
+
+    private void addSteps(Rung rung, int at) {
         Window window = DoseRules.window(rung.window(), stance);
-        Optional<Dose> dose = Optional.of(days(DoseRules.minimum(window, stance), like));
+        Optional<Dose> dose = Optional.of(DoseRules.first(rung, stance));
         while (dose.isPresent()) {
             Optional<Dose> next = DoseRules.notchUp(dose.get(), window);
             steps.add(new Step(rung, at, dose.get(), next.isEmpty()));
@@ -89,16 +113,15 @@ final class Ladder {
         }
     }
 
-    private static Dose days(Dose d, Dose like) {
-        return new Dose(d.sets(), d.reps(), d.holdS(), d.breaths(), like.perDay(), like.daysPerWeek());
-    }
-
-    private int place(String rung, Dose dose) {
-        int nearest = -1;
+    /** The step nearest below a dose. */
+    int place(String rung, Dose dose) {
+        int nearest = 0;
+        boolean found = false;
         for (int i = 0; i < steps.size(); i++) {
             Step s = steps.get(i);
-            if (s.rung().code().equals(rung) && (nearest < 0 || reaches(dose, s.dose()))) {
+            if (s.rung().code().equals(rung) && (!found || reaches(dose, s.dose()))) {
                 nearest = i;
+                found = true;
             }
         }
         return nearest;
@@ -115,31 +138,22 @@ final class Ladder {
         return step == null || (has != null && has >= step);
     }
 
-    /** Every state asked once. The next rung's gates are left open here: the simulation looks at them itself. */
-    private void fill() {
-        for (int at = 0; at < steps.size(); at++) {
-            for (int state = 0; state < CREDIT_STATES * LAST_STATES; state++) {
-                afterClean[at][state] = ask(at, state, SessionResult.Kind.CLEAN);
-                afterEased[at][state] = ask(at, state, SessionResult.Kind.EASED);
-            }
-        }
-    }
-
-    private int ask(int at, int state, SessionResult.Kind now) {
+    /** The next rung's gates are left open here: the simulation looks at them itself. */
+    private int ask(Catalogue catalogue, RungGates.Known open, int at, int state, SessionResult.Kind now) {
         Step s = steps.get(at);
         List<SessionResult> log = new ArrayList<>();
-        if (lastWasEased(state)) {
+        if ((state & 1) == 1) {
             log.add(new SessionResult(SOME_DAY, SessionResult.Kind.EASED, LIGHT_EFFORT, List.of()));
         }
-        for (int i = 0; i < credits(state); i++) {
-            log.add(new SessionResult(SOME_DAY.plusDays(1 + i), SessionResult.Kind.CLEAN, LIGHT_EFFORT, List.of()));
+        if (state >> 1 == 1) {
+            log.add(new SessionResult(SOME_DAY.plusDays(1), SessionResult.Kind.CLEAN, LIGHT_EFFORT, List.of()));
         }
         LocalDate today = SOME_DAY.plusDays(4);
         log.add(new SessionResult(today, now, LIGHT_EFFORT, List.of()));
         Progress p = Progress.of(new Progress.Question(
                 catalogue,
                 s.rung(),
-                side,
+                s.rung().perSide() ? Side.LEFT : null,
                 s.dose(),
                 DoseRules.window(s.rung().window(), stance),
                 stance,
@@ -148,23 +162,19 @@ final class Ladder {
                 null,
                 false,
                 false,
-                everyGateOpen()));
+                open));
         int next = where(p, at);
         boolean moved = next != at || p.change() == Progress.Change.NEXT_RUNG;
-        int creditsNow = moved ? 0 : Math.min(CREDIT_STATES - 1, p.credits());
-        boolean ready = !moved && p.credits() >= 2;
+        int creditsNow = moved ? 0 : Math.min(1, p.credits());
         int eased = !moved && now == SessionResult.Kind.EASED ? 1 : 0;
-        return next << 4 | (ready ? 8 : 0) | creditsNow << 1 | eased;
+        return next << 2 | creditsNow << 1 | eased;
     }
 
-    private RungGates.Known everyGateOpen() {
-        Set<RungGates.Done> done = new HashSet<>();
+    private static RungGates.Known everyGateOpen(Catalogue catalogue) {
         Map<String, Integer> atTop = new HashMap<>();
-        catalogue.rungs().forEach(r -> {
-            done.add(new RungGates.Done(r.code(), null));
-            atTop.put(r.code(), LONG_ENOUGH_WEEKS);
-        });
-        return new RungGates.Known(null, false, IDEAL, done, new RungGates.History(LONG_ENOUGH_WEEKS, atTop));
+        catalogue.rungs().forEach(r -> atTop.put(r.code(), LONG_ENOUGH_WEEKS));
+        return new RungGates.Known(
+                catalogue, null, false, IDEAL, null, all(catalogue), new RungGates.History(LONG_ENOUGH_WEEKS, atTop));
     }
 
     private int where(Progress p, int at) {
@@ -182,29 +192,21 @@ final class Ladder {
 
     private static boolean sameAmount(Dose a, Dose b) {
         return a.sets() == b.sets()
-                && java.util.Objects.equals(a.reps(), b.reps())
-                && java.util.Objects.equals(a.holdS(), b.holdS())
-                && java.util.Objects.equals(a.breaths(), b.breaths());
-    }
-
-    private static boolean lastWasEased(int state) {
-        return (state & 1) == 1;
-    }
-
-    private static int credits(int state) {
-        return state >> 1;
+                && Objects.equals(a.reps(), b.reps())
+                && Objects.equals(a.holdS(), b.holdS())
+                && Objects.equals(a.breaths(), b.breaths());
     }
 
     /** Step in the upper bits, then credits, then whether the last session was eased. */
     int after(int at, int state, boolean clean) {
-        return (clean ? afterClean : afterEased)[at][state];
+        return (clean ? afterClean : afterEased)[at * STATES + state];
     }
 
     static int step(int packed) {
-        return packed >> 4;
+        return packed >> 2;
     }
 
     static int state(int packed) {
-        return packed & 7;
+        return packed & 3;
     }
 }

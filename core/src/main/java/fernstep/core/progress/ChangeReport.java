@@ -4,6 +4,8 @@ import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.measure.Symmetry;
+import fernstep.core.separation.AreaChange;
+import fernstep.core.separation.Condition;
 import fernstep.core.separation.Separation;
 import fernstep.core.separation.Width;
 import java.util.ArrayList;
@@ -146,9 +148,18 @@ public record ChangeReport(
     public List<Reason> paragraph() {
         List<Reason> sentences = new ArrayList<>();
         int unchanged = 0;
+        for (Map.Entry<Condition, AreaChange> e : separation.areaChanges().entrySet()) {
+            AreaChange area = e.getValue();
+            sentences.add(Reason.of(
+                    "report.area." + area.kind(),
+                    Reason.of("condition." + e.getKey()),
+                    Math.round(Math.abs(area.mm2())),
+                    Math.round(area.smallestRealMm2())));
+        }
+        boolean headline = !sentences.isEmpty();
         for (Width w : comparedWidths()) {
             Width.Change c = Objects.requireNonNull(w.change());
-            if (c.kind() == Width.Kind.NO_REAL_CHANGE) {
+            if (!c.confirmed() || c.kind() == Width.Kind.NO_REAL_CHANGE) {
                 unchanged++;
             } else {
                 sentences.add(Reason.of(
@@ -196,7 +207,7 @@ public record ChangeReport(
                 unchanged++;
             }
         }
-        if (sentences.isEmpty()) {
+        if (sentences.isEmpty() && !headline) {
             sentences.add(Reason.of("report.nothingReal", unchanged));
         } else if (unchanged > 0) {
             sentences.add(Reason.of("report.unchanged", unchanged));

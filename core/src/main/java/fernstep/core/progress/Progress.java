@@ -61,10 +61,12 @@ public record Progress(
      * @param now 0 easiest to 1 full
      * @param next the next target range, a step of load above; null at the rung's end or where there is no range
      * @param ofNextRung where the next rung would begin
+     * @param ofRungBefore where the rung before asks for no more than now
      * @param growFirst which of the two a notch is, while both can grow
      */
-    public record RangeState(double now, @Nullable Double next, double ofNextRung, GrowFirst growFirst) {
-        public static final RangeState FULL = new RangeState(1, null, 1, GrowFirst.REPS);
+    public record RangeState(
+            double now, @Nullable Double next, double ofNextRung, double ofRungBefore, GrowFirst growFirst) {
+        public static final RangeState FULL = new RangeState(1, null, 1, 1, GrowFirst.REPS);
     }
 
     /**
@@ -192,6 +194,7 @@ public record Progress(
 
         Progress answer() {
             return referOrHold()
+                    .or(this::closedNow)
                     .or(this::gap)
                     .or(this::lastWentWrong)
                     .or(this::helpedInARow)
@@ -211,8 +214,31 @@ public record Progress(
             return since;
         }
 
+        /** Two sessions on one day earn one credit. */
         private int credits() {
-            return credited.size();
+            return (int) credited.stream().map(SessionResult::date).distinct().count();
+        }
+
+        /** A rung whose date, clearance or day does not stand today neither grows nor shrinks. */
+        private Optional<Progress> closedNow() {
+            List<Waiting> closed = RungGates.closedToday(q.rung(), q.side(), knownHere());
+            return closed.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(new Progress(
+                            credits(),
+                            Change.HOLD,
+                            q.dose(),
+                            q.range().now(),
+                            q.rung().code(),
+                            Reason.of("progress.closedNow", closed.get(0).reason()),
+                            closed));
+        }
+
+        /** Who stands on a rung has done those that lead to it; what else binds them binds her all the same. */
+        private RungGates.Known knownHere() {
+            Set<RungGates.Done> done = new HashSet<>(q.known().done());
+            q.catalogue().leading(q.rung()).forEach(r -> done.add(new RungGates.Done(r.code(), null)));
+            return q.known().withDone(done);
         }
 
         private Optional<Progress> referOrHold() {
@@ -262,8 +288,7 @@ public record Progress(
         }
 
         private Optional<Progress> earned() {
-            long days = credited.stream().map(SessionResult::date).distinct().count();
-            if (credits() < CREDITS_NEEDED || days < CREDITS_NEEDED) {
+            if (credits() < CREDITS_NEEDED) {
                 return Optional.empty();
             }
             Optional<Dose> up = DoseRules.notchUp(q.dose(), q.window());
@@ -297,7 +322,7 @@ public record Progress(
 
         private Progress nextRung(Rung next) {
             List<Waiting> waiting = new ArrayList<>(blocks());
-            Set<RungGates.Done> done = new HashSet<>(q.known().done());
+            Set<RungGates.Done> done = new HashSet<>(knownHere().done());
             done.add(new RungGates.Done(q.rung().code(), q.rung().perSide() ? q.side() : null));
             waiting.addAll(RungGates.waiting(next, q.side(), q.known().withDone(done)));
             if (!waiting.isEmpty()) {
@@ -307,17 +332,16 @@ public record Progress(
                         q.dose(),
                         q.range().now(),
                         q.rung().code(),
-                        Reason.of("progress.readyWaiting", next.code()),
+                        Reason.of("progress.readyWaiting", name(next)),
                         List.copyOf(waiting));
             }
-            Window window = DoseRules.window(next.window(), q.stance());
             return new Progress(
                     credits(),
                     Change.NEXT_RUNG,
-                    keepingDays(DoseRules.minimum(window, q.stance())),
+                    DoseRules.first(next, q.stance()).withDays(days(next)),
                     q.range().ofNextRung(),
                     next.code(),
-                    Reason.of("progress.nextRung", next.code()),
+                    Reason.of("progress.nextRung", name(next)),
                     List.of());
         }
 
@@ -361,8 +385,8 @@ public record Progress(
                     .map(back -> new Progress(
                             0,
                             Change.RUNG_DOWN,
-                            keepingDays(DoseRules.top(DoseRules.window(back.window(), q.stance()), q.stance())),
-                            1,
+                            DoseRules.last(back, q.stance()).withDays(days(back)),
+                            q.range().ofRungBefore(),
                             back.code(),
                             reason,
                             List.of()))
@@ -386,6 +410,15 @@ public record Progress(
         private Progress stay(Change change, Reason reason) {
             return new Progress(
                     credits(), change, q.dose(), q.range().now(), q.rung().code(), reason, List.of());
+        }
+
+        private int days(Rung rung) {
+            return Math.min(
+                    DoseRules.first(rung, q.stance()).daysPerWeek(), q.dose().daysPerWeek());
+        }
+
+        private static Reason name(Rung rung) {
+            return Reason.of("rung.name", rung.name(), rung.code());
         }
 
         private Dose keepingDays(Dose d) {

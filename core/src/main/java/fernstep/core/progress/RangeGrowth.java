@@ -44,7 +44,24 @@ public final class RangeGrowth {
                         .map(index -> Plan.firstRange(next, body, index))
                         .orElse(next.hasRange() && next.loaded() ? 0.0 : 1.0))
                 .orElse(1.0);
-        return new RangeState(now, next(rung, side, now, body, heldClean, step, today), ofNext, growFirst);
+        return new RangeState(
+                now,
+                next(rung, side, now, body, heldClean, step, today),
+                ofNext,
+                before(catalogue, rung, now, body),
+                growFirst);
+    }
+
+    /** On the rung before: as far as it asks for no more than now. */
+    private static double before(Catalogue catalogue, Rung rung, double now, Body body) {
+        double index = rung.indexAt(now, body);
+        return catalogue
+                .previous(rung)
+                .filter(b -> b.hasRange() && b.family() != null && index > 0)
+                .map(b -> RangeSolver.solve(b.movement(), body, index) instanceof RangeSolver.Answer.Reached reached
+                        ? Math.floor(HUNDREDTHS * reached.point().range()) / HUNDREDTHS
+                        : 0.0)
+                .orElse(1.0);
     }
 
     private static @Nullable Double next(

@@ -1,30 +1,64 @@
 package fernstep.core.progress;
 
+import fernstep.core.measure.Reason;
 import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
 
-/** What the log says over weeks. */
+/** What the log says over weeks, counted from its first session. */
 public final class TrainingWeeks {
     private static final int WEEK = 7;
 
     private TrainingWeeks() {}
 
-    /** Weeks in a row, counted back from today, in each of which she trained and nothing was stopped or stepped back. */
-    public static int clean(List<SessionResult> log, LocalDate today) {
-        int weeks = 0;
-        while (cleanWeek(log, today.minusDays((long) WEEK * weeks))) {
-            weeks++;
-        }
-        return weeks;
+    /**
+     * One whole week.
+     *
+     * @param why what made it clean or not
+     */
+    public record Week(LocalDate from, boolean clean, Reason why) {}
+
+    /** Whole weeks that were clean, since the log began. */
+    public static int clean(List<SessionResult> log, int planned, LocalDate today) {
+        return (int) of(log, planned, today).stream().filter(Week::clean).count();
     }
 
-    private static boolean cleanWeek(List<SessionResult> log, LocalDate lastDay) {
-        List<SessionResult> week = log.stream()
-                .filter(r -> !r.date().isAfter(lastDay) && ChronoUnit.DAYS.between(r.date(), lastDay) < WEEK)
-                .toList();
-        return !week.isEmpty()
-                && week.stream()
-                        .allMatch(r -> r.kind().compareTo(SessionResult.Kind.EASED) <= 0 && !r.holdsEverything());
+    /**
+     * Every whole week since the first session. Clean: at least half of the planned sessions done, none stepped back or
+     * stopped, no symptom the day after; an eased set does not spoil it.
+     *
+     * @param planned sessions a week, on different days
+     */
+    public static List<Week> of(List<SessionResult> log, int planned, LocalDate today) {
+        List<Week> weeks = new ArrayList<>();
+        LocalDate first =
+                log.stream().map(SessionResult::date).min(LocalDate::compareTo).orElse(today);
+        for (LocalDate from = first; !from.plusDays(WEEK).isAfter(today.plusDays(1)); from = from.plusDays(WEEK)) {
+            LocalDate start = from;
+            LocalDate end = from.plusDays(WEEK);
+            weeks.add(week(
+                    start,
+                    log.stream()
+                            .filter(r -> !r.date().isBefore(start) && r.date().isBefore(end))
+                            .toList(),
+                    planned));
+        }
+        return List.copyOf(weeks);
+    }
+
+    private static Week week(LocalDate from, List<SessionResult> results, int planned) {
+        long done = results.stream().map(SessionResult::date).distinct().count();
+        if (2 * done < planned) {
+            return new Week(from, false, Reason.of("week.tooFew", done, planned));
+        }
+        boolean wentWrong = results.stream().anyMatch(r -> r.kind().compareTo(SessionResult.Kind.STEPPED_BACK) >= 0);
+        if (wentWrong) {
+            return new Week(from, false, Reason.of("week.steppedBack"));
+        }
+        boolean symptom = results.stream()
+                .anyMatch(r -> r.nextDay() != null && !r.nextDay().isEmpty());
+        return symptom
+                ? new Week(from, false, Reason.of("week.symptom"))
+                : new Week(from, true, Reason.of("week.clean", done, planned));
     }
 }

@@ -18,6 +18,8 @@ import org.jspecify.annotations.Nullable;
 
 /** The sessions of a plan day by day, with rest days, blocked days, gates that open and re-checks that fall due. */
 public record SessionCalendar(List<Day> days) {
+    private static final LocalDate FIRST_MONDAY = LocalDate.of(2000, 1, 3);
+    private static final int WEEK = 7;
 
     /** What a day is for. */
     public enum Kind {
@@ -29,11 +31,19 @@ public record SessionCalendar(List<Day> days) {
     /**
      * One day.
      *
-     * @param items what is done in each session of that day; empty on a day without one
-     * @param sessions how many that day
+     * @param session "A" or "B" where the week alternates two; null on a day without one, or where all days are alike
+     * @param items what is done on that day; empty on a day without a session
+     * @param sessions how many that day; what is repeated says so in its dose
      * @param seconds of one session
      */
-    public record Day(LocalDate date, Kind kind, List<PlanItem> items, int sessions, int seconds, List<Mark> marks) {}
+    public record Day(
+            LocalDate date,
+            Kind kind,
+            @Nullable String session,
+            List<PlanItem> items,
+            int sessions,
+            int seconds,
+            List<Mark> marks) {}
 
     /** Something that falls on a day. */
     public record Mark(What what, @Nullable GateCode gate, Clearance.@Nullable Scope scope) {
@@ -58,30 +68,49 @@ public record SessionCalendar(List<Day> days) {
             List<Clearance> clearances,
             LocalDate from,
             LocalDate to) {
+        Set<DayOfWeek> training = TrainingDays.of(plan.daysPerWeek().orElse(1), blocked);
         Map<Integer, Set<DayOfWeek>> daysFor = new HashMap<>();
         List<Day> days = new ArrayList<>();
         for (LocalDate date = from; !date.isAfter(to); date = date.plusDays(1)) {
             DayOfWeek weekday = date.getDayOfWeek();
-            List<PlanItem> items = plan.items().stream()
-                    .filter(i -> daysFor.computeIfAbsent(i.dose().daysPerWeek(), n -> TrainingDays.of(n, blocked))
-                            .contains(weekday))
-                    .toList();
+            boolean trains = !plan.items().isEmpty() && training.contains(weekday);
+            Plan.Day session =
+                    trains ? plan.days().get(turn(date, training) % plan.days().size()) : null;
+            boolean alternates = plan.days().size() > 1;
+            List<PlanItem> items = session == null
+                    ? List.of()
+                    : session.items().stream()
+                            .filter(i -> alternates
+                                    || daysFor.computeIfAbsent(i.dose().daysPerWeek(), n -> TrainingDays.of(n, blocked))
+                                            .contains(weekday)
+                                    || i.dose().daysPerWeek() >= training.size())
+                            .toList();
             Kind kind = blocked.contains(weekday) ? Kind.BLOCKED : items.isEmpty() ? Kind.REST : Kind.SESSION;
             days.add(new Day(
                     date,
                     kind,
+                    alternates && session != null ? session.name() : null,
                     items,
-                    items.isEmpty() ? 0 : plan.perDay(),
+                    items.stream().mapToInt(i -> i.dose().perDay()).max().orElse(0),
                     seconds(items),
                     marks(date, screening, clearances)));
         }
         return new SessionCalendar(List.copyOf(days));
     }
 
+    /** Counts training days through the weeks, so that A and B go on in turn over a Sunday. */
+    public static int turn(LocalDate date, Set<DayOfWeek> training) {
+        long week = Math.floorDiv(date.toEpochDay() - FIRST_MONDAY.toEpochDay(), WEEK);
+        long before = training.stream()
+                .filter(d -> d.compareTo(date.getDayOfWeek()) < 0)
+                .count();
+        return (int) Math.floorMod(week * training.size() + before, Integer.MAX_VALUE);
+    }
+
     private static int seconds(List<PlanItem> items) {
         return items.stream().mapToInt(PlanItem::seconds).sum()
                 + SessionTime.changesSeconds(
-                        items.stream().map(PlanItem::position).toList());
+                        items.stream().map(PlanItem::ground).toList());
     }
 
     private static List<Mark> marks(LocalDate date, Screening screening, List<Clearance> clearances) {

@@ -3,6 +3,7 @@ package fernstep.core.forecast;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import fernstep.core.KnownOf;
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
 import fernstep.core.client.Birth;
@@ -17,6 +18,7 @@ import fernstep.core.forecast.Forecast.Route;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
+import fernstep.core.plan.Goal;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.RungGates;
 import fernstep.core.screening.Screening;
@@ -31,6 +33,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 class ForecastTest {
@@ -48,6 +51,21 @@ class ForecastTest {
             place(Strand.LEG_FLOAT, Side.LEFT, "F1", 5, null, null),
             place(Strand.LEG_FLOAT, Side.RIGHT, "F1", 5, null, null));
 
+    /** Neutral on hands and knees with the belly rising, engagement firm on both sides. */
+    private static final Findings SCOOPS = new Findings(
+            null,
+            Map.of(Side.LEFT, 4, Side.RIGHT, 4),
+            null,
+            null,
+            Map.of(),
+            null,
+            null,
+            null,
+            null,
+            Findings.Scoop.YES);
+
+    private static final Set<RungGates.Done> NEUTRAL = Set.of(new RungGates.Done("HK1", null));
+
     private static RungGates.Known known(int daysAfterBirth) {
         ClientFacts facts = new ClientFacts(
                 Status.POSTNATAL,
@@ -61,26 +79,39 @@ class ForecastTest {
                 Set.of());
         Screening screening =
                 Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
-        return new RungGates.Known(screening, false, Findings.NONE, Set.of());
+        return KnownOf.her(screening, false, Findings.NONE, Set.of());
     }
 
     private static Question question(
             List<Place> places, RungGates.Known known, Counts sessions, Counts clean, int runs, long seed, Goal goal) {
+        return question(
+                places,
+                known,
+                DAILY,
+                new Forecast.Record(sessions, Map.of(Strand.LEG_FLOAT, clean, Strand.ARM_LEG, clean), Counts.NONE),
+                new Forecast.Horizon(TODAY, 26, runs, seed),
+                goal,
+                null);
+    }
+
+    /** What she stands on is trained in every session, and there is room for more. */
+    private static Question question(
+            List<Place> places,
+            RungGates.Known known,
+            Set<DayOfWeek> days,
+            Forecast.Record record,
+            Forecast.Horizon horizon,
+            Goal goal,
+            LocalDate goalDate) {
+        Set<Strand> trained = places.stream().map(Place::strand).collect(Collectors.toSet());
         return new Question(
                 ShippedCatalogue.CATALOGUE,
                 Approach.SLOW_LADDER.stances().dose(),
-                places,
-                known,
-                null,
-                DAILY,
-                sessions,
-                Map.of(Strand.LEG_FLOAT, clean, Strand.ARM_LEG, clean),
-                TODAY,
-                26,
-                runs,
-                seed,
+                new Forecast.Start(places, known, List.of(trained), 6, days, null),
+                record,
+                horizon,
                 goal,
-                null);
+                goalDate);
     }
 
     private static Route route(Forecast f, String rung, Side side) {
@@ -206,26 +237,60 @@ class ForecastTest {
                 Set.of());
         Screening screening =
                 Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
-        RungGates.Known known =
-                new RungGates.Known(screening, false, Findings.NONE, Set.of(), new RungGates.History(1, Map.of()));
+        RungGates.Known known = KnownOf.her(screening, false, SCOOPS, NEUTRAL, new RungGates.History(1, Map.of()));
         Place plank = new Place(
                 Strand.HOVER_PLANK, null, "HP3", new Dose(3, 5, 20, null, 1, 5), 1, Reason.of("why.progress"));
-        Question q = new Question(
-                ShippedCatalogue.CATALOGUE,
-                Approach.SLOW_LADDER.stances().dose(),
+        Counts always = new Counts(200_000, 0);
+        Question q = question(
                 List.of(plank),
                 known,
-                null,
                 DAILY,
-                NEARLY_ALWAYS,
-                Map.of(Strand.HOVER_PLANK, NEARLY_ALWAYS),
-                TODAY,
-                26,
-                50,
-                1,
+                new Forecast.Record(always, Map.of(Strand.HOVER_PLANK, always), always),
+                new Forecast.Horizon(TODAY, 26, 50, 1),
                 Goal.FULL_PLANK,
                 null);
-        assertThat(Forecast.of(q).goal().p50()).isEqualTo(TODAY.plusWeeks(7));
+        assertThat(Forecast.of(q).goal().p50())
+                .as("the seventh week is over on a Sunday")
+                .isEqualTo(TODAY.plusWeeks(7).plusDays(1));
+    }
+
+    @Test
+    void a_missing_clearance_is_named_before_any_date_and_nothing_behind_it_is_taken_for_granted() {
+        Forecast f = Forecast.of(withoutClearance());
+        assertThat(f.goalChance()).isZero();
+        assertThat(f.bottleneck().needs()).isEqualTo(Clearance.Scope.EXERCISE);
+        assertThat(f.routes())
+                .filteredOn(r -> r.rung().loaded())
+                .isNotEmpty()
+                .allSatisfy(r -> assertThat(r.opens().p90()).isNull());
+        assertThat(Forecast.whatIf(withoutClearance()))
+                .filteredOn(w -> w.change() == Forecast.Change.CLEARANCE_GIVEN)
+                .singleElement()
+                .satisfies(w -> assertThat(w.goalChance()).isPositive());
+    }
+
+    /** Sixty days after a caesarean, nobody has said that she may train. */
+    private static Question withoutClearance() {
+        ClientFacts facts = new ClientFacts(
+                Status.POSTNATAL,
+                null,
+                List.of(new Birth(TODAY.minusDays(60), BirthMode.CAESAREAN, 0)),
+                List.of(),
+                List.of(),
+                null,
+                null,
+                null,
+                Set.of());
+        Screening screening =
+                Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
+        return question(
+                List.of(place(Strand.DEEP_CORE, null, "DC5", 10, 8, null)),
+                KnownOf.her(screening, false, SCOOPS, Set.of()),
+                DAILY,
+                new Forecast.Record(NEARLY_ALWAYS, Map.of(), Counts.NONE),
+                new Forecast.Horizon(TODAY, 26, 200, 3),
+                Goal.CAR_SEAT,
+                TODAY.plusWeeks(26));
     }
 
     @Test
@@ -242,26 +307,21 @@ class ForecastTest {
     void a_goal_has_a_chance_a_date_and_what_it_waits_for() {
         List<Place> places = List.of(
                 place(Strand.DEEP_CORE, null, "DC4", 10, 8, null), place(Strand.UPRIGHT, null, "UP1", 4, null, null));
-        Question q = new Question(
-                ShippedCatalogue.CATALOGUE,
-                Approach.SLOW_LADDER.stances().dose(),
+        Question q = question(
                 places,
-                known(400),
-                null,
+                KnownOf.her(known(400).screening(), false, SCOOPS, Set.of()),
                 EnumSet.of(DayOfWeek.MONDAY, DayOfWeek.WEDNESDAY, DayOfWeek.FRIDAY),
-                new Counts(18, 6),
-                Map.of(),
-                TODAY,
-                26,
-                500,
-                5,
+                new Forecast.Record(new Counts(18, 6), Map.of(), Counts.NONE),
+                new Forecast.Horizon(TODAY, 26, 500, 5),
                 Goal.CAR_SEAT,
                 TODAY.plusWeeks(20));
         Forecast f = Forecast.of(q);
         assertThat(f.goalChance()).isBetween(0.3, 1.0);
         assertThat(f.bottleneck().strand()).isIn(Strand.DEEP_CORE, Strand.UPRIGHT);
         List<Forecast.WhatIf> whatIf = Forecast.whatIf(q);
-        assertThat(whatIf).extracting(Forecast.WhatIf::change).containsExactly("ONE_MORE_DAY", "TWO_CLEAN_WEEKS");
+        assertThat(whatIf)
+                .extracting(Forecast.WhatIf::change)
+                .containsExactly(Forecast.Change.ONE_MORE_DAY, Forecast.Change.TWO_CLEAN_WEEKS);
         assertThat(whatIf.get(0).p50())
                 .as("a day more a week is sooner")
                 .isBefore(f.goal().p50());
@@ -274,7 +334,9 @@ class ForecastTest {
         assertThat(Forecast.possible(Forecast.Change.ONE_MORE_DAY, q))
                 .as("she trains daily")
                 .isFalse();
-        assertThat(Forecast.whatIf(q)).extracting(Forecast.WhatIf::change).containsExactly("TWO_CLEAN_WEEKS");
+        assertThat(Forecast.whatIf(q))
+                .extracting(Forecast.WhatIf::change)
+                .containsExactly(Forecast.Change.TWO_CLEAN_WEEKS);
         Question cleaner = q.with(EnumSet.allOf(Forecast.Change.class));
         assertThat(cleaner.clean().get(Strand.LEG_FLOAT)).isEqualTo(new Counts(18 + 14, 6));
         assertThat(route(Forecast.of(cleaner), "F3", Side.LEFT).opens().p50())

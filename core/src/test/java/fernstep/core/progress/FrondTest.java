@@ -2,6 +2,7 @@ package fernstep.core.progress;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fernstep.core.KnownOf;
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.Stances.DoseStance;
@@ -39,7 +40,7 @@ class FrondTest {
                 List.of(places),
                 helped,
                 DoseStance.MASTERY_REPS,
-                new RungGates.Known(
+                KnownOf.her(
                         screening,
                         true,
                         Findings.NONE,

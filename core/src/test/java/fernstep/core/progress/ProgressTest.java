@@ -2,6 +2,7 @@ package fernstep.core.progress;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fernstep.core.KnownOf;
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.Stances.DoseStance;
@@ -9,6 +10,7 @@ import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.client.Birth;
 import fernstep.core.client.BirthMode;
+import fernstep.core.client.Clearance;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Status;
 import fernstep.core.decision.Move;
@@ -106,7 +108,7 @@ class ProgressTest {
                     recheckDue,
                     widened,
                     askFirst,
-                    new RungGates.Known(screening, screening == null ? null : false, Findings.NONE, done)));
+                    KnownOf.her(screening, screening == null ? null : false, Findings.NONE, done)));
         }
     }
 
@@ -165,7 +167,7 @@ class ProgressTest {
         @Test
         void two_on_one_day_are_not_enough() {
             Progress p = f2().log(3, Kind.CLEAN).log(3, Kind.CLEAN).answer();
-            assertThat(p.credits()).isEqualTo(2);
+            assertThat(p.credits()).as("two sessions on one day earn one").isEqualTo(1);
             assertThat(p.change()).isEqualTo(Change.HOLD);
         }
     }
@@ -231,23 +233,25 @@ class ProgressTest {
 
         @Test
         void waits_for_a_date_and_names_it() {
-            LocalDate born = TODAY.minusDays(40);
+            LocalDate born = TODAY.minusDays(60);
             ClientFacts facts = new ClientFacts(
                     Status.POSTNATAL,
                     null,
                     List.of(new Birth(born, BirthMode.VAGINAL, 0)),
                     List.of(),
-                    List.of(),
+                    List.of(new Clearance(Clearance.Scope.EXERCISE, TODAY.minusDays(1), "MIDWIFE", null, null, null)),
                     null,
                     null,
                     null,
                     Set.of());
             Progress p = f2AtTop()
+                    .at("F7", new Dose(1, 12, null, null, 1, 5))
+                    .done("F7", Side.RIGHT)
                     .screening(Screening.of(
                             Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY)))
                     .answer();
             assertThat(p.change()).isEqualTo(Change.READY_WAITING);
-            assertThat(p.waitingFor()).extracting(Waiting::opensOn).containsExactly(born.plusDays(42));
+            assertThat(p.waitingFor()).extracting(Waiting::opensOn).contains(born.plusDays(84));
         }
 
         @ParameterizedTest

@@ -2,6 +2,7 @@ package fernstep.core.progress;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fernstep.core.KnownOf;
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.Stances.DoseStance;
@@ -53,7 +54,7 @@ class RangeAndYearTest {
                 null,
                 false,
                 false,
-                new RungGates.Known(null, null, Findings.NONE, Set.of()),
+                KnownOf.her(null, null, Findings.NONE, Set.of()),
                 range,
                 otherSideOrder));
     }
@@ -64,7 +65,7 @@ class RangeAndYearTest {
 
     @Test
     void range_grows_first_where_the_practitioner_picked_it() {
-        Progress p = f7(10, new RangeState(0.4, 0.5, 0, GrowFirst.RANGE), 0);
+        Progress p = f7(10, new RangeState(0.4, 0.5, 0, 1, GrowFirst.RANGE), 0);
         assertThat(p.change()).isEqualTo(Change.NOTCH_UP);
         assertThat(p.range()).isEqualTo(0.5);
         assertThat(p.dose().reps()).isEqualTo(10);
@@ -72,14 +73,14 @@ class RangeAndYearTest {
 
     @Test
     void repetitions_grow_first_otherwise_and_the_range_stays() {
-        Progress p = f7(10, new RangeState(0.4, 0.5, 0, GrowFirst.REPS), 0);
+        Progress p = f7(10, new RangeState(0.4, 0.5, 0, 1, GrowFirst.REPS), 0);
         assertThat(p.dose().reps()).isEqualTo(12);
         assertThat(p.range()).isEqualTo(0.4);
     }
 
     @Test
     void a_full_dose_grows_its_range_before_the_next_rung_opens() {
-        Progress p = f7(12, new RangeState(0.8, 0.95, 0, GrowFirst.REPS), 0);
+        Progress p = f7(12, new RangeState(0.8, 0.95, 0, 1, GrowFirst.REPS), 0);
         assertThat(p.change()).isEqualTo(Change.NOTCH_UP);
         assertThat(p.range()).isEqualTo(0.95);
         assertThat(p.rung()).isEqualTo("F7");
@@ -87,7 +88,7 @@ class RangeAndYearTest {
 
     @Test
     void at_full_dose_and_range_the_next_rung_begins_where_the_solver_says() {
-        Progress p = f7(12, new RangeState(1, null, 0.3, GrowFirst.REPS), 7);
+        Progress p = f7(12, new RangeState(1, null, 0.3, 1, GrowFirst.REPS), 7);
         assertThat(p.change()).isIn(Change.NEXT_RUNG, Change.READY_WAITING);
         if (p.change() == Change.NEXT_RUNG) {
             assertThat(p.range()).isEqualTo(0.3);
@@ -115,7 +116,7 @@ class RangeAndYearTest {
                         null,
                         false,
                         false,
-                        new RungGates.Known(null, null, Findings.NONE, Set.of()),
+                        KnownOf.her(null, null, Findings.NONE, Set.of()),
                         RangeState.FULL,
                         0,
                         dayAfter))
@@ -171,7 +172,7 @@ class RangeAndYearTest {
                 below = CATALOGUE.previous(below).get();
                 done.add(new RungGates.Done(below.code(), null));
             }
-            RungGates.Known known = new RungGates.Known(screening, false, Findings.NONE, done);
+            RungGates.Known known = KnownOf.her(screening, false, Findings.NONE, done);
             Progress p = Progress.of(new Progress.Question(
                     CATALOGUE, rung, Side.LEFT, dose, window, STANCE, log, today, today, false, false, known));
             Rung to = CATALOGUE.rung(p.rung());

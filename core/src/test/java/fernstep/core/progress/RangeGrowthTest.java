@@ -10,9 +10,7 @@ import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Side;
 import fernstep.core.progress.Progress.GrowFirst;
 import fernstep.core.progress.Progress.RangeState;
-import fernstep.core.progress.SessionResult.Kind;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -58,19 +56,5 @@ class RangeGrowthTest {
     void the_end_of_the_rung_is_the_end() {
         assertThat(state(1, Capacity.USUAL_STEP, List.of()).next()).isNull();
         assertThat(state(0.99, Capacity.USUAL_STEP, List.of()).next()).isEqualTo(1.0);
-    }
-
-    @Test
-    void clean_weeks_are_counted_back_until_one_was_missed_or_went_wrong() {
-        List<SessionResult> log = new ArrayList<>();
-        for (int daysAgo : List.of(1, 4, 8, 15, 30)) {
-            log.add(new SessionResult(TODAY.minusDays(daysAgo), Kind.CLEAN, 3, List.of()));
-        }
-        assertThat(TrainingWeeks.clean(log, TODAY))
-                .as("none in the fourth week")
-                .isEqualTo(3);
-        log.add(new SessionResult(TODAY.minusDays(9), Kind.STEPPED_BACK, 5, List.of()));
-        assertThat(TrainingWeeks.clean(log, TODAY)).isEqualTo(1);
-        assertThat(TrainingWeeks.clean(List.of(), TODAY)).isZero();
     }
 }

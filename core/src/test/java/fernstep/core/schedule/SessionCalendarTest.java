@@ -13,6 +13,8 @@ import fernstep.core.client.Status;
 import fernstep.core.findings.Findings;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
+import fernstep.core.plan.Training;
+import fernstep.core.plan.Wishes;
 import fernstep.core.schedule.SessionCalendar.Kind;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Screening;
@@ -48,13 +50,9 @@ class SessionCalendarTest {
     private static Plan plan() {
         return Plan.of(new Plan.Question(
                 ShippedCatalogue.CATALOGUE,
-                screening(),
-                false,
-                Approach.SLOW_LADDER.stances(),
-                Findings.NONE,
-                Body.of(71.0, 168.0),
-                List.of(),
-                20));
+                new Plan.Her(screening(), false, Findings.NONE, Body.of(71.0, 168.0)),
+                Training.none(MONDAY),
+                Wishes.of(Approach.SLOW_LADDER.stances(), 20)));
     }
 
     private static SessionCalendar calendar(Set<DayOfWeek> blocked) {

@@ -1,0 +1,117 @@
+package fernstep.core.forecast;
+
+import fernstep.core.forecast.Tracks.Track;
+import fernstep.core.screening.Strand;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Which strands are trained on which session, made anew after every move: her plan's sessions as they are, a strand at its
+ * end making room for one that her goal asks for or that has just opened.
+ */
+final class Rotation {
+    private final List<Track> tracks;
+    private final List<Set<Strand>> sessions;
+    private final int size;
+    private final Set<Strand> towardGoal;
+
+    Rotation(List<Track> tracks, Forecast.Start start, Set<Strand> towardGoal) {
+        this.tracks = tracks;
+        this.sessions = start.sessions().isEmpty() ? List.of(Set.of()) : start.sessions();
+        this.size = start.size();
+        this.towardGoal = towardGoal;
+    }
+
+    Days begin() {
+        return new Days();
+    }
+
+    /** The sessions of one run. */
+    final class Days {
+        private final List<Set<Strand>> now = new ArrayList<>();
+        private final boolean[][] holds = new boolean[sessions.size()][tracks.size()];
+
+        Days() {
+            sessions.forEach(s -> {
+                Set<Strand> copy = EnumSet.noneOf(Strand.class);
+                copy.addAll(s);
+                now.add(copy);
+            });
+            fill();
+        }
+
+        boolean holds(int track, int turn) {
+            return holds[turn % holds.length][track];
+        }
+
+        /** A strand that opens is taken in where a session has room, or where the goal asks for it and another can rest. */
+        boolean takes(int track, int[] step) {
+            Strand strand = tracks.get(track).strand();
+            if (now.stream().anyMatch(s -> s.contains(strand))) {
+                return true;
+            }
+            for (Set<Strand> session : now) {
+                if (session.size() < size) {
+                    session.add(strand);
+                    fill();
+                    return true;
+                }
+            }
+            return towardGoal.contains(strand) && replace(strand, step);
+        }
+
+        private boolean replace(Strand strand, int[] step) {
+            Map<Strand, Boolean> atEnd = atEnd(step);
+            for (Set<Strand> session : now) {
+                Strand rests = session.stream()
+                        .filter(s -> !towardGoal.contains(s))
+                        .max((a, b) -> Boolean.compare(atEnd.getOrDefault(a, false), atEnd.getOrDefault(b, false)))
+                        .orElse(null);
+                if (rests != null) {
+                    session.remove(rests);
+                    session.add(strand);
+                    fill();
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        /** After a move: what has come to its end and no goal asks for makes room. */
+        void remake(int[] step) {
+            Map<Strand, Boolean> atEnd = atEnd(step);
+            boolean changed = false;
+            for (Set<Strand> session : now) {
+                changed |= session.size() >= size
+                        && session.removeIf(s -> !towardGoal.contains(s) && atEnd.getOrDefault(s, false));
+            }
+            if (changed) {
+                fill();
+            }
+        }
+
+        private Map<Strand, Boolean> atEnd(int[] step) {
+            Map<Strand, Boolean> atEnd = new EnumMap<>(Strand.class);
+            for (int t = 0; t < tracks.size(); t++) {
+                Track track = tracks.get(t);
+                boolean end = step[t] >= 0
+                        && track.ladder().at(step[t]).top()
+                        && track.ladder().at(step[t]).rungAt() == track.rungs().size() - 1;
+                atEnd.merge(track.strand(), end, Boolean::logicalAnd);
+            }
+            return atEnd;
+        }
+
+        private void fill() {
+            for (int session = 0; session < now.size(); session++) {
+                for (int t = 0; t < tracks.size(); t++) {
+                    holds[session][t] = now.get(session).contains(tracks.get(t).strand());
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,346 @@
+package fernstep.core.forecast;
+
+import fernstep.core.catalogue.Rung;
+import fernstep.core.forecast.Forecast.Counts;
+import fernstep.core.forecast.Forecast.Quantiles;
+import fernstep.core.forecast.Forecast.Question;
+import fernstep.core.forecast.Forecast.Route;
+import fernstep.core.forecast.Tracks.Track;
+import fernstep.core.plan.RungGates;
+import fernstep.core.schedule.SessionCalendar;
+import fernstep.core.screening.Strand;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** Plays the rules forward, run by run. */
+final class Simulation {
+    /** Priors: sessions done, clean sessions of a strand, clean weeks; yes and no. */
+    private static final Counts ADHERENCE = new Counts(6, 3);
+
+    private static final Counts CLEAN = new Counts(7, 3);
+    private static final Counts CLEAN_WEEK = new Counts(7, 3);
+    private static final int WEEK = 7;
+    private static final int RECHECK_GRACE_DAYS = 14;
+    private static final int RECHECK_EVERY_DAYS = 42;
+    private static final int NEVER = Tracks.NEVER;
+
+    private final Question q;
+    private final int days;
+    private final Tracks tracks;
+    private final List<Track> all;
+    private final int n;
+    private final int[] otherSide;
+    private final int[][] firstOpen;
+    private final int[][][] opened;
+    private final int[] goalDay;
+    private final boolean[] trains;
+    private final int[] turn;
+    private final Set<Strand> towardGoal = new HashSet<>();
+    private final List<GoalRung> goalRungs = new ArrayList<>();
+    private final Rotation rotation;
+
+    Simulation(Question q) {
+        this.q = q;
+        this.days = WEEK * q.horizon().weeks();
+        this.tracks = new Tracks(q);
+        this.all = tracks.all();
+        this.n = all.size();
+        this.otherSide = all.stream().mapToInt(tracks::otherSide).toArray();
+        this.opened = new int[n][][];
+        this.firstOpen = new int[n][];
+        this.goalDay = new int[q.horizon().runs()];
+        for (int t = 0; t < n; t++) {
+            opened[t] = new int[all.get(t).rungs().size()][q.horizon().runs()];
+            firstOpen[t] = all.get(t).gateDay();
+        }
+        this.trains = new boolean[days];
+        this.turn = new int[days];
+        Set<java.time.DayOfWeek> training = q.trainingDays();
+        for (int day = 0; day < days; day++) {
+            LocalDate date = q.horizon().today().plusDays(day + 1L);
+            trains[day] = training.contains(date.getDayOfWeek());
+            turn[day] = SessionCalendar.turn(date, training);
+        }
+        if (q.goal() != null) {
+            for (String code : q.goal().rungs()) {
+                goalRungs.add(goalRung(code));
+                towardGoal.add(q.catalogue().rung(code).strand());
+                q.catalogue().leading(q.catalogue().rung(code)).forEach(r -> towardGoal.add(r.strand()));
+            }
+        }
+        this.rotation = new Rotation(all, q.start(), towardGoal);
+    }
+
+    Forecast run() {
+        for (int run = 0; run < q.horizon().runs(); run++) {
+            new Run(run).play();
+        }
+        return report();
+    }
+
+    /** One life of hers. */
+    private final class Run {
+        private final int run;
+        private final Dice dice;
+        private final double adherence;
+        private final double cleanWeek;
+        private final double[] clean = new double[n];
+        private final int[] step = new int[n];
+        private final int[] state = new int[n];
+        private final int[] topSince = new int[n];
+        private final Rotation.Days inSession;
+        private int cleanWeeks = q.cleanWeeksBehind();
+        private int doneThisWeek;
+        private int recheckDue;
+
+        Run(int run) {
+            this.run = run;
+            this.dice = new Dice(q.horizon().seed() * 1_000_003 + run);
+            this.adherence = drawn(ADHERENCE, q.record().sessions());
+            this.cleanWeek = drawn(CLEAN_WEEK, q.record().weeks());
+            Map<Strand, Counts> counts = q.clean();
+            for (int t = 0; t < n; t++) {
+                Track track = all.get(t);
+                clean[t] = drawn(CLEAN, counts.getOrDefault(track.strand(), Counts.NONE));
+                step[t] = track.startsAt();
+                topSince[t] = step[t] >= 0 && track.ladder().at(step[t]).top() ? 0 : NEVER;
+                for (int[] rung : opened[t]) {
+                    rung[run] = NEVER;
+                }
+            }
+            LocalDate due = q.start().recheckDue();
+            this.recheckDue = due == null
+                    ? NEVER
+                    : (int) (due.toEpochDay() - q.horizon().today().toEpochDay());
+            this.inSession = rotation.begin();
+        }
+
+        private double drawn(Counts prior, Counts seen) {
+            return dice.beta(prior.yes() + seen.yes(), prior.no() + seen.no());
+        }
+
+        void play() {
+            for (int day = 0; day < days; day++) {
+                if (day % WEEK == 0) {
+                    week(day);
+                }
+                begin(day);
+                if (trains[day] && dice.happens(adherence)) {
+                    doneThisWeek++;
+                    int session = turn[day];
+                    for (int t = 0; t < n; t++) {
+                        if (step[t] >= 0 && inSession.holds(t, session)) {
+                            session(day, t, dice.happens(clean[t]));
+                        }
+                    }
+                }
+            }
+            goalDay[run] = goal();
+        }
+
+        /** A week ends: clean or not; a re-check that is due is done, or not yet. */
+        private void week(int day) {
+            if (day > 0) {
+                boolean half = 2 * doneThisWeek >= q.trainingDays().size();
+                cleanWeeks += half && dice.happens(cleanWeek) ? 1 : 0;
+                doneThisWeek = 0;
+            }
+            if (recheckDue <= day && dice.happens(adherence)) {
+                recheckDue = day + RECHECK_EVERY_DAYS;
+            }
+        }
+
+        /** Strands not begun whose first rung opens today are taken in where there is room or the goal asks for them. */
+        private void begin(int day) {
+            for (int t = 0; t < n; t++) {
+                if (step[t] == Tracks.NOT_BEGUN && mayOpen(t, 0, day) && inSession.takes(t, step)) {
+                    step[t] = 0;
+                    opened[t][0][run] = day + 1;
+                }
+            }
+        }
+
+        private void session(int day, int t, boolean isClean) {
+            Track track = all.get(t);
+            Ladder.Step from = track.ladder().at(step[t]);
+            int packed = track.ladder().after(step[t], state[t], isClean);
+            Ladder.Step target = track.ladder().at(Ladder.step(packed));
+            boolean rises = target.rungAt() > from.rungAt();
+            if (rises && !mayOpen(t, target.rungAt(), day)) {
+                return;
+            }
+            if (rises && opened[t][target.rungAt()][run] == NEVER) {
+                opened[t][target.rungAt()][run] = day + 1;
+            }
+            step[t] = Ladder.step(packed);
+            state[t] = Ladder.state(packed);
+            if (!target.top()) {
+                topSince[t] = NEVER;
+            } else if (topSince[t] == NEVER || rises) {
+                topSince[t] = day + 1;
+            }
+            if (rises) {
+                inSession.remake(step);
+            }
+        }
+
+        private boolean mayOpen(int t, int rungAt, int day) {
+            Track track = all.get(t);
+            if (firstOpen[t][rungAt] > day + 1 || leadsTooFar(t, rungAt) || recheckOverdue(day)) {
+                return false;
+            }
+            if (track.cleanWeeks()[rungAt] > cleanWeeks || !topHeld(t, track.topWeeks()[rungAt], day)) {
+                return false;
+            }
+            int[] pairs = track.needs()[rungAt];
+            for (int i = 0; i < pairs.length; i += 2) {
+                boolean own = pairs[i] == t;
+                if (pairs[i] < 0 || (!own && !passed(pairs[i], pairs[i + 1]))) {
+                    return false;
+                }
+            }
+            return true;
+        }
+
+        private boolean recheckOverdue(int day) {
+            return recheckDue != NEVER && day > recheckDue + RECHECK_GRACE_DAYS;
+        }
+
+        private boolean topHeld(int t, int weeks, int day) {
+            if (weeks == 0) {
+                return true;
+            }
+            Rung now = all.get(t).ladder().at(Math.max(0, step[t])).rung();
+            int before = q.start().known().history().weeksAtTop().getOrDefault(now.code(), 0);
+            int since = topSince[t] == NEVER ? 0 : (day + 1 - topSince[t]) / WEEK + (topSince[t] == 0 ? before : 0);
+            return since >= weeks;
+        }
+
+        private boolean passed(int t, int rungAt) {
+            if (step[t] < 0) {
+                return false;
+            }
+            Ladder.Step at = all.get(t).ladder().at(step[t]);
+            return at.rungAt() > rungAt || (at.rungAt() == rungAt && at.top());
+        }
+
+        /** The stronger side may lead by one rung. */
+        private boolean leadsTooFar(int t, int rungAt) {
+            int other = otherSide[t];
+            if (other < 0 || rungAt == 0) {
+                return false;
+            }
+            return step[other] < 0
+                    || rungAt > all.get(other).ladder().at(step[other]).rungAt() + 1;
+        }
+
+        /** A goal is reached when the last of its rungs opens on every side. */
+        private int goal() {
+            if (q.goal() == null) {
+                return NEVER;
+            }
+            int last = 0;
+            for (GoalRung rung : goalRungs) {
+                last = Math.max(last, opensOn(rung, run));
+            }
+            return last;
+        }
+    }
+
+    /**
+     * A rung of the goal and where it is climbed: pairs of track and place on it.
+     *
+     * @param otherwise the day where no track climbs it: 0 when it is done, else never
+     */
+    private record GoalRung(Rung rung, int[] pairs, int otherwise) {}
+
+    private GoalRung goalRung(String code) {
+        List<Integer> pairs = new ArrayList<>();
+        for (int t = 0; t < n; t++) {
+            List<String> codes = all.get(t).rungs().stream().map(Rung::code).toList();
+            if (codes.contains(code)) {
+                pairs.add(t);
+                pairs.add(codes.indexOf(code));
+            }
+        }
+        boolean done =
+                q.start().known().done().stream().map(RungGates.Done::rung).anyMatch(code::equals);
+        return new GoalRung(
+                q.catalogue().rung(code),
+                pairs.stream().mapToInt(Integer::intValue).toArray(),
+                done ? 0 : NEVER);
+    }
+
+    private int opensOn(GoalRung rung, int run) {
+        int[] pairs = rung.pairs();
+        int last = pairs.length == 0 ? rung.otherwise() : 0;
+        for (int i = 0; i < pairs.length; i += 2) {
+            Track track = all.get(pairs[i]);
+            boolean there =
+                    track.startsAt() >= 0 && track.ladder().at(track.startsAt()).rungAt() >= pairs[i + 1];
+            last = Math.max(last, there ? 0 : opened[pairs[i]][pairs[i + 1]][run]);
+        }
+        return last;
+    }
+
+    private Forecast report() {
+        List<Route> routes = new ArrayList<>();
+        for (int t = 0; t < n; t++) {
+            Track track = all.get(t);
+            int from = track.startsAt() < 0
+                    ? 0
+                    : track.ladder().at(track.startsAt()).rungAt() + 1;
+            for (int at = from; at < track.rungs().size(); at++) {
+                Rung rung = track.rungs().get(at);
+                routes.add(new Route(rung, rung.perSide() ? track.side() : null, quantiles(opened[t][at])));
+            }
+        }
+        if (q.goal() == null) {
+            return new Forecast(List.copyOf(routes), null, null, null);
+        }
+        int by = q.goalDate() == null
+                ? days
+                : (int) (q.goalDate().toEpochDay() - q.horizon().today().toEpochDay());
+        long reached = Arrays.stream(goalDay).filter(d -> d <= by).count();
+        return new Forecast(
+                List.copyOf(routes), (double) reached / q.horizon().runs(), quantiles(goalDay), bottleneck());
+    }
+
+    private Forecast.@Nullable Bottleneck bottleneck() {
+        Rung last = null;
+        long lastMiddle = -1;
+        for (GoalRung rung : goalRungs) {
+            int[] byRun = new int[q.horizon().runs()];
+            for (int run = 0; run < byRun.length; run++) {
+                byRun[run] = opensOn(rung, run);
+            }
+            Arrays.sort(byRun);
+            if (byRun[byRun.length / 2] > lastMiddle) {
+                lastMiddle = byRun[byRun.length / 2];
+                last = rung.rung();
+            }
+        }
+        return last == null || lastMiddle == 0
+                ? null
+                : new Bottlenecks(q).of(last).orElse(null);
+    }
+
+    private Quantiles quantiles(int[] byRun) {
+        int[] sorted = byRun.clone();
+        Arrays.sort(sorted);
+        return new Quantiles(quantile(sorted, 0.1), quantile(sorted, 0.5), quantile(sorted, 0.9));
+    }
+
+    /** The smallest day by which at least this share of the runs had it. */
+    private @Nullable LocalDate quantile(int[] sorted, double share) {
+        int at = (int) Math.ceil(share * sorted.length) - 1;
+        int day = sorted[Math.max(0, at)];
+        return day == NEVER ? null : q.horizon().today().plusDays(day);
+    }
+}

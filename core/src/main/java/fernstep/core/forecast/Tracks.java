@@ -1,0 +1,230 @@
+package fernstep.core.forecast;
+
+import fernstep.core.catalogue.CatalogueStrand;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungGate;
+import fernstep.core.forecast.Forecast.Question;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.Place;
+import fernstep.core.plan.RungGates;
+import fernstep.core.plan.Waiting;
+import fernstep.core.screening.Gate;
+import fernstep.core.screening.GateCode;
+import fernstep.core.screening.Screening;
+import fernstep.core.screening.Strand;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** Every strand and side as a ladder, begun or not, with what each of its rungs waits for, worked out once. */
+final class Tracks {
+    static final int NEVER = Integer.MAX_VALUE;
+    static final int NOT_BEGUN = -1;
+
+    /** Codes by which a gate waits for training: those are played, the others stay. */
+    private static final Set<String> PLAYED = Set.of("CLEAN_WEEKS", "TOP_HELD");
+
+    /**
+     * One strand and side.
+     *
+     * @param startsAt its step today, or NOT_BEGUN
+     * @param rungs the main line
+     * @param gateDay for each rung the day on which its dates allow it; NEVER where a finding or a clearance holds it
+     * @param needs for each rung pairs of track and rung that must be at their top first; −1 for what nothing climbs
+     * @param cleanWeeks for each rung how many clean weeks it asks for
+     * @param topWeeks for each rung how many weeks the one before must have been at its top
+     */
+    record Track(
+            Strand strand,
+            @Nullable Side side,
+            Ladder ladder,
+            int startsAt,
+            List<Rung> rungs,
+            int[] gateDay,
+            int[][] needs,
+            int[] cleanWeeks,
+            int[] topWeeks) {}
+
+    private final Question q;
+    private final RungGates.Known known;
+    private final List<Track> tracks = new ArrayList<>();
+    private final Map<String, Integer> at = new HashMap<>();
+    private final Map<Integer, Place> placeOf = new HashMap<>();
+
+    Tracks(Question q) {
+        this.q = q;
+        this.known = q.start().known();
+        List<Ladder> ladders = new ArrayList<>();
+        List<Strand> strands = new ArrayList<>();
+        List<Side> sides = new ArrayList<>();
+        for (CatalogueStrand strand : q.catalogue().strands()) {
+            boolean sided = strand.mainLine().stream().anyMatch(Rung::perSide);
+            List<Place> places = q.start().places().stream()
+                    .filter(p -> p.strand() == strand.code())
+                    .toList();
+            boolean asOne = !places.isEmpty() && places.stream().allMatch(p -> p.side() == null);
+            for (@Nullable Side side : sided && !asOne ? new Side[] {Side.LEFT, Side.RIGHT} : new Side[] {null}) {
+                Place place = places.stream()
+                        .filter(p -> p.side() == side || p.side() == null)
+                        .findFirst()
+                        .orElse(null);
+                int index = ladders.size();
+                at.put(key(strand.code(), side), index);
+                ladders.add(Ladder.of(q.catalogue(), strand.code(), place == null ? null : place.rung(), q.stance()));
+                strands.add(strand.code());
+                sides.add(side);
+                if (place != null) {
+                    placeOf.put(index, place);
+                }
+            }
+        }
+        for (int i = 0; i < ladders.size(); i++) {
+            tracks.add(track(strands.get(i), sides.get(i), ladders.get(i), placeOf.get(i)));
+        }
+    }
+
+    private static String key(Strand strand, @Nullable Side side) {
+        return strand + "/" + side;
+    }
+
+    List<Track> all() {
+        return tracks;
+    }
+
+    /** The other side's track; −1 where there is none. */
+    int otherSide(Track track) {
+        return track.side() == null
+                ? -1
+                : at.getOrDefault(key(track.strand(), track.side().other()), -1);
+    }
+
+    private Track track(Strand strand, @Nullable Side side, Ladder ladder, @Nullable Place place) {
+        List<Rung> rungs = ladder.rungs();
+        int startsAt = place == null ? NOT_BEGUN : ladder.place(place.rung(), place.dose());
+        return new Track(
+                strand,
+                side,
+                ladder,
+                startsAt,
+                rungs,
+                rungs.stream().mapToInt(this::gateDay).toArray(),
+                rungs.stream().map(r -> needs(r, side)).toArray(int[][]::new),
+                rungs.stream().mapToInt(Tracks::cleanWeeks).toArray(),
+                rungs.stream().mapToInt(Tracks::topWeeks).toArray());
+    }
+
+    private int gateDay(Rung rung) {
+        if (closedByItself(rung, known).isPresent()) {
+            return NEVER;
+        }
+        int day = dated(rung);
+        for (Rung before : q.catalogue().leading(rung)) {
+            day = Math.max(day, dated(before));
+        }
+        return day;
+    }
+
+    private int dated(Rung rung) {
+        int day = 0;
+        for (RungGate gate : rung.gates()) {
+            if (gate instanceof RungGate.Opened opened) {
+                day = Math.max(day, gateDay(opened.code()));
+            }
+        }
+        return day;
+    }
+
+    /** What no training and no day changes here: a grade, a scoop, a ridge, a pregnancy; on it or on what leads to it. */
+    static Optional<Waiting> closedByItself(Rung rung, RungGates.Known known) {
+        return RungGates.waiting(rung, null, everythingTrained(known)).stream()
+                .filter(w -> !PLAYED.contains(w.code()))
+                .filter(w -> !dateOf(w))
+                .findFirst();
+    }
+
+    private static boolean dateOf(Waiting w) {
+        for (GateCode code : GateCode.values()) {
+            if (code.name().equals(w.code())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static RungGates.Known everythingTrained(RungGates.Known known) {
+        return known.withDone(Ladder.all(known.catalogue()));
+    }
+
+    private int gateDay(GateCode code) {
+        Screening screening = known.screening();
+        Gate gate = screening == null ? null : screening.gates().get(code);
+        if (gate == null || gate.open()) {
+            return screening == null || gate != null ? 0 : NEVER;
+        }
+        boolean given = q.changes().contains(Forecast.Change.CLEARANCE_GIVEN);
+        if (!gate.needs().isEmpty() && !given) {
+            return NEVER;
+        }
+        if (gate.opensOn() == null) {
+            return gate.needs().isEmpty() ? NEVER : 0;
+        }
+        return (int)
+                Math.max(0, gate.opensOn().toEpochDay() - q.horizon().today().toEpochDay());
+    }
+
+    private static int cleanWeeks(Rung rung) {
+        return rung.gates().stream()
+                .filter(RungGate.CleanWeeks.class::isInstance)
+                .mapToInt(g -> ((RungGate.CleanWeeks) g).weeks())
+                .max()
+                .orElse(0);
+    }
+
+    private static int topWeeks(Rung rung) {
+        return rung.gates().stream()
+                .filter(RungGate.TopHeldWeeks.class::isInstance)
+                .mapToInt(g -> ((RungGate.TopHeldWeeks) g).weeks())
+                .max()
+                .orElse(0);
+    }
+
+    /** Pairs of track and rung; a rung that no ladder climbs counts only if it is done already. */
+    private int[] needs(Rung rung, @Nullable Side side) {
+        List<Integer> pairs = new ArrayList<>();
+        for (RungGate gate : rung.gates()) {
+            if (gate instanceof RungGate.CleanRung clean) {
+                Rung asked = q.catalogue().rung(clean.rung());
+                List<Side> sides = !asked.perSide() || (!clean.bothSides() && side != null)
+                        ? List.of(side == null ? Side.LEFT : side)
+                        : List.of(Side.values());
+                sides.forEach(s -> need(asked, s, pairs));
+            } else if (gate instanceof RungGate.AnySide any) {
+                need(q.catalogue().rung(any.rung()), side == null ? Side.LEFT : side, pairs);
+            }
+        }
+        return pairs.stream().mapToInt(Integer::intValue).toArray();
+    }
+
+    private void need(Rung rung, Side side, List<Integer> pairs) {
+        boolean done = known.done().stream()
+                .anyMatch(d -> d.rung().equals(rung.code()) && (d.side() == null || d.side() == side));
+        if (done) {
+            return;
+        }
+        Integer own = at.get(key(rung.strand(), rung.perSide() ? side : null));
+        Integer sided = own == null ? at.get(key(rung.strand(), side)) : own;
+        Integer any = sided == null ? at.get(key(rung.strand(), null)) : sided;
+        int place = any == null
+                ? -1
+                : q.catalogue().strand(rung.strand()).orElseThrow().mainLine().stream()
+                        .map(Rung::code)
+                        .toList()
+                        .indexOf(rung.code());
+        pairs.add(place < 0 ? -1 : any);
+        pairs.add(place);
+    }
+}
