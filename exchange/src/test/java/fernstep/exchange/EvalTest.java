@@ -117,10 +117,11 @@ class EvalTest {
         JsonNode a = answer(SEPARATION);
         JsonNode first = a.at("/readings/0");
         assertThat(first.get("widthMm").doubleValue()).isEqualTo(38.5);
-        assertThat(first.get("semMm").doubleValue()).isEqualTo(4.0);
+        // four millimetres of fingers and the rounding of half a finger of 15: √(16 + 7.5²/12) = 4.548
+        assertThat(first.get("semMm").doubleValue()).isEqualTo(4.55);
         assertThat(first.get("changeMm").doubleValue()).isEqualTo(-5.0);
-        // fingers 4 against caliper 2: 1.96·√20 = 8.7654
-        assertThat(first.get("smallestRealChangeMm").doubleValue()).isEqualTo(8.77);
+        // fingers against caliper 2: 1.96·√(20.6875 + 4) = 9.7386
+        assertThat(first.get("smallestRealChangeMm").doubleValue()).isEqualTo(9.74);
         assertThat(first.get("change").stringValue()).isEqualTo("NO_REAL_CHANGE");
         assertThat(a.at("/readings/1").has("change")).isFalse();
         // (38.5 − 31)/38.5 = 19.48 %
@@ -134,10 +135,10 @@ class EvalTest {
     void decide_answers_the_move_its_lever_rule_and_runner_up() {
         JsonNode a = answer(DECIDE);
         assertThat(a.get("move").stringValue()).isEqualTo("EASE");
-        assertThat(a.get("lever").stringValue()).isEqualTo("RAISE_RANGE");
+        assertThat(a.get("lever").stringValue()).isEqualTo("BEND_KNEE");
         assertThat(a.get("rule").stringValue()).isEqualTo("R4");
-        assertThat(a.get("to").doubleValue()).isEqualTo(0.67);
-        assertThat(a.get("loadChangePct").doubleValue()).isNegative();
+        assertThat(a.get("to").intValue()).as("degrees the knees bend more").isEqualTo(30);
+        assertThat(a.get("loadChangePct").doubleValue()).isLessThanOrEqualTo(-3);
         assertThat(a.at("/runnerUp/reason").stringValue()).contains("lowers the load by");
     }
 
@@ -167,10 +168,11 @@ class EvalTest {
     @Test
     void load_answers_moments_heights_and_joints() {
         JsonNode a = answer(LOAD);
-        // the static sums for one leg at tabletop, and heel height 0.021·170 + 41.65 cm
+        // the static sums for one leg at tabletop: 9.946 N·m, and 0.161·70·9.81·0.05·1.70 = 9.398 N·m turning; heel
+        // height 0.021·170 + 41.65 cm
         assertThat(a.get("bendingNm").doubleValue()).isEqualTo(9.95);
-        assertThat(Math.abs(a.get("turningNm").doubleValue())).isEqualTo(17.95);
-        assertThat(a.get("loadIndex").doubleValue()).isEqualTo(17.58);
+        assertThat(Math.abs(a.get("turningNm").doubleValue())).isEqualTo(9.4);
+        assertThat(a.get("loadIndex").doubleValue()).isEqualTo(11.72);
         assertThat(a.at("/heelHeightCm/left").doubleValue()).isEqualTo(45.22);
         assertThat(a.at("/heelHeightCm/right").doubleValue()).isZero();
         // hip 0.06·1.70 above the floor, and the knee a thigh above it
@@ -246,6 +248,15 @@ class EvalTest {
         assertThat(a.get("rung").stringValue()).isEqualTo("F3");
     }
 
+    private static JsonNode item(JsonNode plan, String rung) {
+        for (JsonNode i : plan.get("items")) {
+            if (i.get("rung").stringValue().equals(rung)) {
+                return i;
+            }
+        }
+        throw new AssertionError(rung + " is not in " + plan.get("items"));
+    }
+
     private static List<String> rungs(JsonNode plan, String strandPrefix) {
         List<String> rungs = new ArrayList<>();
         plan.get("items").forEach(i -> {
@@ -265,11 +276,14 @@ class EvalTest {
         JsonNode first = a.get("items").get(0);
         assertThat(first.get("rung").stringValue()).isEqualTo("BR1");
         assertThat(first.get("why").stringValue())
-                .isEqualTo("The cough pushes out: breath first, whatever else was found.");
+                .endsWith("The cough pushes out: breath first, whatever else was found.");
         assertThat(rungs(a, "F"))
                 .as("a reversed cough: nothing above the first float")
                 .containsExactlyInAnyOrder("F1 LEFT", "F1 RIGHT");
-        assertThat(rungs(a, "PC")).as("a fist under the low back").containsExactly("PC1");
+        assertThat(rungs(a, "PC")).as("ribs ahead, whatever the gap").containsExactly("PC6");
+        assertThat(a.get("leftOut").toString())
+                .as("the fist under the low back waits for breath and engagement")
+                .contains("PELVIC_CONTROL");
         assertThat(a.get("minutesTotal").doubleValue()).isLessThanOrEqualTo(20);
         assertThat(a.get("proposedApproach").get("code").stringValue()).isEqualTo("BREATH_LED");
         assertThat(a.get("proposedApproach").get("alternative").stringValue()).isEqualTo("SLOW_LADDER");
@@ -282,13 +296,18 @@ class EvalTest {
     @Test
     void plan_shows_angle_and_height_where_a_rung_has_a_range() {
         JsonNode a = answer(PLAN);
-        for (JsonNode i : a.get("items")) {
-            if (i.get("rung").stringValue().equals("F1")) {
-                assertThat(i.get("angleDeg").isNumber()).isTrue();
-                assertThat(i.get("heelHeightCm").isNumber()).isTrue();
-                assertThat(i.get("firstLever").stringValue()).isEqualTo("RAISE_RANGE");
-            }
-        }
+        JsonNode f1 = item(a, "F1");
+        assertThat(f1.get("rangeText").stringValue())
+                .as("a foot gets light: weight, not degrees")
+                .endsWith("% of the foot’s weight off");
+        assertThat(f1.get("angleDeg").isNull()).isTrue();
+        assertThat(f1.get("firstLever").stringValue()).isEqualTo("RAISE_RANGE");
+        JsonNode stronger = answer(PLAN.replace("\"cough\":\"PUSHES_OUT\"", "\"cough\":\"DRAWS_IN\"")
+                .replace("\"toleranceBreaths\":2", "\"toleranceBreaths\":6"));
+        JsonNode f2 = item(stronger, "F2");
+        assertThat(f2.get("angleDeg").isNumber()).isTrue();
+        assertThat(f2.get("heelHeightCm").isNumber()).isTrue();
+        assertThat(f2.get("rangeText").stringValue()).matches("knee \\d+°, heel \\d+ cm");
     }
 
     @Test
@@ -302,7 +321,7 @@ class EvalTest {
         JsonNode breath = a.get("items").get(0);
         assertThat(breath.get("rung").stringValue()).isEqualTo("BR2");
         assertThat(breath.get("dose").get("breaths").intValue()).isEqualTo(6);
-        assertThat(breath.get("why").stringValue()).isEqualTo("Where her log has brought her.");
+        assertThat(breath.get("why").stringValue()).endsWith("Where her log has brought her.");
     }
 
     @Test

@@ -41,7 +41,7 @@ class WordingTest {
     @Test
     void facts_are_put_in_as_people_read_them() {
         assertThat(wording.of(Reason.of("gate.dayAndClearance", LocalDate.of(2031, 5, 15), Clearance.Scope.EXERCISE)))
-                .isEqualTo("From 15 May 2031 on, with an EXERCISE clearance");
+                .isEqualTo("From 15 May 2031 on, once her midwife or doctor has cleared exercise");
         assertThat(wording.of(Reason.of("restriction.answer", Answer.WRIST_PAIN)))
                 .isEqualTo("Told today: Wrist pain");
     }

@@ -110,7 +110,8 @@ public final class ClientReader {
                 s.optionalCode("start", Stances.Start.class).orElse(base.start()),
                 s.optionalCode("dose", Stances.DoseStance.class).orElse(base.dose()),
                 s.optionalCode("flexion", Stances.Flexion.class).orElse(base.flexion()),
-                s.optionalCode("garment", Stances.Garment.class).orElse(base.garment()));
+                s.optionalCode("garment", Stances.Garment.class).orElse(base.garment()),
+                s.optionalCode("size", Stances.Size.class).orElse(base.size()));
         s.nothingElse();
         return stances;
     }

@@ -96,7 +96,7 @@ final class DecideOp implements Operation {
 
     private static Setting setting(CaseObject s) {
         double range = s.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0);
-        Double hold = s.optionalNumber("holdS", Range.HOLD_S).orElse(null);
+        Double hold = s.optionalNumber("holdS", Range.DOSE_HOLD_S).orElse(null);
         Integer reps = s.optionalWhole("reps", Range.REPS).orElse(null);
         Set<Helper> helpers = s.codes("helpers", Helper.class);
         s.nothingElse();

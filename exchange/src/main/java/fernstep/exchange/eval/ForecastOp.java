@@ -3,18 +3,17 @@ package fernstep.exchange.eval;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.forecast.Forecast;
 import fernstep.core.forecast.Forecast.Counts;
-import fernstep.core.forecast.Goal;
 import fernstep.core.measure.Range;
+import fernstep.core.plan.Goal;
 import fernstep.core.plan.Plan;
+import fernstep.core.progress.TrainingWeeks;
 import fernstep.core.schedule.TrainingDays;
 import fernstep.core.screening.Strand;
 import fernstep.exchange.casefile.CaseObject;
-import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
@@ -38,7 +37,7 @@ final class ForecastOp implements Operation {
         Counts sessions =
                 request.optionalObject("adherence").map(ForecastOp::adherence).orElse(Counts.NONE);
         Map<Strand, Counts> clean = clean(request);
-        Goal goal = request.optionalCode("goal", Goal.class).orElse(null);
+        Goal goal = asked.question().wishes().goal();
         LocalDate goalDate = request.optionalDate("goalDate").orElse(null);
         if (goalDate != null && !goalDate.isAfter(asked.today())) {
             throw request.problem("goalDate", "a goal lies ahead", "after " + asked.today());
@@ -46,25 +45,23 @@ final class ForecastOp implements Operation {
         request.nothingElse();
 
         Plan plan = Plan.of(asked.question());
-        int daysPerWeek = plan.daysPerWeek().orElse(asked.question().daysPerWeek());
-        Set<DayOfWeek> training = TrainingDays.of(daysPerWeek, asked.blocked());
+        int daysPerWeek = plan.daysPerWeek().orElse(asked.question().wishes().daysAtMost());
         Forecast.Question question = new Forecast.Question(
                 catalogue.get(),
-                asked.question().stances().dose(),
-                plan.places(asked.question().places()),
-                asked.question().known(),
-                asked.facts(),
-                training,
-                sessions,
-                clean,
-                asked.today(),
-                weeks,
-                runs,
-                seed,
+                asked.question().wishes().stances().dose(),
+                Forecast.Start.of(asked.question(), plan, TrainingDays.of(daysPerWeek, asked.blocked())),
+                new Forecast.Record(sessions, clean, weeks(asked, daysPerWeek)),
+                new Forecast.Horizon(asked.today(), weeks, runs, seed),
                 goal,
                 goalDate);
         Forecast forecast = Forecast.of(question);
         return asJson(forecast, goal == null ? List.of() : Forecast.whatIf(question));
+    }
+
+    private static Counts weeks(PlanRequest asked, int planned) {
+        List<TrainingWeeks.Week> all = TrainingWeeks.of(asked.results(), planned, asked.today());
+        int yes = (int) all.stream().filter(TrainingWeeks.Week::clean).count();
+        return new Counts(yes, all.size() - yes);
     }
 
     private static Counts adherence(CaseObject a) {
@@ -116,7 +113,9 @@ final class ForecastOp implements Operation {
                                 "gate",
                                 b.gate(),
                                 "opensOn",
-                                Json.text(b.gateOpens())),
+                                Json.text(b.gateOpens()),
+                                "needs",
+                                Json.text(b.needs())),
                 "whatIf",
                 whatIf.stream().map(ForecastOp::whatIf).toList());
     }
@@ -133,6 +132,14 @@ final class ForecastOp implements Operation {
     }
 
     private static Map<String, Object> whatIf(Forecast.WhatIf w) {
-        return Json.object("change", w.change(), "p50", Json.text(w.p50()), "chance", Json.rounded(w.goalChance()));
+        return Json.object(
+                "change",
+                w.change(),
+                "p50",
+                Json.text(w.p50()),
+                "chance",
+                Json.rounded(w.goalChance()),
+                "ifGivenBy",
+                Json.text(w.givenBy()));
     }
 }

@@ -59,22 +59,39 @@ final class LoadOp implements Operation {
     @Override
     public Map<String, Object> answer(CaseObject request) {
         Body body = BodyReader.read(request);
-        Pose pose = request.has("rung") ? rungPose(request) : pose(request.object("pose"));
+        boolean byRung = request.has("rung");
+        RungAsked asked = byRung ? rung(request) : null;
+        Pose pose = asked == null ? pose(request.object("pose")) : asked.pose();
         request.nothingElse();
         try {
             Skeleton s = Skeleton.of(body, pose);
-            return asJson(body, s, TrunkLoad.of(body, s));
+            TrunkLoad held = TrunkLoad.of(body, s);
+            return asJson(body, s, asked == null ? held : asked.peak(body), held);
         } catch (ImpossiblePose e) {
             throw new CaseProblem("pose." + e.field(), String.valueOf(e.getMessage()), e.allowed());
         }
     }
 
-    private Pose rungPose(CaseObject request) {
+    /** A rung at a range: its load is the greatest on the way, its joints are those of the end. */
+    private record RungAsked(Rung rung, Side side, double range) {
+        Pose pose() {
+            Pose pose = rung.movement().at(range);
+            return side == Side.RIGHT ? pose.mirrored() : pose;
+        }
+
+        TrunkLoad peak(Body body) {
+            TrunkLoad left = rung.movement().peak(body, range);
+            return side == Side.LEFT ? left : left.mirrored();
+        }
+    }
+
+    private RungAsked rung(CaseObject request) {
         Rung rung = RungReader.read(request, "rung", catalogue.get());
         Side side = request.optionalCode("side", Side.class).orElse(Side.LEFT);
-        double range = request.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0);
-        Pose pose = rung.movement().at(range);
-        return side == Side.RIGHT ? pose.mirrored() : pose;
+        return new RungAsked(
+                rung,
+                side,
+                request.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0));
     }
 
     private static Pose pose(CaseObject p) {
@@ -89,7 +106,7 @@ final class LoadOp implements Operation {
             CaseObject right = p.object("right");
             Pose pose = new Pose(
                     position,
-                    new TrunkPose(pitch, 0, 0, 0, trunk(contacts)),
+                    new TrunkPose(pitch, 0, 0, 0, trunk(contacts), 0),
                     leg(left, contacts, Side.LEFT),
                     leg(right, contacts, Side.RIGHT),
                     arm(left, contacts, Side.LEFT, weight),
@@ -138,14 +155,15 @@ final class LoadOp implements Operation {
                 angle(side, "elbow"),
                 side.optionalNumber("armOut", Range.ANGLE_DEG).orElse(0.0),
                 on,
-                weightKg);
+                weightKg,
+                0);
     }
 
     private static double angle(CaseObject side, String field) {
         return side.optionalNumber(field, Range.ANGLE_DEG).orElse(0.0);
     }
 
-    private static Map<String, Object> asJson(Body body, Skeleton s, TrunkLoad load) {
+    private static Map<String, Object> asJson(Body body, Skeleton s, TrunkLoad load, TrunkLoad held) {
         return Json.object(
                 "bendingNm",
                 Json.rounded(load.bendingNm()),
@@ -155,6 +173,8 @@ final class LoadOp implements Operation {
                 Json.rounded(load.lateralNm()),
                 "loadIndex",
                 Json.rounded(load.loadIndex()),
+                "holdIndex",
+                Json.rounded(held.loadIndex()),
                 "heelHeightCm",
                 Json.object("left", heel(body, s, Side.LEFT), "right", heel(body, s, Side.RIGHT)),
                 "joints",

@@ -5,12 +5,16 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
+import fernstep.core.plan.PlanWarnings;
 import fernstep.core.plan.Proposal;
 import fernstep.exchange.casefile.CaseObject;
 import fernstep.exchange.wording.Wording;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -34,45 +38,85 @@ final class PlanOp implements Operation {
         PlanRequest asked = PlanRequest.read(request, catalogue.get());
         request.nothingElse();
         Plan plan = Plan.of(asked.question());
-        Proposal proposal = Proposal.of(asked.facts(), asked.question().findings(), asked.cleared(), asked.today());
+        Optional<Proposal> proposal = Proposal.of(
+                asked.facts(),
+                asked.question().her().findings(),
+                asked.cleared(),
+                asked.question().screening().outcome(),
+                asked.today());
         return Json.object(
                 "screening",
                 screen.asJson(asked.question().screening()),
                 "items",
                 plan.items().stream().map(this::item).toList(),
+                "days",
+                plan.days().stream().map(PlanOp::day).toList(),
                 "minutesTotal",
                 Json.rounded(plan.secondsTotal() / SECONDS_PER_MINUTE),
                 "loadSecondsTotal",
                 plan.loadSecondsTotal(),
+                "leftOut",
+                plan.leftOut().stream().map(this::leftOut).toList(),
                 "notOpen",
                 plan.notOpen().stream().map(this::notOpen).toList(),
+                "warnings",
+                warnings(asked, plan),
                 "proposedApproach",
-                Json.object(
-                        "code",
-                        proposal.approach(),
-                        "reason",
-                        wording.of(proposal.reason()),
-                        "alternative",
-                        Json.text(proposal.alternative())));
+                proposal.map(this::proposal).orElse(null));
+    }
+
+    private Map<String, Object> proposal(Proposal p) {
+        return Json.object(
+                "code", p.approach(), "reason", wording.of(p.reason()), "alternative", Json.text(p.alternative()));
+    }
+
+    private List<String> warnings(PlanRequest asked, Plan plan) {
+        List<Reason> all = new ArrayList<>(PlanWarnings.ofHer(asked.question().screening(), 0, asked.today()));
+        all.addAll(PlanWarnings.of(
+                plan, asked.question().wishes(), asked.question().training().heldClean(), asked.today()));
+        return all.stream().map(wording::of).toList();
+    }
+
+    private static Map<String, Object> day(Plan.Day day) {
+        return Json.object(
+                "day",
+                day.name(),
+                "items",
+                day.items().stream()
+                        .map(i -> Json.object("rung", i.rung().code(), "side", i.side()))
+                        .toList());
     }
 
     private Map<String, Object> item(PlanItem i) {
         Dial dial = i.rung().movement().dial();
         boolean ranged = i.rung().hasRange() && i.point() != null;
-        boolean leg = ranged && !dial.ofTheArm();
         return Json.object(
                 "rung",
                 i.rung().code(),
                 "side",
                 i.side(),
+                "role",
+                i.role(),
+                "position",
+                i.position(),
                 "dose",
                 ProgressOp.doseJson(i.dose()),
                 "range",
                 i.range(),
                 "angleDeg",
-                ranged ? Json.rounded(Objects.requireNonNull(i.point()).angleDeg()) : null,
+                ranged && dial.unit() == Dial.Unit.DEG
+                        ? Json.rounded(Objects.requireNonNull(i.point()).value())
+                        : null,
                 "heelHeightCm",
-                leg ? Json.rounded(Objects.requireNonNull(i.point()).heightCm()) : null,
+                ranged && dial.ofTheLeg()
+                        ? Json.rounded(Objects.requireNonNull(i.point()).heightCm())
+                        : null,
+                "rangeText",
+                ranged ? wording.range(dial, Objects.requireNonNull(i.point())) : null,
+                "loadIndex",
+                i.point() == null ? null : Json.rounded(i.point().load().loadIndex()),
+                "holdIndex",
+                i.point() == null ? null : Json.rounded(i.point().held().loadIndex()),
                 "minutes",
                 Json.rounded(i.seconds() / SECONDS_PER_MINUTE),
                 "why",
@@ -86,11 +130,22 @@ final class PlanOp implements Operation {
     }
 
     private String why(PlanItem i) {
-        String why = wording.of(i.why());
-        return i.standInFor() == null
-                ? why
-                : why + " "
-                        + wording.of(Reason.of("why.standsInFor", i.standInFor().code()));
+        List<String> why = new ArrayList<>();
+        why.add(wording.of(i.why()));
+        if (i.standInFor() != null) {
+            why.add(wording.of(Reason.of("why.standsInFor", i.standInFor().name())));
+        }
+        if (i.opened() != null) {
+            why.add(wording.of(i.opened()));
+        }
+        if (i.support() != null) {
+            why.add(wording.of(Reason.of("why.support", i.support())));
+        }
+        return String.join(" ", why);
+    }
+
+    private Map<String, Object> leftOut(Plan.LeftOut l) {
+        return Json.object("strand", l.strand(), "rung", l.items().get(0).rung().code(), "reason", wording.of(l.why()));
     }
 
     private Map<String, Object> notOpen(Plan.NotOpen n) {
@@ -104,7 +159,7 @@ final class PlanOp implements Operation {
                 "strand",
                 n.strand(),
                 "rung",
-                n.rung(),
+                n.rung().code(),
                 "waitingFor",
                 n.waiting().stream().map(w -> wording.of(w.reason())).collect(Collectors.joining("; ")),
                 "opensOn",

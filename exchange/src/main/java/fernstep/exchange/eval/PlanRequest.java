@@ -2,17 +2,25 @@ package fernstep.exchange.eval;
 
 import fernstep.core.approach.Stances;
 import fernstep.core.body.Body;
+import fernstep.core.body.Capacity;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
+import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.DoseRules;
+import fernstep.core.plan.Goal;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.RungGates;
+import fernstep.core.plan.Training;
+import fernstep.core.plan.Wishes;
+import fernstep.core.progress.SessionResult;
+import fernstep.core.progress.TrainingWeeks;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
@@ -21,6 +29,7 @@ import fernstep.exchange.casefile.ClientReader;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
@@ -28,6 +37,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The question for a plan, which a forecast asks too.
@@ -35,8 +46,15 @@ import java.util.Set;
  * @param cleared for exercise today
  */
 record PlanRequest(
-        Plan.Question question, ClientFacts facts, LocalDate today, Set<DayOfWeek> blocked, boolean cleared) {
+        Plan.Question question,
+        ClientFacts facts,
+        LocalDate today,
+        Set<DayOfWeek> blocked,
+        boolean cleared,
+        List<SessionResult> results) {
     private static final Set<Answer> FLOOR = EnumSet.of(Answer.LEAK_EFFORT, Answer.HEAVINESS);
+    private static final Set<SignCode> FLOOR_SIGNS = EnumSet.of(SignCode.LEAK, SignCode.HEAVY);
+    private static final int SYMPTOM_DAYS = 28;
     private static final double DAYS_PER_WEEK = 7.0;
 
     /** Weekdays as requests write them. */
@@ -54,6 +72,9 @@ record PlanRequest(
         }
     }
 
+    /** One line of the log. */
+    private record Logged(Rung rung, @Nullable Side side, SessionResult result) {}
+
     /** Reads its own fields and leaves the others to the operation. */
     static PlanRequest read(CaseObject request, Catalogue catalogue) {
         LocalDate today = request.date("today");
@@ -64,40 +85,116 @@ record PlanRequest(
         boolean widthsRead = checks.map(c -> !c.objects("readings").isEmpty()).orElse(false);
         LocalDate lastCheck = request.optionalDate("lastSeparationCheck").orElse(widthsRead ? today : null);
         Findings findings = checks.map(PlanRequest::findings).orElse(Findings.NONE);
-        int minutes = request.whole("minutesPerDay", Range.MINUTES_PER_DAY);
-        int days = request.optionalWhole("daysPerWeek", Range.DAYS_PER_WEEK).orElse(7);
         Set<DayOfWeek> blocked = EnumSet.noneOf(DayOfWeek.class);
         request.codes("blockedDays", Weekday.class).forEach(w -> blocked.add(w.day()));
         if (blocked.size() == DayOfWeek.values().length) {
             throw request.problem("blockedDays", "one day of the week must be left", "at most six days");
         }
+        Wishes wishes = new Wishes(
+                stances,
+                request.whole("minutesPerDay", Range.MINUTES_PER_DAY),
+                request.optionalWhole("daysPerWeek", Range.DAYS_PER_WEEK).orElse((int) DAYS_PER_WEEK),
+                blocked,
+                request.optionalWhole("size", Range.SIZE).orElse(null),
+                request.optionalCode("goal", Goal.class).orElse(null),
+                List.of());
         Body body = Body.of(facts.massKg(), facts.heightCm());
-        Body today1 = facts.gestationDays(today)
+        Body bodyToday = facts.gestationDays(today)
                 .map(d -> body.pregnant(d / DAYS_PER_WEEK))
                 .orElse(body);
         List<Place> places =
                 request.objects("places").stream().map(p -> place(p, catalogue)).toList();
+        List<Logged> log = request.objects("log").stream()
+                .map(l -> logged(l, catalogue, today))
+                .toList();
+        boolean told = answers.stream().anyMatch(FLOOR::contains) || floorSymptoms(log, today);
+        List<SessionResult> results = log.stream().map(Logged::result).toList();
+        int planned = Math.min(wishes.daysAtMost(), DoseRules.daysPerWeek(stances.dose()));
+        int cleanWeeks =
+                request.optionalWhole("cleanWeeks", Range.WEEKS).orElse(TrainingWeeks.clean(results, planned, today));
+        List<Place> standing = withLogged(places, log, catalogue, stances, bodyToday, findings);
+        Training training = new Training(
+                standing,
+                log.stream().map(PlanRequest::trained).toList(),
+                new RungGates.History(cleanWeeks, Map.of()),
+                heldClean(log, standing, bodyToday),
+                told,
+                today);
+        Screening screening = Screening.of(
+                Screening.Question.of(facts, answers, stances, today).withLastCheck(lastCheck));
         Plan.Question question = new Plan.Question(
-                catalogue,
-                Screening.of(
-                        Screening.Question.of(facts, answers, stances, today).withLastCheck(lastCheck)),
-                facts.pregnant(),
-                stances,
-                findings,
-                today1,
-                places,
-                minutes,
-                days,
-                DayOfWeek.values().length - blocked.size(),
-                answers.stream().anyMatch(FLOOR::contains),
-                history(request),
-                List.of());
-        return new PlanRequest(question, facts, today, blocked, facts.mayExercise(today));
+                catalogue, new Plan.Her(screening, facts.pregnant(), findings, bodyToday), training, wishes);
+        return new PlanRequest(question, facts, today, blocked, facts.mayExercise(today), results);
     }
 
-    private static RungGates.History history(CaseObject request) {
-        return new RungGates.History(
-                request.optionalWhole("cleanWeeks", Range.WEEKS).orElse(0), Map.of());
+    private static Logged logged(CaseObject l, Catalogue catalogue, LocalDate today) {
+        Rung rung = RungReader.read(l, "rung", catalogue);
+        Side side = l.optionalCode("side", Side.class).orElse(null);
+        return new Logged(rung, side, ProgressOp.result(l, today));
+    }
+
+    private static Training.Trained trained(Logged l) {
+        return new Training.Trained(
+                l.rung().strand(),
+                l.rung().code(),
+                l.side(),
+                l.result().date(),
+                l.result().kind() == SessionResult.Kind.CLEAN,
+                Set.of());
+    }
+
+    private static boolean floorSymptoms(List<Logged> log, LocalDate today) {
+        return log.stream()
+                .filter(l -> l.result().date().isAfter(today.minusDays(SYMPTOM_DAYS)))
+                .flatMap(l -> l.result().nextDay() == null ? Stream.empty() : l.result().nextDay().stream())
+                .anyMatch(s -> FLOOR_SIGNS.contains(s.code()));
+    }
+
+    /** Where nothing says where she stands, the newest line of the log of a strand and side does. */
+    private static List<Place> withLogged(
+            List<Place> places, List<Logged> log, Catalogue catalogue, Stances stances, Body body, Findings findings) {
+        List<Place> all = new ArrayList<>(places);
+        log.stream()
+                .sorted(Comparator.comparing((Logged l) -> l.result().date()).reversed())
+                .filter(l -> all.stream()
+                        .noneMatch(p -> p.strand() == l.rung().strand()
+                                && (p.side() == l.side() || p.side() == null || l.side() == null)))
+                .forEach(l -> {
+                    boolean back = l.result().kind().compareTo(SessionResult.Kind.STEPPED_BACK) >= 0;
+                    Rung on = back ? catalogue.previous(l.rung()).orElse(l.rung()) : l.rung();
+                    double range = catalogue
+                            .previous(on)
+                            .filter(b -> b.family() != null)
+                            .map(b -> Plan.firstRange(on, body, b.indexAt(1, body)))
+                            .orElse(on.hasRange() ? 0.0 : 1.0);
+                    all.add(new Place(
+                            on.strand(),
+                            on.perSide() ? l.side() : null,
+                            on.code(),
+                            Plan.firstDose(on, stances.dose(), findings, l.side()),
+                            range,
+                            Reason.of("why.progress")));
+                });
+        return all;
+    }
+
+    private static List<Capacity.Clean> heldClean(List<Logged> log, List<Place> places, Body body) {
+        return log.stream()
+                .filter(l -> l.rung().family() != null && l.result().kind() == SessionResult.Kind.CLEAN)
+                .map(l -> {
+                    double range = places.stream()
+                            .filter(p -> p.rung().equals(l.rung().code()) && p.side() == l.side())
+                            .mapToDouble(Place::range)
+                            .findFirst()
+                            .orElse(1);
+                    return new Capacity.Clean(
+                            l.result().date(),
+                            l.rung().family(),
+                            l.side(),
+                            l.rung().indexAt(range, body),
+                            null);
+                })
+                .toList();
     }
 
     private static Place place(CaseObject p, Catalogue catalogue) {
@@ -129,9 +226,28 @@ record PlanRequest(
                 c.optionalCode("scoop", Findings.Scoop.class).orElse(null),
                 kept,
                 kept,
-                c.optionalWhole("hoverS", Range.HOLD_S).orElse(null));
+                c.optionalWhole("hoverS", Range.HOLD_S).orElse(null),
+                new Findings.Shown(
+                        holds(c),
+                        c.optionalNumber("tiltDeg", Range.TILT_DEG).orElse(null),
+                        c.optionalFlag("ribFlare").orElse(null),
+                        c.optionalCode("floorLift", Observed.FloorLift.class).orElse(null),
+                        c.optionalCode("letGo", Observed.LetGo.class).orElse(null),
+                        c.optionalFlag("bellyDrops").orElse(null)));
         c.nothingElse();
         return findings;
+    }
+
+    private static Map<Side, Double> holds(CaseObject c) {
+        Map<Side, Double> bySide = new EnumMap<>(Side.class);
+        c.optionalObject("longestHoldS").ifPresent(o -> {
+            for (Side side : Side.values()) {
+                o.optionalNumber(side.name().toLowerCase(Locale.ROOT), Range.HOLD_S)
+                        .ifPresent(v -> bySide.put(side, v));
+            }
+            o.nothingElse();
+        });
+        return bySide;
     }
 
     private static Map<Side, Integer> sides(CaseObject c, String field, Range range) {

@@ -87,7 +87,14 @@ final class ProgressOp implements Operation {
                 recheckDue,
                 widened,
                 askFirst,
-                new RungGates.Known(screening, pregnant, findings, done))));
+                new RungGates.Known(
+                        catalogue.get(),
+                        screening,
+                        pregnant,
+                        findings,
+                        stances.doming(),
+                        done,
+                        RungGates.History.NONE))));
     }
 
     private static Findings findings(CaseObject request) {
@@ -104,8 +111,8 @@ final class ProgressOp implements Operation {
         Dose dose = new Dose(
                 d.optionalWhole("sets", Range.SETS).orElse(1),
                 d.optionalWhole("reps", Range.REPS).orElse(null),
-                d.optionalWhole("holdS", Range.HOLD_S).orElse(null),
-                d.optionalWhole("breaths", Range.BREATHS).orElse(null),
+                d.optionalWhole("holdS", Range.DOSE_HOLD_S).orElse(null),
+                d.optionalWhole("breaths", Range.DOSE_BREATHS).orElse(null),
                 d.optionalWhole("perDay", Range.PER_DAY).orElse(1),
                 d.optionalWhole("daysPerWeek", Range.DAYS_PER_WEEK).orElse(3));
         d.nothingElse();
@@ -135,7 +142,7 @@ final class ProgressOp implements Operation {
         return Optional.of(new Span(ends.get(0).intValue(), ends.get(1).intValue()));
     }
 
-    private static SessionResult result(CaseObject l, LocalDate today) {
+    static SessionResult result(CaseObject l, LocalDate today) {
         LocalDate date = l.date("date");
         if (date.isAfter(today)) {
             throw l.problem("date", "a session cannot lie in the future", "up to " + today);

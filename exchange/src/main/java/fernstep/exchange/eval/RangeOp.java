@@ -1,6 +1,7 @@
 package fernstep.exchange.eval;
 
 import fernstep.core.body.Body;
+import fernstep.core.body.Dial;
 import fernstep.core.body.RangePoint;
 import fernstep.core.body.RangeSolver;
 import fernstep.core.catalogue.Catalogue;
@@ -33,16 +34,18 @@ final class RangeOp implements Operation {
         RangeSolver.Answer answer = RangeSolver.solve(rung.movement(), body, ceiling);
         if (answer instanceof RangeSolver.Answer.Reached reached) {
             RangePoint p = reached.point();
-            boolean arm = rung.movement().dial().ofTheArm();
+            Dial dial = rung.movement().dial();
             return Json.object(
                     "range",
                     Numbers.rounded(p.range(), 3),
                     "angleDeg",
-                    Numbers.rounded(p.angleDeg(), 1),
-                    arm ? "handHeightCm" : "heelHeightCm",
+                    dial.unit() == Dial.Unit.DEG ? Numbers.rounded(p.value(), 1) : null,
+                    dial.ofTheArm() || dial == Dial.SURFACE ? "handHeightCm" : "heelHeightCm",
                     Json.rounded(p.heightCm()),
                     "loadIndex",
-                    Json.rounded(p.load().loadIndex()));
+                    Json.rounded(p.load().loadIndex()),
+                    "holdIndex",
+                    Json.rounded(p.held().loadIndex()));
         }
         RangeSolver.Answer.NotReachable not = (RangeSolver.Answer.NotReachable) answer;
         return Json.object("reachable", false, "easiestIndex", Json.rounded(not.easiestIndex()));

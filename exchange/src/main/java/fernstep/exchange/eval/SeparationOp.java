@@ -1,6 +1,7 @@
 package fernstep.exchange.eval;
 
 import fernstep.core.approach.Stances.GapReading;
+import fernstep.core.findings.Findings;
 import fernstep.core.measure.Range;
 import fernstep.core.screening.Stage;
 import fernstep.core.separation.Condition;
@@ -20,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** {@code op: "separation"}: widths, error, change, verdict and area. */
 final class SeparationOp implements Operation {
@@ -32,10 +34,12 @@ final class SeparationOp implements Operation {
 
     @Override
     public Map<String, Object> answer(CaseObject request) {
-        Examiner examiner = examiner(request, "calibrationMm", "semMm");
-        Examiner examinerBefore = request.has("previousCalibrationMm") || request.has("previousSemMm")
-                ? examiner(request, "previousCalibrationMm", "previousSemMm")
-                : examiner;
+        boolean others = request.has("previousCalibrationMm") || request.has("previousSemMm");
+        Examiner examiner = examiner(request, others ? "now" : null, "calibrationMm", "semMm");
+        Examiner examinerBefore =
+                others ? examiner(request, "then", "previousCalibrationMm", "previousSemMm") : examiner;
+        boolean firmRidge =
+                request.optionalCode("doming", Findings.Doming.class).orElse(null) == Findings.Doming.FIRM;
         GapReading stance = request.code("gapStance", GapReading.class);
         Stage.ForWidth stage = request.code("stage", Stage.ForWidth.class);
         Separation.Check now = check(request, "readings", examiner);
@@ -45,10 +49,11 @@ final class SeparationOp implements Operation {
         }
         Separation.Check before = request.has("previous") ? check(request, "previous", examinerBefore) : null;
         request.nothingElse();
-        return asJson(request.checked("readings", () -> Separation.of(now, before, stance, stage)));
+        return asJson(request.checked("readings", () -> Separation.of(now, before, stance, stage, firmRidge)));
     }
 
-    private static Examiner examiner(CaseObject request, String calibrationField, String semField) {
+    private static Examiner examiner(
+            CaseObject request, @Nullable String id, String calibrationField, String semField) {
         FingerCalibration calibration = request.has(calibrationField)
                 ? request.checked(
                         calibrationField,
@@ -62,7 +67,7 @@ final class SeparationOp implements Operation {
             }
             s.nothingElse();
         });
-        return new Examiner(calibration, own);
+        return new Examiner(id, calibration, own, Map.of());
     }
 
     private static Separation.Check check(CaseObject request, String field, Examiner examiner) {
@@ -96,7 +101,24 @@ final class SeparationOp implements Operation {
                 "sites",
                 s.sites().stream().map(this::site).toList(),
                 "areaMm2",
-                area);
+                area,
+                "areaChange",
+                areaChanges(s));
+    }
+
+    private static Map<String, Object> areaChanges(Separation s) {
+        Map<String, Object> changes = new LinkedHashMap<>();
+        s.areaChanges()
+                .forEach((condition, c) -> changes.put(
+                        condition.name(),
+                        Json.object(
+                                "changeMm2",
+                                Json.rounded(c.mm2()),
+                                "smallestRealChangeMm2",
+                                Json.rounded(c.smallestRealMm2()),
+                                "change",
+                                c.kind())));
+        return changes;
     }
 
     private static Map<String, Object> width(Width w) {
@@ -115,6 +137,7 @@ final class SeparationOp implements Operation {
             json.put("changeMm", Json.rounded(w.change().mm()));
             json.put("smallestRealChangeMm", Json.rounded(w.change().smallestRealMm()));
             json.put("change", w.change().kind());
+            json.put("confirmed", w.change().confirmed());
         }
         return json;
     }

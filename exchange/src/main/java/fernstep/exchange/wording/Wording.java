@@ -2,8 +2,10 @@ package fernstep.exchange.wording;
 
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.Stances;
+import fernstep.core.body.Dial;
 import fernstep.core.body.LoadFamily;
 import fernstep.core.body.Position;
+import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.client.Clearance;
@@ -13,6 +15,7 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.Goal;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Outcome;
@@ -22,6 +25,7 @@ import fernstep.core.separation.Width;
 import java.text.MessageFormat;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.ResourceBundle;
@@ -48,6 +52,7 @@ public final class Wording {
             Map.entry(Stances.DoseStance.class, "dose."),
             Map.entry(Approach.class, "approach."),
             Map.entry(SignCode.class, "sign."),
+            Map.entry(Goal.class, "goal."),
             Map.entry(Strand.class, "strand."),
             Map.entry(Side.class, "side."));
 
@@ -65,7 +70,32 @@ public final class Wording {
     }
 
     public String of(Reason reason) {
+        if (reason.key().equals(Reason.LIST)) {
+            return list(reason.facts().stream()
+                    .map(this::readable)
+                    .map(String::valueOf)
+                    .toList());
+        }
         return text(reason.key(), reason.facts().toArray());
+    }
+
+    private String list(List<String> parts) {
+        if (parts.size() < 2) {
+            return String.join("", parts);
+        }
+        String first = String.join(", ", parts.subList(0, parts.size() - 1));
+        return text("list.and", first, parts.get(parts.size() - 1));
+    }
+
+    /** How far, in the one phrase a practitioner would use: "hip 41°, heel 44 cm". */
+    public String range(Dial dial, RangePoint p) {
+        String value = Numbers.plain(Math.round(p.value()));
+        String own = text("range." + dial, dial == Dial.WEIGHT ? Numbers.plain(Numbers.rounded(p.value(), 1)) : value);
+        boolean heel = dial.ofTheLeg() && Math.round(p.heightCm()) > 0;
+        boolean hand = dial.ofTheArm();
+        return heel || hand
+                ? text(heel ? "range.withHeel" : "range.withHand", own, Numbers.plain(Math.round(p.heightCm())))
+                : own;
     }
 
     public String of(Enum<?> code) {
