@@ -73,7 +73,7 @@ document.addEventListener('alpine:init', () => {
       const slider = this.$root.querySelector('.form-range');
       if (slider) { slider.value = String(Math.round(1000 * this.at)); }
       const angle = this.$root.querySelector('#angle');
-      if (angle) { angle.value = String(Math.round(this.value(1))); }
+      if (angle) { angle.value = this.value(1).toFixed(Number(this.$root.dataset.decimals)); }
       const svg = this.figure();
       if (svg) { window.fernFigure.show(svg, this.at); }
       const marker = this.$root.querySelector('[data-marker]');

@@ -15,10 +15,11 @@
     const focused = document.activeElement?.getAttribute('aria-label');
     const open = openDetails();
     try {
-      const answer = await fern.post(desk.querySelector('form').action, { change: value });
+      const answer = await fern.post(desk.querySelector('form').action, { change: value, day: desk.querySelector('[name=day]').value });
       if (answer.redirected || answer.status === 401 || answer.status === 403) { window.location.reload(); return; }
       if (!answer.ok) { throw new Error('refused'); }
       desk.innerHTML = await answer.text();
+      runsTheDayShown();
       reopen(open);
       if (focused) { desk.querySelector(`[aria-label="${CSS.escape(focused)}"]`)?.focus(); }
     } catch (lost) {
@@ -29,6 +30,16 @@
       desk.prepend(note);
     } finally {
       desk.removeAttribute('aria-busy');
+    }
+  }
+
+  /** The button on top stands outside the desk: after a change there may be two sessions where one was, or one. */
+  function runsTheDayShown() {
+    const day = desk.querySelector('[name=day]');
+    const run = document.getElementById('run');
+    if (run) {
+      run.textContent = day.dataset.run;
+      document.getElementById('runDay').value = day.value;
     }
   }
 

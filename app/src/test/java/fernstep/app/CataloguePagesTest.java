@@ -52,6 +52,7 @@ class CataloguePagesTest {
         page.keyboard().press("Home");
         assertThat(page.locator("strong", new Page.LocatorOptions().setHasText("range 0 %")))
                 .isVisible();
+        figure.evaluate("e => e.scrollIntoView({block: 'center', behavior: 'instant'})");
         BoundingBox box = figure.boundingBox();
         page.mouse().move(box.x + box.width * 0.6, box.y + box.height * 0.4);
         page.mouse().down();

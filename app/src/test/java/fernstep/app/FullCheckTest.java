@@ -148,7 +148,7 @@ class FullCheckTest {
         for (String value : last) {
             keys.type(value.substring(0, 1));
         }
-        assertThat(page.locator("#results")).containsText("no real change (a real change is more than 11.1 mm)");
+        assertThat(page.locator("#results")).containsText("no real change (a real change is more than 12.6 mm)");
         keys.saved();
         visitor.open(page.url().replaceAll("http://[^/]+", "") + "/moving");
         page.locator("#TOLERANCE_BREATHS").focus();

@@ -66,7 +66,7 @@ public final class Screenshots {
         saved();
         whole("check-side");
         page.click("text=On to the plan");
-        page.click("text=Use this plan and run it");
+        page.click("text=Use this plan and run");
         page.waitForSelector(".count .n");
         while (page.locator(".runner .side:text-is('left')").count() == 0) {
             String code = page.locator(".runner .code").textContent();

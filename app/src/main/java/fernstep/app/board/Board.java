@@ -2,6 +2,7 @@ package fernstep.app.board;
 
 import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
+import fernstep.app.check.FindingValues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.progress.HoldRow;
@@ -24,14 +25,18 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 
 /** Works out the board's rows from what is on file, for as many clients at once as are asked for. */
 @Service
 class Board {
+    private static final Logger LOG = LoggerFactory.getLogger(Board.class);
     private static final int LOG_LOOKS_BACK_DAYS = 90;
     private static final int WEEK = 7;
 
@@ -67,9 +72,12 @@ class Board {
             Sprig sprig,
             String searched) {}
 
-    /** One thing that waits. */
-    record Tag(Attention.Kind kind, String text) {
+    /** One thing that waits; no kind where it could not be worked out. */
+    record Tag(Attention.@Nullable Kind kind, String text) {
         public String tone() {
+            if (kind == null) {
+                return "tag-stop";
+            }
             return switch (kind) {
                 case EMERGENCY, ASK_FIRST, REFER, NEXT_DAY -> "tag-stop";
                 case READY -> "tag-open";
@@ -95,7 +103,7 @@ class Board {
                 mapper.lastRises(ids).stream()
                         .collect(Collectors.toMap(BoardMapper.LastRise::clientId, BoardMapper.LastRise::day)));
         List<ClientFile> files = ids == null ? clients.all() : clients.files(ids);
-        return files.parallelStream().map(c -> row(c, loaded, day)).toList();
+        return files.parallelStream().map(c -> rowOrWhyNot(c, loaded, day)).toList();
     }
 
     private record Loaded(
@@ -108,6 +116,26 @@ class Board {
             Map<Long, List<ResultRow>> results,
             Map<Long, List<BoardMapper.LatestFinding>> findings,
             Map<Long, LocalDate> lastRises) {}
+
+    /** One client who cannot be worked out says so, with an id that stands in the log; the others stay. */
+    private Row rowOrWhyNot(ClientFile client, Loaded loaded, LocalDate day) {
+        try {
+            return row(client, loaded, day);
+        } catch (RuntimeException e) {
+            String id = UUID.randomUUID().toString().substring(0, 8);
+            LOG.error("error {} client {} could not be worked out for the board", id, client.id(), e);
+            return new Row(
+                    client.id(),
+                    client.name(),
+                    "",
+                    List.of(new Tag(null, words.text("board.notWorkedOut", id))),
+                    0,
+                    null,
+                    null,
+                    Sprig.of(List.of()),
+                    client.name().toLowerCase(Locale.ROOT));
+        }
+    }
 
     private Row row(ClientFile client, Loaded loaded, LocalDate day) {
         long id = client.id();
@@ -168,7 +196,8 @@ class Board {
     private static Findings findings(Loaded loaded, long id) {
         Map<String, String> values = new HashMap<>();
         for (BoardMapper.LatestFinding f : loaded.findings().getOrDefault(id, List.of())) {
-            values.put(CheckSheet.key(f.name(), f.side()), f.findingValue());
+            FindingValues.readable(f.name(), f.findingValue(), "client " + id)
+                    .ifPresent(v -> values.put(CheckSheet.key(f.name(), f.side()), v));
         }
         return Checks.findings(values);
     }

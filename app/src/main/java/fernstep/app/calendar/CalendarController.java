@@ -6,7 +6,7 @@ import fernstep.app.plan.Plans;
 import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.support.Today;
-import fernstep.core.forecast.Goal;
+import fernstep.core.plan.Goal;
 import fernstep.core.schedule.SessionCalendar;
 import java.time.Clock;
 import java.time.DayOfWeek;

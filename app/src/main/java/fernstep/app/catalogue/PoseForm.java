@@ -57,8 +57,8 @@ record PoseForm(String posture, Map<String, String> values) {
     /** @throws ImpossiblePose for an angle no joint has */
     Pose pose(Pose from) {
         TrunkPose t = from.trunk();
-        return from.withTrunk(
-                        new TrunkPose(deg("pitch", t.pitchDeg()), t.spineDeg(), t.neckDeg(), t.pelvisDeg(), t.on()))
+        return from.withTrunk(new TrunkPose(
+                        deg("pitch", t.pitchDeg()), t.spineDeg(), t.neckDeg(), t.pelvisDeg(), t.on(), t.cushionShare()))
                 .withLegs(leg("working", from.left()), leg("other", from.right()))
                 .withArms(arm("working", from.leftArm()), arm("other", from.rightArm()));
     }
@@ -66,7 +66,7 @@ record PoseForm(String posture, Map<String, String> values) {
     private LegPose leg(String which, LegPose from) {
         LegContact on =
                 LegContact.valueOf(values.getOrDefault(which + "On", from.on().name()));
-        double share = on == from.on() ? from.floorShare() : on == LegContact.FOOT ? 1 : 0;
+        double share = on == from.on() ? from.floorShare() : on.onSole() ? 1 : 0;
         return new LegPose(
                 deg(which + "Hip", from.hipDeg()),
                 deg(which + "Knee", from.kneeDeg()),
@@ -83,7 +83,8 @@ record PoseForm(String posture, Map<String, String> values) {
                 from.outDeg(),
                 ArmContact.valueOf(
                         values.getOrDefault(which + "ArmOn", from.on().name())),
-                from.heldKg());
+                from.heldKg(),
+                from.surfaceShare());
     }
 
     double deg(String field, double otherwise) {

@@ -69,13 +69,11 @@ record RungView(
         RangeSolver.Answer answer = RangeSolver.solve(rung.movement(), body, ceiling);
         if (answer instanceof RangeSolver.Answer.Reached reached) {
             RangePoint p = reached.point();
-            return new Mark(
-                    label,
-                    p.range(),
-                    words.text("range.solved", words.number(p.angleDeg(), 0), words.number(p.heightCm(), 0)));
+            return new Mark(label, p.range(), words.range(rung.movement().dial(), p));
         }
         RangeSolver.Answer.NotReachable not = (RangeSolver.Answer.NotReachable) answer;
-        return new Mark(label, null, words.text("range.notReachable", words.number(not.easiestIndex(), 1)));
+        return new Mark(
+                label, null, words.text("range.notReachable", Math.round(100 * (not.easiestIndex() / ceiling - 1))));
     }
 
     public boolean hasDial() {
@@ -92,7 +90,7 @@ record RungView(
                             Locale.ROOT,
                             "%.3f %.1f %.1f %.2f %.1f %.1f %.1f %.1f %.1f",
                             p.range(),
-                            p.angleDeg(),
+                            p.value(),
                             p.heightCm(),
                             p.load().loadIndex(),
                             p.load().bendingNm(),

@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param gatesX where a dated gate opens
  * @param slopeMmPerWeek Theil–Sen; null below four visits
+ * @param interval where the slope lies with 95 %; null below five visits
  */
 public record TrendChart(
         double siteCm,
@@ -30,7 +31,8 @@ public record TrendChart(
         List<Double> gatesX,
         List<Tick> ticks,
         String line,
-        @Nullable Double slopeMmPerWeek) {
+        @Nullable Double slopeMmPerWeek,
+        TheilSen.@Nullable Interval interval) {
     static final int WIDTH = 560;
     static final int HEIGHT = 200;
     private static final int LEFT = 40;
@@ -111,14 +113,28 @@ public record TrendChart(
                 .append(d.x())
                 .append(' ')
                 .append(d.y()));
-        Double slope = TheilSen.slope(readings.stream()
-                        .map(r -> new TheilSen.Point(
-                                ChronoUnit.DAYS.between(start, r.day()) / DAYS_PER_WEEK,
-                                r.width().mm()))
-                        .toList())
-                .orElse(null);
+        List<TheilSen.Point> points = readings.stream()
+                .map(r -> new TheilSen.Point(
+                        ChronoUnit.DAYS.between(start, r.day()) / DAYS_PER_WEEK,
+                        r.width().mm()))
+                .toList();
         return new TrendChart(
-                siteCm, condition, dots, bandTop, bandBottom - bandTop, marks, gatesX, ticks, line.toString(), slope);
+                siteCm,
+                condition,
+                dots,
+                bandTop,
+                bandBottom - bandTop,
+                marks,
+                gatesX,
+                ticks,
+                line.toString(),
+                TheilSen.slope(points).orElse(null),
+                TheilSen.interval(points).orElse(null));
+    }
+
+    /** Five visits whose slope may as well be zero tell no trend. */
+    public boolean noTrend() {
+        return interval != null && interval.holdsZero();
     }
 
     private static Dot dot(Reading r, LocalDate start, long span, double topMm) {

@@ -70,8 +70,7 @@ class CheckController {
             try {
                 ReadingRow row = new ReadingRow(
                         id, siteCm, condition, method, values.strip(), depthMm, depthCode, feel, me.staffId());
-                row.asReading();
-                mapper.putReading(row);
+                mapper.putReading(row.canonical());
             } catch (IllegalArgumentException e) {
                 problem = e instanceof NumberFormatException
                         ? "Needs numbers, such as 2.5 or, repeated, 2.5 3"
@@ -98,9 +97,10 @@ class CheckController {
         if (problem == null && value.isBlank()) {
             mapper.removeFinding(id, name, side);
         } else if (problem == null) {
-            problem = name.problem(value).orElse(null);
-            if (problem == null) {
-                mapper.putFinding(new FindingRow(id, name, side, value));
+            FindingField.Typed typed = name.typed(value);
+            problem = typed.problem();
+            if (typed.canonical() != null) {
+                mapper.putFinding(new FindingRow(id, name, side, typed.canonical()));
             }
         }
         return page(visit, model, problem, posture, "check/check :: results");

@@ -185,10 +185,7 @@ public record CheckSheet(
 
     /** A real widening at rest against the check before: nothing rises while it stands. */
     public boolean widenedAtRest() {
-        return separation.widths().stream()
-                .anyMatch(w -> w.reading().condition() == Condition.REST
-                        && w.change() != null
-                        && w.change().kind() == Width.Kind.WIDER);
+        return separation.widenedAtRest();
     }
 
     /** What today's findings mean for what may follow. */

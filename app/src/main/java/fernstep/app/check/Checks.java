@@ -4,6 +4,7 @@ import fernstep.app.ask.Visit;
 import fernstep.app.ask.VisitRow;
 import fernstep.app.client.ClientFile;
 import fernstep.app.security.Examiners;
+import fernstep.core.findings.Alignment;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.FloatTest;
 import fernstep.core.findings.Observed;
@@ -16,7 +17,6 @@ import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -42,8 +42,8 @@ public class Checks {
                         visit.client().id(), visit.row().heldOn())
                 .map(mapper::readings)
                 .orElse(List.of());
-        Map<String, String> today = byKey(mapper.findings(visit.id()));
-        Map<String, String> earlier = byKey(
+        Map<String, String> today = FindingValues.byKey(mapper.findings(visit.id()));
+        Map<String, String> earlier = FindingValues.byKey(
                 mapper.latestFindings(visit.client().id(), visit.row().heldOn().minusDays(1)));
         return sheet(visit.client(), visit.row().heldOn(), now, before, today, earlier, mapper.skips(visit.id()));
     }
@@ -60,16 +60,25 @@ public class Checks {
         return new CheckSheet(
                 now,
                 before,
-                separation(client, day, check(now), checkBefore),
-                checkBefore == null ? null : separation(client, day, checkBefore, null),
+                separation(client, day, check(now), checkBefore, firmRidge(today)),
+                checkBefore == null ? null : separation(client, day, checkBefore, null, firmRidge(earlier)),
                 today,
                 earlier,
                 skips);
     }
 
     private static Separation separation(
-            ClientFile client, LocalDate day, Separation.Check now, Separation.@Nullable Check before) {
-        return Separation.of(now, before, client.stances().gapReading(), Stage.forWidth(client.facts(), day));
+            ClientFile client,
+            LocalDate day,
+            Separation.Check now,
+            Separation.@Nullable Check before,
+            boolean firmRidge) {
+        return Separation.of(
+                now, before, client.stances().gapReading(), Stage.forWidth(client.facts(), day), firmRidge);
+    }
+
+    private static boolean firmRidge(Map<String, String> values) {
+        return Findings.Doming.FIRM.name().equals(values.get(CheckSheet.key(FindingField.DOMING, "")));
     }
 
     /** The newest separation check up to a day, with the one before it beside; empty without any. */
@@ -84,7 +93,7 @@ public class Checks {
 
     /** The newest value of every finding up to a day: what the plan is made from. */
     public Findings findings(long clientId, LocalDate upTo) {
-        return findings(byKey(mapper.latestFindings(clientId, upTo)));
+        return findings(FindingValues.byKey(mapper.latestFindings(clientId, upTo)));
     }
 
     /** One visit's readings and findings, ready to be compared. */
@@ -100,7 +109,10 @@ public class Checks {
     public List<Taken> history(List<VisitRow> visits) {
         return visits.stream()
                 .sorted(Comparator.comparing(VisitRow::heldOn))
-                .map(v -> new Taken(v, check(mapper.readings(v.id())), Measures.found(byKey(mapper.findings(v.id())))))
+                .map(v -> new Taken(
+                        v,
+                        check(mapper.readings(v.id())),
+                        Measures.found(FindingValues.byKey(mapper.findings(v.id())))))
                 .filter(t -> !t.empty())
                 .toList();
     }
@@ -108,7 +120,9 @@ public class Checks {
     /** The later visit compared with the earlier one. */
     public ChangeReport changes(ClientFile client, Taken before, Taken now) {
         return ChangeReport.of(
-                separation(client, now.visit().heldOn(), now.check(), before.check()), before.found(), now.found());
+                separation(client, now.visit().heldOn(), now.check(), before.check(), false),
+                before.found(),
+                now.found());
     }
 
     private Separation.Check check(List<ReadingRow> rows) {
@@ -116,12 +130,6 @@ public class Checks {
                 ? Examiner.UNKNOWN
                 : examiners.examiner(rows.get(0).staffId());
         return new Separation.Check(rows.stream().map(ReadingRow::asReading).toList(), examiner);
-    }
-
-    private static Map<String, String> byKey(List<FindingRow> rows) {
-        Map<String, String> map = new HashMap<>();
-        rows.forEach(r -> map.put(CheckSheet.key(r.name(), r.side()), r.findingValue()));
-        return map;
     }
 
     /** From values under their {@link CheckSheet#key}. */
@@ -149,7 +157,29 @@ public class Checks {
                 code(values, FindingField.SCOOP, Findings.Scoop.class),
                 kept(values, FindingField.ROD_ARM),
                 kept(values, FindingField.ROD_LEG),
-                whole(values, FindingField.HOVER_S));
+                whole(values, FindingField.HOVER_S),
+                shown(values));
+    }
+
+    private static Findings.Shown shown(Map<String, String> values) {
+        Map<Side, Double> holds = new EnumMap<>(Side.class);
+        for (Side side : Side.values()) {
+            Optional.ofNullable(values.get(CheckSheet.key(FindingField.SET_HOLD_S, side.name())))
+                    .flatMap(FindingValues::number)
+                    .ifPresent(v -> holds.put(side, v));
+        }
+        String marks = values.get(CheckSheet.key(FindingField.ALIGNMENT_POINTS, ""));
+        Observed.YesNo flare = code(values, FindingField.RIB_FLARE, Observed.YesNo.class);
+        Observed.YesNo drops = code(values, FindingField.BELLY_DROP, Observed.YesNo.class);
+        return new Findings.Shown(
+                holds,
+                marks == null
+                        ? null
+                        : FindingValues.alignment(marks).map(Alignment::tiltDeg).orElse(null),
+                flare == null ? null : flare == Observed.YesNo.YES,
+                code(values, FindingField.PF_LIFT, Observed.FloorLift.class),
+                code(values, FindingField.PF_LET_GO, Observed.LetGo.class),
+                drops == null ? null : drops == Observed.YesNo.YES);
     }
 
     /** The sides on which the rod kept its three contacts. */

@@ -3,6 +3,7 @@ package fernstep.app.check;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.FloatTest;
 import fernstep.core.findings.Observed;
+import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Range;
 import java.util.Arrays;
 import java.util.List;
@@ -50,6 +51,9 @@ public enum FindingField {
     BELLY_DROP(Observed.YesNo.class, false),
     HIP_DROP(Observed.YesNo.class, true),
     HOVER_S(Range.HOLD_S, false);
+
+    /** Digits with at most one comma or point. */
+    private static final String DECIMAL = "-?[0-9]{1,6}([.,][0-9]{1,3})?";
 
     private final List<String> codes;
     private final @Nullable Range range;
@@ -117,27 +121,51 @@ public enum FindingField {
         return List.of(FLOAT_F1, FLOAT_F2, FLOAT_F3, FLOAT_F4, FLOAT_F5);
     }
 
-    /** What is wrong with a value, in words, or nothing. */
-    Optional<String> problem(String value) {
-        if (points > 0) {
-            return Landmarks.problem(value, points);
+    /** A value as typed: its one stored form, or what is wrong with it in words. */
+    record Typed(@Nullable String canonical, @Nullable String problem) {
+        static Typed kept(String canonical) {
+            return new Typed(canonical, null);
         }
-        if (range == null) {
-            return codes.contains(value) ? Optional.empty() : Optional.of("One of " + String.join(", ", codes) + ".");
-        }
-        try {
-            double number = Double.parseDouble(value);
-            range.check(number);
-            boolean whole = range == Range.GIRTH_CM || range == Range.DOME_EXTENT_CM || number == Math.rint(number);
-            return whole ? Optional.empty() : Optional.of(refusal());
-        } catch (NumberFormatException e) {
-            return Optional.of(refusal());
-        } catch (IllegalArgumentException e) {
-            return Optional.of(e.getMessage() + ".");
+
+        static Typed refused(String problem) {
+            return new Typed(null, problem);
         }
     }
 
+    /** Builds the value first: what cannot be built is refused, the rest is stored in one form only. */
+    Typed typed(String text) {
+        String value = text.strip();
+        if (this == ALIGNMENT_POINTS) {
+            return Landmarks.typed(value, points, l -> l.alignment());
+        }
+        if (this == DOME_POINTS) {
+            return Landmarks.typed(value, points, l -> l.profile());
+        }
+        if (range == null) {
+            return codes.contains(value)
+                    ? Typed.kept(value)
+                    : Typed.refused("One of " + String.join(", ", codes) + ".");
+        }
+        if (!value.matches(DECIMAL)) {
+            return Typed.refused(refusal());
+        }
+        double number = Double.parseDouble(value.replace(',', '.'));
+        boolean halves = range == Range.GIRTH_CM || range == Range.DOME_EXTENT_CM;
+        if (!range.holds(number) || (!halves && number != Math.rint(number))) {
+            return Typed.refused(refusal());
+        }
+        return Typed.kept(Numbers.plain(number));
+    }
+
+    /** The stored form of a value, or nothing for one that cannot be built. */
+    Optional<String> canonical(String text) {
+        return Optional.ofNullable(typed(text).canonical());
+    }
+
     private String refusal() {
-        return range == null ? "" : range.label() + " must be a number " + range.allowed() + ".";
+        return range == null
+                ? ""
+                : range.label() + " must be a " + (oneTap() || range == Range.BREATHS ? "whole number " : "number ")
+                        + range.allowed() + ".";
     }
 }

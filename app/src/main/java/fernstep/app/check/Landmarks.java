@@ -1,11 +1,13 @@
 package fernstep.app.check;
 
 import fernstep.core.findings.Alignment;
+import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Point2;
 import fernstep.core.separation.DomingProfile;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * Points dragged on a picture, as stored: {@code scale;x,y;x,y;…}, the scale in mm per picture unit, x to the right and
@@ -17,20 +19,39 @@ record Landmarks(double mmPerUnit, List<Point2> points) {
     private static final double LARGEST_SCALE = 50;
     private static final double LARGEST_COORDINATE = 5000;
 
-    static Optional<String> problem(String text, int count) {
+    /**
+     * Points as dragged, in their stored form; refused where what they stand for cannot be built from them.
+     *
+     * @param built what the points are for: an alignment, a ridge
+     */
+    static FindingField.Typed typed(String text, int count, Function<Landmarks, ?> built) {
+        Landmarks read;
         try {
-            Landmarks read = of(text);
-            boolean outside = read.points().stream()
-                    .anyMatch(p -> Math.abs(p.x()) > LARGEST_COORDINATE || Math.abs(p.y()) > LARGEST_COORDINATE);
-            if (read.points().size() != count || outside) {
-                return Optional.of("Needs " + count + " points on the picture.");
-            }
-            return read.mmPerUnit() > 0 && read.mmPerUnit() <= LARGEST_SCALE
-                    ? Optional.empty()
-                    : Optional.of("The scale must be above 0 and up to 50 mm a unit.");
+            read = of(text);
         } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
-            return Optional.of("Needs a scale and " + count + " points.");
+            return FindingField.Typed.refused("Needs a scale and " + count + " points.");
         }
+        boolean outside = read.points().stream()
+                .anyMatch(p -> !(Math.abs(p.x()) <= LARGEST_COORDINATE && Math.abs(p.y()) <= LARGEST_COORDINATE));
+        if (read.points().size() != count || outside) {
+            return FindingField.Typed.refused("Needs " + count + " points on the picture.");
+        }
+        if (!(read.mmPerUnit() > 0 && read.mmPerUnit() <= LARGEST_SCALE)) {
+            return FindingField.Typed.refused("The scale must be above 0 and up to 50 mm a unit.");
+        }
+        try {
+            built.apply(read);
+        } catch (IllegalArgumentException e) {
+            return FindingField.Typed.refused("Two marks lie on one another: " + e.getMessage() + ".");
+        }
+        return FindingField.Typed.kept(read.text());
+    }
+
+    private String text() {
+        return Numbers.plain(mmPerUnit)
+                + points.stream()
+                        .map(p -> ";" + Numbers.plain(p.x()) + "," + Numbers.plain(p.y()))
+                        .collect(Collectors.joining());
     }
 
     static Landmarks of(String text) {

@@ -1,5 +1,6 @@
 package fernstep.app.check;
 
+import fernstep.core.measure.Numbers;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.Depth;
 import fernstep.core.separation.Feel;
@@ -26,13 +27,36 @@ public record ReadingRow(
         return new Reading(siteCm, conditionCode, method, values(readingValues), depthMm, feel);
     }
 
+    /**
+     * The same in its one stored form.
+     *
+     * @throws IllegalArgumentException where no reading can be built from it
+     */
+    ReadingRow canonical() {
+        return new ReadingRow(
+                visitId,
+                siteCm,
+                conditionCode,
+                method,
+                joined(asReading().values()),
+                depthMm,
+                depthCode,
+                feel,
+                staffId);
+    }
+
     static List<Double> values(String text) {
-        return Arrays.stream(text.strip().split("\\s+"))
-                .map(Double::parseDouble)
-                .toList();
+        return Arrays.stream(text.strip().split("\\s+")).map(ReadingRow::value).toList();
+    }
+
+    private static double value(String text) {
+        if (!text.matches("[0-9]{1,3}([.,][0-9]{1,2})?")) {
+            throw new NumberFormatException(text);
+        }
+        return Double.parseDouble(text.replace(',', '.'));
     }
 
     static String joined(List<Double> values) {
-        return values.stream().map(String::valueOf).collect(Collectors.joining(" "));
+        return values.stream().map(Numbers::plain).collect(Collectors.joining(" "));
     }
 }

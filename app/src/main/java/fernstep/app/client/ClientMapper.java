@@ -2,7 +2,7 @@ package fernstep.app.client;
 
 import fernstep.core.approach.Approach;
 import fernstep.core.client.Restriction;
-import fernstep.core.forecast.Goal;
+import fernstep.core.plan.Goal;
 import fernstep.core.progress.Progress;
 import java.time.LocalDate;
 import java.util.List;
@@ -61,12 +61,23 @@ public interface ClientMapper {
             Progress.GrowFirst growFirst,
             String blockedDays,
             @Nullable Goal goal,
-            @Nullable LocalDate goalDate) {
+            @Nullable LocalDate goalDate,
+            @Nullable Integer exercisesAtMost) {
         ClientSettings settings() {
             return new ClientSettings(
-                    houseApproachId, houseName, houseChanges, stanceChanges, growFirst, blockedDays, goal, goalDate);
+                    houseApproachId,
+                    houseName,
+                    houseChanges,
+                    stanceChanges,
+                    growFirst,
+                    blockedDays,
+                    goal,
+                    goalDate,
+                    exercisesAtMost);
         }
     }
+
+    void putSize(@Param("id") long id, @Param("exercisesAtMost") int exercisesAtMost);
 
     List<LiftRow> lifts(@Param("clientId") long clientId);
 

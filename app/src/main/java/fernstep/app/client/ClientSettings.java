@@ -3,7 +3,7 @@ package fernstep.app.client;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
-import fernstep.core.forecast.Goal;
+import fernstep.core.plan.Goal;
 import fernstep.core.progress.Progress;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -22,6 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param houseChanges what that one changes in the shipped approach, as NAME=OPTION with commas; null without one
  * @param stanceChanges what is changed for her alone, written the same way
  * @param blockedDays weekdays on which she cannot, with commas
+ * @param exercisesAtMost in a session, 2 to 10, or null for what her stance says
  */
 public record ClientSettings(
         @Nullable Long houseApproachId,
@@ -31,9 +32,10 @@ public record ClientSettings(
         Progress.GrowFirst growFirst,
         String blockedDays,
         @Nullable Goal goal,
-        @Nullable LocalDate goalDate) {
+        @Nullable LocalDate goalDate,
+        @Nullable Integer exercisesAtMost) {
     public static final ClientSettings NONE =
-            new ClientSettings(null, null, null, "", Progress.GrowFirst.REPS, "", null, null);
+            new ClientSettings(null, null, null, "", Progress.GrowFirst.REPS, "", null, null, null);
 
     /** The stances of the approach, then the house's changes, then her own. */
     public Stances stances(Approach approach) {

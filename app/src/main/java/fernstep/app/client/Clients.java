@@ -7,7 +7,8 @@ import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
 import fernstep.core.client.Restriction;
-import fernstep.core.forecast.Goal;
+import fernstep.core.measure.Range;
+import fernstep.core.plan.Goal;
 import fernstep.core.progress.Progress;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -118,6 +119,15 @@ public class Clients {
             @Nullable LocalDate goalDate) {
         String days = blocked.stream().sorted().map(Enum::name).collect(Collectors.joining(","));
         mapper.putWishes(id, growFirst, days, goal, goalDate);
+    }
+
+    /**
+     * Exercises in a session, at most.
+     *
+     * @throws fernstep.core.measure.OutOfRange outside 2 to 10
+     */
+    public void size(long id, int exercisesAtMost) {
+        mapper.putSize(id, Range.SIZE.check(exercisesAtMost));
     }
 
     public List<LiftRow> lifts(long id) {

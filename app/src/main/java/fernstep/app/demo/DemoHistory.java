@@ -154,13 +154,13 @@ class DemoHistory {
                 therapist,
                 new DemoTraining.Habits(170, 0.85, 0.92, 96, 10, 11),
                 good,
-                starts("BR3", "DC3", "F5", "HK3", "HP1", "SS1", "BG1", "UP1"));
+                starts("BR3", "DC3", "F5", "HK3", "HP1", "SS1", "BG1"));
         training.play(
                 p.hana(),
                 therapist,
                 new DemoTraining.Habits(88, 0.75, 0.74, 0, 0, 12),
                 found(Findings.Scoop.YES, Findings.Doming.SOFT),
-                starts("BR3", "DC2", "F2", "HK1", "UP1"));
+                starts("BR3", "DC2", "F2", "HK1"));
         training.play(
                 p.catarina(),
                 therapist,
@@ -172,13 +172,13 @@ class DemoHistory {
                 coach,
                 new DemoTraining.Habits(100, 0.6, 0.72, 50, 12, 14),
                 found(Findings.Scoop.PARTLY, Findings.Doming.NONE),
-                starts("BR3", "DC3", "F2", "UP1"));
+                starts("BR3", "DC3", "F2"));
         training.play(
                 p.noor(),
                 therapist,
                 new DemoTraining.Habits(38, 0.8, 0.8, 0, 0, 15),
                 found(Findings.Scoop.PARTLY, Findings.Doming.NONE),
-                starts("BR2", "DC2", "F1", "UP1"));
+                starts("BR2", "DC2", "F1"));
     }
 
     private void neutral(long visit, String scoop) {

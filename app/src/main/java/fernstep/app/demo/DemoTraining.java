@@ -24,6 +24,7 @@ import fernstep.core.progress.Progress;
 import fernstep.core.progress.RangeGrowth;
 import fernstep.core.progress.SessionResult;
 import fernstep.core.progress.SessionResult.Kind;
+import fernstep.core.progress.TrainingWeeks;
 import fernstep.core.schedule.TrainingDays;
 import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
@@ -32,6 +33,7 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
@@ -102,13 +104,14 @@ class DemoTraining {
         List<Standing> all = new ArrayList<>();
         for (Start s : starts) {
             Rung rung = catalogue.rung(s.rung());
-            Dose dose = DoseRules.minimum(DoseRules.window(rung.window(), stance), stance);
+            Dose dose = Plan.firstDose(rung, stance, findings, s.side());
             all.add(new Standing(insert(
                     LadderRow.of(clientId, s.strand(), s.side(), s.rung(), dose, day, "START", staff, 0, s.range()))));
         }
         Set<DayOfWeek> days = TrainingDays.of(all.get(0).step.daysPerWeek(), Set.of());
         List<Capacity.Clean> held = new ArrayList<>();
         List<ResultRow> results = new ArrayList<>();
+        List<SessionResult> history = new ArrayList<>();
         int trained = 0;
         for (; day.isBefore(today.date()); day = day.plusDays(1)) {
             long ago = java.time.temporal.ChronoUnit.DAYS.between(day, today.date());
@@ -126,7 +129,8 @@ class DemoTraining {
             for (Standing s : all) {
                 confirm(s, clientId, staff, day);
                 results.add(train(s, client, session, day, habits, random, held));
-                decide(s, all, client, findings, day, held);
+                history.add(s.log.get(s.log.size() - 1));
+                decide(s, all, client, findings, day, held, history);
             }
         }
         for (int from = 0; from < results.size(); from += AT_ONCE) {
@@ -182,20 +186,24 @@ class DemoTraining {
             ClientFile client,
             Findings findings,
             LocalDate day,
-            List<Capacity.Clean> held) {
+            List<Capacity.Clean> held,
+            List<SessionResult> history) {
         Catalogue catalogue = catalogues.get();
         Rung rung = catalogue.rung(s.step.rung());
         DoseStance stance = client.stances().dose();
         Window window = DoseRules.window(rung.window(), stance);
         Screening screening = Screening.of(Screening.Question.of(client.facts(), List.of(), client.stances(), day));
+        Set<RungGates.Done> done = Plan.done(
+                catalogue, findings, all.stream().map(x -> x.step.asPlace()).toList());
+        int cleanWeeks = TrainingWeeks.clean(history, DoseRules.daysPerWeek(stance), day);
         RungGates.Known known = new RungGates.Known(
+                catalogue,
                 screening,
                 client.facts().pregnant(),
                 findings,
-                Plan.done(
-                        catalogue,
-                        findings,
-                        all.stream().map(x -> x.step.asPlace()).toList()));
+                client.stances().doming(),
+                done,
+                new RungGates.History(cleanWeeks, Map.of()));
         int other = all.stream()
                 .filter(x -> x != s
                         && x.step.strand() == s.step.strand()

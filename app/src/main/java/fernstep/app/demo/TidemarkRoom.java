@@ -9,7 +9,7 @@ import fernstep.core.approach.Approach;
 import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance.Scope;
 import fernstep.core.client.Status;
-import fernstep.core.forecast.Goal;
+import fernstep.core.plan.Goal;
 import fernstep.core.progress.Progress;
 import java.nio.charset.StandardCharsets;
 import java.time.DayOfWeek;

@@ -12,6 +12,7 @@ import fernstep.core.forecast.Forecast.Counts;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.progress.SessionResult;
+import fernstep.core.progress.TrainingWeeks;
 import fernstep.core.schedule.TrainingDays;
 import fernstep.core.screening.Strand;
 import java.time.DayOfWeek;
@@ -68,28 +69,31 @@ public class Forecasts {
     public Outlook by(Plans.Desk desk, Plan.Question q, Plan plan) {
         LocalDate day = today.date();
         ClientFile client = desk.client();
-        int daysPerWeek = plan.daysPerWeek().orElse(q.daysPerWeek());
+        int daysPerWeek = plan.daysPerWeek().orElse(q.wishes().daysAtMost());
         Set<DayOfWeek> training = TrainingDays.of(daysPerWeek, client.settings().blocked());
         Forecast.Question question = new Forecast.Question(
                 catalogues.get(),
-                q.stances().dose(),
-                plan.places(q.places()),
-                q.known(),
-                client.facts(),
-                training,
-                sessions(desk.log(), training.size(), day),
-                clean(desk.log().results(), day),
-                day,
-                WEEKS,
-                RUNS,
-                client.id(),
+                q.wishes().stances().dose(),
+                Forecast.Start.of(q, plan, training),
+                new Forecast.Record(
+                        sessions(desk.log(), training.size(), day),
+                        clean(desk.log().results(), day),
+                        weeks(desk.log().results(), training.size(), day)),
+                new Forecast.Horizon(day, WEEKS, RUNS, client.id()),
                 client.settings().goal(),
                 client.settings().goalDate());
         return new Outlook(
                 question,
                 Forecast.of(question),
                 client.settings().goal() == null ? List.of() : Forecast.whatIf(question),
-                q.places().stream().map(Place::strand).collect(Collectors.toSet()));
+                q.training().places().stream().map(Place::strand).collect(Collectors.toSet()));
+    }
+
+    private static Counts weeks(List<ResultRow> results, int planned, LocalDate day) {
+        List<TrainingWeeks.Week> all =
+                TrainingWeeks.of(results.stream().map(ResultRow::asResult).toList(), planned, day);
+        int yes = (int) all.stream().filter(TrainingWeeks.Week::clean).count();
+        return new Counts(yes, all.size() - yes);
     }
 
     /** Days trained and days missed since she began, eight weeks back at most. */

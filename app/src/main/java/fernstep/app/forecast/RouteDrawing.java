@@ -66,16 +66,19 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
             rows.add(row(q, route, ofGoal, TOP + ROW * rows.size(), words));
         }
         List<Mark> weeks = new ArrayList<>();
-        for (int week = 0; week <= q.weeks(); week += WEEK_STEP) {
-            LocalDate day = q.today().plusWeeks(week);
+        for (int week = 0; week <= q.horizon().weeks(); week += WEEK_STEP) {
+            LocalDate day = q.horizon().today().plusWeeks(week);
             weeks.add(new Mark(x(q, day), week == 0 ? "today" : SHORT.format(day)));
         }
         List<Mark> gates = new ArrayList<>();
-        Screening screening = q.known().screening();
+        Screening screening = q.start().known().screening();
         if (screening != null) {
             for (Gate gate : screening.gates().values()) {
                 LocalDate opens = gate.opensOn();
-                if (!gate.open() && opens != null && opens.isBefore(q.today().plusWeeks(q.weeks()))) {
+                if (!gate.open()
+                        && opens != null
+                        && opens.isBefore(
+                                q.horizon().today().plusWeeks(q.horizon().weeks()))) {
                     gates.add(new Mark(x(q, opens), words.code(gate.code())));
                 }
             }
@@ -86,7 +89,7 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
     private static Row row(Forecast.Question q, Forecast.Route route, boolean ofGoal, double y, Words words) {
         Forecast.Quantiles o = route.opens();
         String side = side(route.side());
-        LocalDate early = o.p10() == null ? q.today() : o.p10();
+        LocalDate early = o.p10() == null ? q.horizon().today() : o.p10();
         boolean ends = o.p90() != null;
         String text =
                 route.rung().code() + side + " " + route.rung().name() + ": " + words.day(early) + " in 10 of 100, "
@@ -112,7 +115,8 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
     }
 
     private static double x(Forecast.Question q, LocalDate day) {
-        double share = (double) ChronoUnit.DAYS.between(q.today(), day) / (7.0 * q.weeks());
+        double share = (double) ChronoUnit.DAYS.between(q.horizon().today(), day)
+                / (7.0 * q.horizon().weeks());
         return Math.round(10 * (LEFT + (RIGHT - LEFT) * Math.max(0, Math.min(1, share)))) / 10.0;
     }
 }

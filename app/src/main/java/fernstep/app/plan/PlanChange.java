@@ -51,6 +51,7 @@ public record PlanChange(
         LEAVE_OUT,
         PUT_IN,
         ORDER,
+        SIZE,
         RESET
     }
 }

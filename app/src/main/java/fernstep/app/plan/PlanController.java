@@ -53,18 +53,18 @@ class PlanController {
     }
 
     @GetMapping("/visits/{id}/plan")
-    String plan(@PathVariable long id, Model model) {
-        fill(id, model);
+    String plan(@PathVariable long id, @RequestParam(required = false) @Nullable String day, Model model) {
+        fill(id, day, model);
         model.addAttribute("newSessionId", UUID.randomUUID().toString());
         return "plan/plan";
     }
 
-    private void fill(long id, Model model) {
+    private void fill(long id, @Nullable String day, Model model) {
         Visit visit = visits.byId(id);
         Plans.Desk desk = plans.desk(visit);
         model.addAttribute("visit", visit);
         model.addAttribute("client", visit.client());
-        model.addAttribute("view", PlanView.of(desk, words));
+        model.addAttribute("view", PlanView.of(desk, day, words));
         model.addAttribute("proposal", desk.proposal());
         model.addAttribute("approaches", Approach.values());
         model.addAttribute("houseApproaches", approaches.all());
@@ -76,17 +76,18 @@ class PlanController {
     String change(
             @PathVariable long id,
             @RequestParam String change,
+            @RequestParam(required = false) @Nullable String day,
             @RequestHeader(value = "X-Requested-With", required = false) @Nullable String by,
             Model model,
             RedirectAttributes flash) {
         Optional<String> refused = edits.take(visits.byId(id), PlanChange.read(change));
         if ("fetch".equals(by)) {
-            fill(id, model);
+            fill(id, day, model);
             model.addAttribute("refused", refused.orElse(null));
             return "plan/desk :: desk";
         }
         refused.ifPresent(why -> flash.addFlashAttribute("refused", why));
-        return "redirect:/visits/" + id + "/plan";
+        return "redirect:/visits/" + id + "/plan" + ("B".equals(day) ? "?day=B" : "");
     }
 
     /** From the dial of a rung. */
@@ -133,7 +134,13 @@ class PlanController {
 
     @GetMapping("/visits/{id}/plan/print")
     String print(@PathVariable long id, Model model) {
-        fill(id, model);
+        Plans.Desk desk = plans.desk(visits.byId(id));
+        fill(id, null, model);
+        model.addAttribute(
+                "views",
+                desk.plan().days().stream()
+                        .map(d -> PlanView.of(desk, d.name(), words))
+                        .toList());
         model.addAttribute(
                 "emergencies",
                 Arrays.stream(Answer.values()).filter(Answer::emergency).toList());

@@ -2,10 +2,12 @@ package fernstep.app.plan;
 
 import fernstep.app.ask.Visit;
 import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
 import fernstep.app.support.Words;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Span;
 import fernstep.core.catalogue.Window;
+import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Choice;
 import fernstep.core.plan.Dose;
@@ -29,10 +31,12 @@ class PlanEdits {
     private static final int FINEST = 100;
 
     private final Plans plans;
+    private final Clients clients;
     private final PlanMapper mapper;
     private final Words words;
 
-    PlanEdits(Plans plans, PlanMapper mapper, Words words) {
+    PlanEdits(Plans plans, Clients clients, PlanMapper mapper, Words words) {
+        this.clients = clients;
         this.plans = plans;
         this.mapper = mapper;
         this.words = words;
@@ -65,6 +69,9 @@ class PlanEdits {
         if (change.kind() == PlanChange.Kind.ORDER) {
             return order(desk, client, String.valueOf(change.value()));
         }
+        if (change.kind() == PlanChange.Kind.SIZE) {
+            return size(client, String.valueOf(change.value()));
+        }
         Strand strand = change.strand();
         if (strand == null) {
             return Optional.of("Nothing was named to change.");
@@ -74,6 +81,14 @@ class PlanEdits {
             return Optional.of(attempt.refused());
         }
         return keep(desk, client, Objects.requireNonNull(attempt.choice()), change.kind());
+    }
+
+    private Optional<String> size(long client, String value) {
+        if (!value.matches("[0-9]{1,2}") || !Range.SIZE.holds(Integer.parseInt(value))) {
+            return Optional.of("Exercises in a session: " + Range.SIZE.allowed() + ".");
+        }
+        clients.size(client, Integer.parseInt(value));
+        return Optional.empty();
     }
 
     private record Attempt(
@@ -107,7 +122,7 @@ class PlanEdits {
     }
 
     private static Choice choice(Plans.Desk desk, Strand strand, @Nullable Side side) {
-        return desk.question().choices().stream()
+        return desk.question().wishes().choices().stream()
                 .filter(c -> c.strand() == strand && c.side() == side)
                 .findFirst()
                 .orElse(new Choice(strand, side, null, null, null, false, false));
@@ -180,7 +195,7 @@ class PlanEdits {
                         Arrays.stream(Strand.values()).anyMatch(x -> x.name().equals(s)))
                 .map(Strand::valueOf)
                 .toList();
-        Optional<String> over = overflows(desk, desk.question().choices(), asked);
+        Optional<String> over = overflows(desk, desk.question().wishes().choices(), asked);
         if (over.isEmpty()) {
             mapper.putOrder(client, asked.stream().map(Enum::name).collect(Collectors.joining(",")));
         }
@@ -188,7 +203,7 @@ class PlanEdits {
     }
 
     private Optional<String> keep(Plans.Desk desk, long client, Choice choice, PlanChange.Kind kind) {
-        List<Choice> choices = new ArrayList<>(desk.question().choices());
+        List<Choice> choices = new ArrayList<>(desk.question().wishes().choices());
         choices.removeIf(c -> c.strand() == choice.strand() && c.side() == choice.side());
         // What is about one side is read before what is about both.
         choices.add(choice.side() == null ? choices.size() : 0, choice);
@@ -202,7 +217,10 @@ class PlanEdits {
         return Optional.empty();
     }
 
-    /** A plan that fits is never made to overflow; nor is one pushed out silently to make room. */
+    /**
+     * A plan that fits is never made to overflow; nor is one pushed out silently to make room, unless it was only in to
+     * fill a slot that nothing calls for.
+     */
     private Optional<String> overflows(Plans.Desk desk, List<Choice> choices, List<Strand> order) {
         Plan before = desk.plan();
         Plan after = desk.plan(choices, order);
@@ -214,6 +232,8 @@ class PlanEdits {
                 .map(PlanItem::strand)
                 .distinct()
                 .filter(s -> after.items().stream().noneMatch(i -> i.strand() == s))
+                .filter(s -> after.leftOut().stream()
+                        .noneMatch(l -> l.strand() == s && l.why().key().equals("leftOut.nothingCalls")))
                 .map(words::code)
                 .toList();
         return pushed.isEmpty()

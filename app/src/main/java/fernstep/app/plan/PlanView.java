@@ -3,11 +3,11 @@ package fernstep.app.plan;
 import fernstep.app.figure.Figure;
 import fernstep.app.figure.FigureDrawing;
 import fernstep.app.support.Words;
-import fernstep.core.body.Dial;
 import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Span;
 import fernstep.core.catalogue.Window;
+import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
@@ -21,8 +21,21 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
-/** A plan as cards, each with what can be changed on it. */
-record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason> warnings, boolean byHand) {
+/**
+ * A plan as cards, each with what can be changed on it.
+ *
+ * @param day the session that is shown: A, or B
+ * @param againstLastWeekPct load of a week of this plan against the week behind her, %; null where she has not trained
+ */
+record PlanView(
+        Plan plan,
+        Plan.Day day,
+        List<Card> cards,
+        List<LeftOut> leftOut,
+        List<Reason> warnings,
+        boolean byHand,
+        int size,
+        @Nullable Integer againstLastWeekPct) {
     private static final double RANGE_STEP = 0.05;
 
     /**
@@ -58,8 +71,8 @@ record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason>
             @Nullable String less,
             @Nullable String more) {}
 
-    /** A strand that is open but not in. */
-    record LeftOut(Strand strand, List<PlanItem> items, int seconds) {
+    /** A strand that is open but not in, and why. */
+    record LeftOut(Strand strand, List<PlanItem> items, int seconds, Reason why, boolean byHand) {
         public String putIn() {
             return PlanChange.written(PlanChange.Kind.PUT_IN, strand, null, "");
         }
@@ -70,11 +83,11 @@ record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason>
 
     /** What each item takes of her minutes, one after the other; what goes beyond them is cut off. */
     public List<Stretch> bar() {
-        double perSecond = 100.0 * plan.perDay() / (60.0 * plan.minutesAvailable());
+        double perSecond = 100.0 / plan.secondsAvailable();
         List<Stretch> bar = new ArrayList<>();
         double at = 0;
         for (Card card : cards) {
-            double width = card.item().seconds() * perSecond;
+            double width = card.item().secondsPerDay() * perSecond;
             bar.add(new Stretch(
                     at,
                     Math.max(0, Math.min(width, 100 - at)),
@@ -84,18 +97,41 @@ record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason>
         return bar;
     }
 
-    static PlanView of(Plans.Desk desk, Words words) {
+    /** How many at most, one fewer and one more; null at an end. */
+    public @Nullable String fewer() {
+        return size <= Range.SIZE.min() ? null : PlanChange.written(PlanChange.Kind.SIZE, null, null, size - 1);
+    }
+
+    public @Nullable String more() {
+        return size >= Range.SIZE.max() ? null : PlanChange.written(PlanChange.Kind.SIZE, null, null, size + 1);
+    }
+
+    public int exercises() {
+        return Plan.size(day.items());
+    }
+
+    /** What the button that starts the session says. */
+    public String runLabel() {
+        return plan.days().size() > 1 ? "Use this plan and run day " + day.name() : "Use this plan and run it";
+    }
+
+    /** @param named the session to show; null or unknown for the first */
+    static PlanView of(Plans.Desk desk, @Nullable String named, Words words) {
         Plan plan = desk.plan();
+        Plan.Day day = plan.days().stream()
+                .filter(d -> d.name().equals(named))
+                .findFirst()
+                .orElse(plan.days().get(0));
         List<Strand> order =
-                plan.items().stream().map(PlanItem::strand).distinct().toList();
+                day.items().stream().map(PlanItem::strand).distinct().toList();
         List<Card> cards = new ArrayList<>();
         Strand before = null;
-        for (PlanItem item : plan.items()) {
+        for (PlanItem item : day.items()) {
             boolean leads = item.strand() != before;
             before = item.strand();
             int at = order.indexOf(item.strand());
-            boolean locked =
-                    desk.question().choices().stream().anyMatch(c -> c.strand() == item.strand() && c.locked());
+            boolean locked = desk.question().wishes().choices().stream()
+                    .anyMatch(c -> c.strand() == item.strand() && c.locked());
             cards.add(new Card(
                     item,
                     FigureDrawing.of(item.rung(), desk.client().body(), item.side(), item.range()),
@@ -107,7 +143,15 @@ record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason>
                     leads && at > 0 ? swapped(order, at - 1) : null,
                     leads && at < order.size() - 1 ? swapped(order, at) : null));
         }
-        return new PlanView(plan, cards, leftOut(plan), desk.warnings(plan), desk.byHand());
+        return new PlanView(
+                plan,
+                day,
+                cards,
+                leftOut(plan),
+                desk.warnings(plan),
+                desk.byHand(),
+                desk.question().wishes().size(),
+                desk.againstLastWeekPct(plan));
     }
 
     private static String swapped(List<Strand> order, int at) {
@@ -121,31 +165,22 @@ record PlanView(Plan plan, List<Card> cards, List<LeftOut> leftOut, List<Reason>
     }
 
     private static List<LeftOut> leftOut(Plan plan) {
-        List<LeftOut> all = new ArrayList<>();
-        plan.leftOut().stream().map(PlanItem::strand).distinct().forEach(strand -> {
-            List<PlanItem> items =
-                    plan.leftOut().stream().filter(i -> i.strand() == strand).toList();
-            all.add(new LeftOut(
-                    strand, items, items.stream().mapToInt(PlanItem::seconds).sum()));
-        });
-        return all;
+        return plan.leftOut().stream()
+                .map(l -> new LeftOut(
+                        l.strand(),
+                        l.items(),
+                        l.items().stream().mapToInt(PlanItem::seconds).sum(),
+                        l.why(),
+                        l.why().key().equals("leftOut.byHand")))
+                .toList();
     }
 
-    /** "hip 41°, heel 44 cm, load index 12.3". */
+    /** "hip 41°, heel 44 cm"; null where the exercise has no range. */
     static @Nullable String where(PlanItem item, Words words) {
         RangePoint point = item.point();
-        if (point == null) {
-            return null;
-        }
-        String load = words.text("plan.load", words.number(point.load().loadIndex(), 1));
-        if (!item.rung().hasRange()) {
-            return load;
-        }
-        Dial dial = item.rung().movement().dial();
-        String angle = words.text("dial." + dial) + " " + Math.round(point.angleDeg()) + "°";
-        boolean lifted = Math.round(point.heightCm()) > 0;
-        String height = words.text(dial.ofTheArm() ? "range.hand" : "range.heel");
-        return angle + (lifted ? ", " + height + " " + Math.round(point.heightCm()) + " cm" : "") + ", " + load;
+        return point == null || !item.rung().hasRange()
+                ? null
+                : words.range(item.rung().movement().dial(), point);
     }
 
     private static List<Stepper> steppers(Plans.Desk desk, PlanItem item) {

@@ -6,15 +6,24 @@ import fernstep.app.catalogue.Catalogues;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.progress.Ladders;
+import fernstep.app.progress.ResultRow;
 import fernstep.app.support.Today;
 import fernstep.core.catalogue.Span;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Choice;
+import fernstep.core.plan.Dose;
+import fernstep.core.plan.DoseRules;
+import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.PlanWarnings;
 import fernstep.core.plan.Proposal;
+import fernstep.core.plan.Role;
+import fernstep.core.plan.SessionTime;
+import fernstep.core.plan.Wishes;
+import fernstep.core.schedule.SessionCalendar;
+import fernstep.core.schedule.TrainingDays;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
@@ -25,6 +34,7 @@ import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** Puts the question for a plan together from what is on file. */
@@ -58,11 +68,11 @@ public class Plans {
             Plan.Question question,
             List<Strand> order,
             Ladders.Log log,
-            Proposal proposal,
+            @Nullable Proposal proposal,
             LocalDate day) {
 
         public Plan plan() {
-            return plan(question.choices(), order);
+            return plan(question.wishes().choices(), order);
         }
 
         Plan plan(List<Choice> choices, List<Strand> inOrder) {
@@ -72,18 +82,50 @@ public class Plans {
 
         public List<Reason> warnings(Plan plan) {
             List<Reason> all = new ArrayList<>(PlanWarnings.ofHer(question.screening(), log.symptomDays(day), day));
-            all.addAll(PlanWarnings.of(plan, log.heldClean(), day));
+            all.addAll(PlanWarnings.of(plan, question.wishes(), log.heldClean(), day));
             return all;
+        }
+
+        private static final int WEEK = 7;
+
+        /** A week of this plan against the week behind her, estimated from loads, seconds and doses; null without one. */
+        @Nullable
+        Integer againstLastWeekPct(Plan plan) {
+            double last = log.results().stream()
+                    .filter(r -> r.heldOn().isAfter(day.minusDays(WEEK))
+                            && !r.heldOn().isAfter(day))
+                    .mapToDouble(this::exposure)
+                    .sum();
+            double planned = plan.days().stream()
+                    .mapToDouble(d -> d.perWeek() * d.exposure())
+                    .sum();
+            return last <= 0 ? null : (int) Math.round(100 * (planned / last - 1));
+        }
+
+        private double exposure(ResultRow r) {
+            return question.catalogue()
+                    .find(r.rung())
+                    .filter(g -> g.family() != null)
+                    .map(g -> {
+                        Dose dose = question.training().places().stream()
+                                .filter(p -> p.rung().equals(r.rung()))
+                                .map(Place::dose)
+                                .findFirst()
+                                .orElseGet(() -> DoseRules.first(
+                                        g, question.wishes().stances().dose()));
+                        return g.indexAt(r.rangeFraction(), question.her().body()) * SessionTime.loadSeconds(g, dose);
+                    })
+                    .orElse(0.0);
         }
 
         /** Days a week she may have: hers, as far as the blocked days leave them. */
         Span days() {
-            return new Span(1, Math.max(1, Math.min(question.daysPerWeek(), question.freeDays())));
+            return new Span(1, question.wishes().daysAtMost());
         }
 
         /** Anything that is not as computed. */
         public boolean byHand() {
-            return !question.choices().isEmpty() || !order.isEmpty();
+            return !question.wishes().choices().isEmpty() || !order.isEmpty();
         }
     }
 
@@ -107,24 +149,47 @@ public class Plans {
     private Desk desk(ClientFile client, Screening screening, Set<Answer> answers, LocalDate day) {
         Findings findings = checks.findings(client.id(), day);
         Ladders.Log log = ladders.log(client);
-        int freeDays = DayOfWeek.values().length - client.settings().blocked().size();
         boolean told = answers.stream().anyMatch(FLOOR::contains);
         Plan.Question question = new Plan.Question(
                 catalogues.get(),
-                screening,
-                client.facts().pregnant(),
-                client.stances(),
-                findings,
-                client.body(),
-                log.places(),
-                client.row().minutesPerDay(),
-                client.row().daysPerWeek(),
-                Math.max(1, freeDays),
-                told || log.floorSymptoms(day),
-                log.history(),
-                mapper.choices(client.id()).stream().map(ChoiceRow::asChoice).toList());
-        Proposal proposal = Proposal.of(client.facts(), findings, client.facts().mayExercise(day), day);
+                new Plan.Her(screening, client.facts().pregnant(), findings, client.body()),
+                log.training(catalogues.get(), day, told),
+                new Wishes(
+                        client.stances(),
+                        client.row().minutesPerDay(),
+                        client.row().daysPerWeek(),
+                        client.settings().blocked(),
+                        client.settings().exercisesAtMost(),
+                        client.settings().goal(),
+                        choices(client.id())));
+        Proposal proposal = Proposal.of(
+                        client.facts(), findings, client.facts().mayExercise(day), screening.outcome(), day)
+                .orElse(null);
         return new Desk(client, question, order(client.id()), log, proposal, day);
+    }
+
+    /** What was set by hand; a rung that the catalogue no longer has is passed over. */
+    private List<Choice> choices(long clientId) {
+        return mapper.choices(clientId).stream()
+                .map(ChoiceRow::asChoice)
+                .filter(c -> c.rung() == null || catalogues.get().find(c.rung()).isPresent())
+                .toList();
+    }
+
+    /**
+     * What is done on a day.
+     *
+     * @param named "A" or "B"; null for the one whose turn it is
+     */
+    public List<PlanItem> session(ClientFile client, Plan plan, LocalDate day, @Nullable String named) {
+        Set<DayOfWeek> training =
+                TrainingDays.of(plan.daysPerWeek().orElse(1), client.settings().blocked());
+        return plan.days().stream()
+                .filter(d -> d.name().equals(named))
+                .findFirst()
+                .orElseGet(() -> plan.days()
+                        .get(SessionCalendar.turn(day, training) % plan.days().size()))
+                .items();
     }
 
     private List<Strand> order(long clientId) {
@@ -139,13 +204,13 @@ public class Plans {
     public void settle(Visit visit, Plan plan, long staffId) {
         ClientFile client = visit.client();
         ladders.start(client, plan.items(), staffId, visit.row().heldOn());
-        List<Choice> choices = desk(visit).question().choices();
+        List<Choice> choices = desk(visit).question().wishes().choices();
         for (PlanItem item : plan.items()) {
             boolean chosen = choices.stream()
                     .anyMatch(c -> c.strand() == item.strand()
                             && (c.side() == null || c.side() == item.side())
                             && (c.rung() != null || c.dose() != null || c.range() != null));
-            boolean ownStrand = item.rung().strand() == item.strand();
+            boolean ownStrand = item.rung().strand() == item.strand() && item.role() != Role.SETTLE_IN;
             if (chosen && ownStrand) {
                 ladders.placeByHand(client, item, staffId);
             }

@@ -10,6 +10,7 @@ import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
 import fernstep.core.body.Capacity;
+import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Window;
 import fernstep.core.client.Restriction;
@@ -19,8 +20,11 @@ import fernstep.core.plan.DoseRules;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
+import fernstep.core.plan.Role;
 import fernstep.core.plan.RungGates;
+import fernstep.core.plan.Training;
 import fernstep.core.plan.Waiting;
+import fernstep.core.plan.Wishes;
 import fernstep.core.progress.Frond;
 import fernstep.core.progress.Progress;
 import fernstep.core.progress.RangeGrowth;
@@ -28,6 +32,7 @@ import fernstep.core.progress.SessionResult;
 import fernstep.core.progress.TrainingWeeks;
 import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -112,6 +117,19 @@ public class Ladders {
             return (int) symptoms(today).distinct().count();
         }
 
+        /** As the plan reads it. */
+        public Training training(Catalogue catalogue, LocalDate today, boolean told) {
+            return new Training(
+                    places(),
+                    results.stream()
+                            .flatMap(r -> r.asTrained(catalogue).stream())
+                            .toList(),
+                    history,
+                    heldClean,
+                    told || floorSymptoms(today),
+                    today);
+        }
+
         /** What followed her sessions, of whatever rung. */
         Progress.DayAfter dayAfter(LocalDate today) {
             LocalDate last = results.stream()
@@ -162,9 +180,23 @@ public class Ladders {
                 atTop.merge(step.rung(), (int) ChronoUnit.WEEKS.between(step.since(), day), Math::min);
             }
         }
-        int cleanWeeks =
-                TrainingWeeks.clean(results.stream().map(ResultRow::asResult).toList(), day);
+        int cleanWeeks = (int) weeks(client, results).stream()
+                .filter(TrainingWeeks.Week::clean)
+                .count();
         return new RungGates.History(cleanWeeks, atTop);
+    }
+
+    /** Week by week since her log began. */
+    List<TrainingWeeks.Week> weeks(ClientFile client, List<ResultRow> results) {
+        return TrainingWeeks.of(results.stream().map(ResultRow::asResult).toList(), planned(client), today.date());
+    }
+
+    /** On how many days a week her sessions are planned. */
+    static int planned(ClientFile client) {
+        int hers = Math.min(
+                client.row().daysPerWeek(),
+                DayOfWeek.values().length - client.settings().blocked().size());
+        return Math.max(1, Math.min(hers, DoseRules.daysPerWeek(client.stances().dose())));
     }
 
     /**
@@ -363,7 +395,7 @@ public class Ladders {
         for (PlanItem item : items) {
             boolean placed = steps.stream().anyMatch(p -> p.strand() == item.strand() && p.sideOrNull() == item.side());
             // A rung of another strand, by stand-in or by hand, holds no place on this one.
-            boolean ownStrand = item.rung().strand() == item.strand();
+            boolean ownStrand = item.rung().strand() == item.strand() && item.role() != Role.SETTLE_IN;
             if (!placed && ownStrand) {
                 mapper.insert(LadderRow.of(
                         client.id(),
@@ -394,12 +426,12 @@ public class Ladders {
     }
 
     private Context context(ClientFile client, Screening screening, Log log, Findings findings, boolean widened) {
-        RungGates.Known known = new RungGates.Known(
-                screening,
-                client.facts().pregnant(),
-                findings,
-                Plan.done(catalogues.get(), findings, log.places()),
-                log.history());
+        RungGates.Known known = new Plan.Question(
+                        catalogues.get(),
+                        new Plan.Her(screening, client.facts().pregnant(), findings, client.body()),
+                        log.training(catalogues.get(), today.date(), false),
+                        Wishes.of(client.stances(), client.row().minutesPerDay()))
+                .known();
         return new Context(client, screening, known, log, widened, today.date(), false);
     }
 
@@ -443,7 +475,7 @@ public class Ladders {
         double now = step.rangeFraction();
         if (c.outline()) {
             boolean grows = rung.hasRange() && rung.family() != null && now < 1;
-            return new Progress.RangeState(now, grows ? Double.valueOf(1) : null, 1, growFirst);
+            return new Progress.RangeState(now, grows ? Double.valueOf(1) : null, 1, 1, growFirst);
         }
         return RangeGrowth.of(
                 catalogues.get(),

@@ -8,10 +8,13 @@ import fernstep.app.security.SignedIn;
 import fernstep.app.support.FormProblems;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
-import fernstep.core.forecast.Goal;
+import fernstep.core.plan.Goal;
 import fernstep.core.progress.Progress;
+import fernstep.core.progress.TrainingWeeks;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
@@ -92,6 +95,12 @@ class ProgressController {
                         .map(f -> FrondDrawing.of(f, words))
                         .toList());
         model.addAttribute("curves", CapacityCurve.of(overview.log().heldClean(), today.date()));
+        List<TrainingWeeks.Week> weeks =
+                new ArrayList<>(ladders.weeks(client, overview.log().results()));
+        Collections.reverse(weeks);
+        model.addAttribute("weeks", weeks);
+        model.addAttribute(
+                "cleanWeeks", weeks.stream().filter(TrainingWeeks.Week::clean).count());
         model.addAttribute("goals", Goal.values());
         model.addAttribute("weekdays", DayOfWeek.values());
         model.addAttribute("today", today.date());

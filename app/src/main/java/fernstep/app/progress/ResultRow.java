@@ -1,11 +1,16 @@
 package fernstep.app.progress;
 
+import fernstep.core.catalogue.Catalogue;
 import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.Training;
 import fernstep.core.progress.SessionResult;
 import java.time.LocalDate;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /** How one rung and side went in a session; next-day codes and signs with commas, pain as PAIN:level where its level was told. */
@@ -21,8 +26,23 @@ public record ResultRow(
         String signs,
         double rangeFraction) {
 
+    /** An effort that no scale has is passed over. */
     public SessionResult asResult() {
-        return new SessionResult(heldOn, result, effort, nextDay == null ? null : symptoms(nextDay));
+        Integer told = effort != null && Range.EFFORT.holds(effort) ? effort : null;
+        return new SessionResult(heldOn, result, told, nextDay == null ? null : symptoms(nextDay));
+    }
+
+    /** As the plan reads it; empty for a rung that the catalogue no longer has. */
+    Optional<Training.Trained> asTrained(Catalogue catalogue) {
+        return catalogue
+                .find(rung)
+                .map(r -> new Training.Trained(
+                        r.strand(),
+                        rung,
+                        sideOrNull(),
+                        heldOn,
+                        result == SessionResult.Kind.CLEAN,
+                        EnumSet.copyOf(signList().isEmpty() ? EnumSet.noneOf(SignCode.class) : signList())));
     }
 
     private static List<SessionResult.Symptom> symptoms(String text) {

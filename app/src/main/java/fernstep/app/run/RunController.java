@@ -8,6 +8,7 @@ import fernstep.core.screening.Answer;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -38,14 +39,18 @@ class RunController {
     }
 
     @PostMapping("/visits/{id}/run")
-    String start(@PathVariable long id, @RequestParam String sessionId, @AuthenticationPrincipal SignedIn me) {
+    String start(
+            @PathVariable long id,
+            @RequestParam String sessionId,
+            @RequestParam(required = false) @Nullable String day,
+            @AuthenticationPrincipal SignedIn me) {
         if (!sessionId.matches(UUID_SHAPE)) {
             return "redirect:/visits/" + id + "/plan";
         }
         if (!visits.byId(id).asked()) {
             return "redirect:/visits/" + id + "/ask";
         }
-        return "redirect:/sessions/" + runner.start(id, sessionId, me.staffId());
+        return "redirect:/sessions/" + runner.start(id, sessionId, day, me.staffId());
     }
 
     @GetMapping("/sessions/{sessionId}")

@@ -3,7 +3,6 @@ package fernstep.app.run;
 import fernstep.app.client.ClientFile;
 import fernstep.app.support.Words;
 import fernstep.core.body.Position;
-import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Pacer;
@@ -96,13 +95,7 @@ class RunView {
 
     /** "hip 41°, heel 44 cm": where the limb is at a range. */
     private String where(Rung rung, double range, ClientFile client) {
-        RangePoint point = rung.movement().point(client.body(), range);
-        return words.text(
-                "range.point",
-                words.text("dial." + rung.movement().dial()),
-                Math.round(point.angleDeg()),
-                words.text(rung.movement().dial().ofTheArm() ? "range.hand" : "range.heel"),
-                Math.round(point.heightCm()));
+        return words.range(rung.movement().dial(), rung.movement().point(client.body(), range));
     }
 
     private List<String> eased(RunItem i) {

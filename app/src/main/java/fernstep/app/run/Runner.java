@@ -18,6 +18,7 @@ import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
 import fernstep.core.decision.Situation;
 import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Range;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.progress.ResultRules;
@@ -74,9 +75,13 @@ public class Runner {
         this.audit = audit;
     }
 
-    /** Starts a session on today's plan; the same id again starts nothing new. */
+    /**
+     * Starts a session on today's plan; the same id again starts nothing new.
+     *
+     * @param day "A" or "B" where the week alternates two; null for the one whose turn it is
+     */
     @Transactional
-    public String start(long visitId, String sessionId, long staffId) {
+    public String start(long visitId, String sessionId, @Nullable String day, long staffId) {
         if (mapper.byId(sessionId).isPresent()) {
             return sessionId;
         }
@@ -85,7 +90,7 @@ public class Runner {
         plans.settle(visit, plan, staffId);
         mapper.insert(new SessionRow(sessionId, visit.client().id(), visit.row().heldOn(), staffId, null));
         int ordinal = 0;
-        for (PlanItem item : plan.items()) {
+        for (PlanItem item : plans.session(visit.client(), plan, visit.row().heldOn(), day)) {
             mapper.insertItem(new ItemRow(
                     sessionId,
                     ordinal++,
@@ -158,9 +163,16 @@ public class Runner {
         return switch (r.kind()) {
             case SIGN -> sign(session, client, log, r);
             case OVERRIDE -> override(session, log, r, staffId);
+            case EFFORT -> r.value() == null ? Optional.empty() : Optional.of(plain(session, effort(r), null));
             case UNDO -> log.lastUndoable().map(last -> plain(session, r, last.id()));
             default -> Optional.of(plain(session, r, null));
         };
+    }
+
+    /** @throws fernstep.core.measure.OutOfRange outside 0 to 10 */
+    private static Report effort(Report r) {
+        Range.EFFORT.check(r.value() == null ? -1 : r.value());
+        return r;
     }
 
     private static EventRow plain(SessionRow session, Report r, @Nullable String refersTo) {

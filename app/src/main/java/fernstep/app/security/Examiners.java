@@ -1,5 +1,6 @@
 package fernstep.app.security;
 
+import fernstep.core.measure.MeasurementError;
 import fernstep.core.separation.Examiner;
 import fernstep.core.separation.FingerCalibration;
 import fernstep.core.separation.Method;
@@ -22,12 +23,16 @@ public class Examiners {
     public Examiner examiner(long staffId) {
         Examiner calibrated = staff.byId(staffId).map(Staff::examiner).orElse(Examiner.UNKNOWN);
         Map<Method, Double> own = new EnumMap<>(Method.class);
+        Map<Method, Double> bias = new EnumMap<>(Method.class);
         repeatability(staffId).forEach(r -> {
+            if (r.biasMm() != null && r.pairs() >= MeasurementError.PAIRS_NEEDED) {
+                bias.put(r.method(), r.biasMm());
+            }
             if (r.semMm() != null) {
                 own.put(r.method(), Math.max(SMALLEST_SEM_MM, r.semMm()));
             }
         });
-        return new Examiner(calibrated.calibration(), own);
+        return new Examiner(String.valueOf(staffId), calibrated.calibration(), own, bias);
     }
 
     /** Of every method she has pairs of. */

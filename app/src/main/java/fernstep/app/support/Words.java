@@ -1,10 +1,12 @@
 package fernstep.app.support;
 
+import fernstep.core.body.Dial;
+import fernstep.core.body.RangePoint;
+import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.RungGate;
 import fernstep.core.catalogue.Span;
 import fernstep.core.catalogue.Window;
-import fernstep.core.findings.Findings;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
@@ -16,7 +18,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -24,13 +26,20 @@ import org.springframework.stereotype.Component;
 @Component("words")
 public class Words {
     private final Wording wording;
+    private final Supplier<Catalogue> catalogue;
 
-    public Words(Wording wording) {
+    public Words(Wording wording, Supplier<Catalogue> catalogue) {
         this.wording = wording;
+        this.catalogue = catalogue;
     }
 
     public String of(Reason reason) {
         return wording.of(reason);
+    }
+
+    /** How far, in one phrase. */
+    public String range(Dial dial, RangePoint point) {
+        return wording.range(dial, point);
     }
 
     public String code(Enum<?> code) {
@@ -39,6 +48,20 @@ public class Words {
 
     public String text(String key, Object... facts) {
         return wording.text(key, facts);
+    }
+
+    /** A rung by its name, its code behind it. */
+    public String rung(String code) {
+        return catalogue
+                .get()
+                .find(code)
+                .map(r -> text("rung.name", r.name(), r.code()))
+                .orElse(code);
+    }
+
+    /** What holds a goal: a gate, or a finding by its code. */
+    public String gate(String code) {
+        return wording.knows("gate." + code) ? text("gate." + code) : text("held." + code);
     }
 
     public String day(@Nullable LocalDate date) {
@@ -107,13 +130,15 @@ public class Words {
     }
 
     /** What a rung waits for, for anyone: nothing known of her counts as nothing reached. */
-    public String gates(Rung rung) {
+    public String gates(Rung rung, Catalogue catalogue) {
         List<String> gates = new ArrayList<>();
         rung.gates().stream()
                 .filter(RungGate.Opened.class::isInstance)
                 .map(g -> text("gate." + ((RungGate.Opened) g).code()).toLowerCase(Locale.ROOT))
                 .forEach(gates::add);
-        RungGates.waiting(rung, null, new RungGates.Known(null, null, Findings.NONE, Set.of()))
+        RungGates.Known nothing = RungGates.Known.nothing(catalogue);
+        rung.gates().stream()
+                .flatMap(g -> RungGates.own(g, rung, nothing).stream())
                 .forEach(w -> gates.add(of(w.reason())));
         boolean notPregnant = rung.gates().stream().anyMatch(RungGate.NotPregnant.class::isInstance);
         if (notPregnant) {
@@ -137,7 +162,7 @@ public class Words {
         return switch (mark.what()) {
             case GATE_OPENS -> mark.gate() == null ? "" : text("calendar.gate", mark.gate());
             case RECHECK -> text("calendar.recheck");
-            case CLEARANCE_ENDS -> mark.scope() == null ? "" : text("calendar.clearanceEnds", mark.scope());
+            case CLEARANCE_ENDS -> mark.scope() == null ? "" : text("calendar.clearanceEnds." + mark.scope());
         };
     }
 

@@ -12,6 +12,8 @@ import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Status;
 import fernstep.core.findings.Findings;
 import fernstep.core.plan.Plan;
+import fernstep.core.plan.Training;
+import fernstep.core.plan.Wishes;
 import fernstep.core.schedule.SessionCalendar;
 import fernstep.core.screening.Screening;
 import fernstep.exchange.casefile.CataloguePackage;
@@ -39,7 +41,7 @@ class CalendarFileTest {
     /** A Monday; summer time ends on 26 October. */
     private static final LocalDate FROM = LocalDate.of(2031, 10, 13);
 
-    private static final Words WORDS = new Words(Wording.english());
+    private static final Words WORDS = new Words(Wording.english(), CataloguePackage::shipped);
 
     private static SessionCalendar calendar(Approach approach, Set<DayOfWeek> blocked) {
         List<Clearance> clearances = List.of(
@@ -58,13 +60,9 @@ class CalendarFileTest {
                 .withLastCheck(FROM.minusDays(30)));
         Plan plan = Plan.of(new Plan.Question(
                 CataloguePackage.shipped(),
-                screening,
-                false,
-                approach.stances(),
-                Findings.NONE,
-                Body.of(71.0, 168.0),
-                List.of(),
-                20));
+                new Plan.Her(screening, false, Findings.NONE, Body.of(71.0, 168.0)),
+                Training.none(FROM),
+                Wishes.of(approach.stances(), 20)));
         return SessionCalendar.of(plan, blocked, screening, clearances, FROM, FROM.plusDays(20));
     }
 
@@ -123,7 +121,7 @@ class CalendarFileTest {
                                 + e.getDateTimeStart().getValue()))
                 .contains(
                         "Separation re-check due 20311025",
-                        "Ends: an EXERCISE clearance 20311029",
+                        "Clearance for exercise ends 20311029",
                         "Opens: First loaded rungs 20311019");
     }
 

@@ -22,10 +22,10 @@ class FindingsAsTypedTest {
                 "COUGH|PUSHES_OUT|",
                 "COUGH|SNEEZES|One of DRAWS_IN, NO_CHANGE, PUSHES_OUT.",
                 "SET_GRADE|5|",
-                "SET_GRADE|6|Set grade was 6; it must be from 0 to 5.",
-                "SET_GRADE|2.5|Set grade must be a number from 0 to 5.",
+                "SET_GRADE|6|Set grade must be a whole number from 0 to 5.",
+                "SET_GRADE|2.5|Set grade must be a whole number from 0 to 5.",
                 "SET_HOLD_S|600|",
-                "SET_HOLD_S|601|Hold was 601 s; it must be from 0 to 600 s.",
+                "SET_HOLD_S|601|Hold must be a number from 0 to 600 s.",
                 "RIB_IN_CM|84.5|",
                 "RIB_IN_CM|wide|Girth must be a number from 40 to 180 cm.",
                 "ALIGNMENT_POINTS|4.4;1,2;3,4;5,6;7,8|",
@@ -35,7 +35,31 @@ class FindingsAsTypedTest {
                 "DOME_POINTS|1;0,0;1,1;2,2;3,9999;4,2;5,1;6,0|Needs 7 points on the picture."
             })
     void a_value_is_refused_with_what_is_allowed(FindingField field, String value, String problem) {
-        assertThat(field.problem(value)).isEqualTo(java.util.Optional.ofNullable(problem));
+        assertThat(field.typed(value).problem()).isEqualTo(problem);
+    }
+
+    /** One value, one stored form: whatever reads it later finds what it expects. */
+    @ParameterizedTest
+    @CsvSource({"SET_GRADE, 2.0, 2", "SET_GRADE, ' 2', 2", "RIB_IN_CM, 84.50, 84.5", "COUGH, ' DRAWS_IN ', DRAWS_IN"})
+    void a_value_is_stored_in_one_form(FindingField field, String value, String stored) {
+        assertThat(field.typed(value).canonical()).isEqualTo(stored);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"TOLERANCE_BREATHS, 3d", "SET_GRADE, 0x2", "SET_HOLD_S, NaN", "SET_HOLD_S, 1e3"})
+    void what_only_a_machine_reads_as_a_number_is_refused(FindingField field, String value) {
+        assertThat(field.typed(value).canonical()).isNull();
+        assertThat(field.typed(value).problem()).contains("from");
+    }
+
+    /** The hip-bone mark dragged onto the pubic-bone mark, and the two feet of a ridge in one place. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {"ALIGNMENT_POINTS|2;110,100;100,200;100,200;80,400", "DOME_POINTS|1;0,0;1,1;2,2;3,3;4,2;5,1;0,0"})
+    void marks_that_lie_on_each_other_are_refused_at_the_picture(FindingField field, String value) {
+        assertThat(field.typed(value).canonical()).isNull();
+        assertThat(field.typed(value).problem()).isNotBlank();
     }
 
     @ParameterizedTest

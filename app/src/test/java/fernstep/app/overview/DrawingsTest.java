@@ -101,11 +101,14 @@ class DrawingsTest {
                         Set.of(),
                         DoseStance.MASTERY_REPS,
                         new RungGates.Known(
+                                catalogue,
                                 on(BORN.plusDays(70)),
                                 false,
                                 Findings.NONE,
-                                Plan.done(catalogue, Findings.NONE, places))),
-                new Words(Wording.english()));
+                                null,
+                                Plan.done(catalogue, Findings.NONE, places),
+                                RungGates.History.NONE)),
+                new Words(Wording.english(), CataloguePackage::shipped));
 
         private FrondDrawing.LeafShape leaf(String rung, String side) {
             return drawing.leaves().stream()
@@ -133,8 +136,7 @@ class DrawingsTest {
         void says_in_words_what_it_draws() {
             assertThat(drawing.summary())
                     .startsWith("Leg float. F1 left: in training, 100 % through its doses. F1 right: clean at the top.")
-                    .contains(
-                            "F8: not open, Waits for an EXERCISE clearance; From 26 Mar 2031 on, with an EXERCISE clearance");
+                    .contains("F8: not open, From 26 Mar 2031 on, once her midwife or doctor has cleared exercise");
         }
 
         @Test
