@@ -18,7 +18,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** One pose to its load, budget 5 µs; one range solved, budget 200 µs. */
+/** One pose to its load, budget 5 µs; one range solved, budget 100 µs. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
