@@ -119,20 +119,40 @@ class SafetyNetTest {
         page.click("text=Use this plan and run");
         assertThat(page.locator(".count .n")).hasText("0");
         String event = "{\"id\":\"00000000-0000-4000-8000-000000000001\",\"kind\":\"REP\"}";
-        String csrf = page.locator("meta[name=csrf]").getAttribute("content");
         for (int i = 0; i < 3; i++) {
-            APIResponse answer = visitor.context()
-                    .request()
-                    .post(
-                            page.url() + "/events",
-                            RequestOptions.create()
-                                    .setHeader("X-CSRF-TOKEN", csrf)
-                                    .setHeader("Content-Type", "application/json")
-                                    .setData(event));
-            assertThat(answer.status()).isEqualTo(200);
+            assertThat(report(page, visitor, event).status()).isEqualTo(200);
         }
         page.reload();
         assertThat(page.locator(".count .n")).hasText("1");
+    }
+
+    private static APIResponse report(Page page, Visitor visitor, String event) {
+        return visitor.context()
+                .request()
+                .post(
+                        page.url() + "/events",
+                        RequestOptions.create()
+                                .setHeader(
+                                        "X-CSRF-TOKEN",
+                                        page.locator("meta[name=csrf]").getAttribute("content"))
+                                .setHeader("Content-Type", "application/json")
+                                .setData(event));
+    }
+
+    @Test
+    void an_effort_above_ten_is_refused_and_the_session_stays_open(Visitor visitor) {
+        Page page = visitor.onATablet("imogen");
+        visitor.startVisit("Freya Lindholm");
+        page.click("text=Asked. On to the check");
+        page.click("text=On to the plan");
+        page.click("text=Use this plan and run");
+        page.locator(".runner").waitFor();
+        APIResponse answer = report(
+                page, visitor, "{\"id\":\"00000000-0000-4000-8000-000000000011\",\"kind\":\"EFFORT\",\"value\":11}");
+        assertThat(answer.status()).isEqualTo(400);
+        assertThat(answer.text()).contains("from 0 to 10");
+        page.reload();
+        assertThat(page.locator(".runner")).isVisible();
     }
 
     @Test

@@ -362,12 +362,49 @@ class EvalTest {
             "goal":"CAR_SEAT" | "goal":"CAR_SEAT","goalDate":"2031-06-30" | goalDate
             "weeks":26 | "weeks":0 | weeks
             "seed":7 | "sneed":7 | sneed
+            "daysPerWeek":5 | "daysPerWeek":5,"size":1 | size
+            "daysPerWeek":5 | "daysPerWeek":5,"size":11 | size
+            "toleranceBreaths":2 | "toleranceBreaths":2,"longestHoldS":{"left":-1,"right":5} | checks.longestHoldS.left
             """)
     void plan_and_forecast_refuse_what_cannot_be(String part, String broken, String path) {
         String base = FORECAST.contains(part) ? FORECAST : PLAN;
         JsonNode e = error(base.replace(part, broken));
         assertThat(e.get("path").stringValue()).isEqualTo(path);
         assertThat(e.get("allowed").stringValue()).isNotEmpty();
+    }
+
+    @Test
+    void a_log_that_reaches_into_the_future_is_refused() {
+        JsonNode e = error(
+                PLAN.replace(
+                        "\"minutesPerDay\":20",
+                        "\"log\":[{\"rung\":\"F1\",\"side\":\"LEFT\",\"date\":\"2031-07-01\",\"result\":\"CLEAN\"}],\"minutesPerDay\":20"));
+        assertThat(e.get("path").stringValue()).isEqualTo("log[0].date");
+    }
+
+    @Test
+    void a_hold_of_nothing_is_a_hold_not_shown() {
+        JsonNode a = answer(PLAN.replace(
+                "\"toleranceBreaths\":2", "\"toleranceBreaths\":2,\"longestHoldS\":{\"left\":0,\"right\":0}"));
+        a.get("items").forEach(i -> {
+            if (i.get("dose").get("holdS").isNumber()) {
+                assertThat(i.get("dose").get("holdS").intValue())
+                        .as(i.get("rung").stringValue())
+                        .isBetween(1, 5);
+            }
+        });
+    }
+
+    @Test
+    void a_plan_says_its_roles_its_days_and_what_it_left_out() {
+        JsonNode a = answer(PLAN.replace("\"daysPerWeek\":5", "\"daysPerWeek\":5,\"size\":3"));
+        assertThat(a.get("items"))
+                .allSatisfy(i ->
+                        assertThat(i.get("role").stringValue()).isIn("SETTLE_IN", "FOUNDATION", "WORK", "CARRY_OVER"));
+        assertThat(a.get("days").get(0).get("day").stringValue()).isEqualTo("A");
+        assertThat(a.get("leftOut").isEmpty()).isFalse();
+        assertThat(a.get("leftOut"))
+                .allSatisfy(l -> assertThat(l.get("reason").stringValue()).isNotBlank());
     }
 
     @Test

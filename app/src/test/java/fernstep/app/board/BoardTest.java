@@ -8,13 +8,20 @@ import fernstep.app.Someone;
 import fernstep.app.ask.VisitMapper;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.progress.LadderMapper;
+import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.Ladders;
 import fernstep.core.approach.Approach;
 import fernstep.core.caseload.Attention;
 import fernstep.core.progress.Progress;
 import fernstep.core.screening.Answer;
+import fernstep.core.screening.Strand;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.List;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -51,6 +58,51 @@ class BoardTest {
 
     private Board.Row row(long id) {
         return rows.all().stream().filter(r -> r.id() == id).findFirst().orElseThrow();
+    }
+
+    /** A stored value that nobody can read any more: a rung that is in no catalogue. */
+    @Test
+    void one_client_who_cannot_be_worked_out_says_so_with_a_number_and_the_others_stay() throws SQLException {
+        long id = Someone.plain(app.context(), "Board Broken", Approach.SLOW_LADDER, 12);
+        int clients = board.rows(null).size();
+        app.context()
+                .getBean(LadderMapper.class)
+                .insert(new LadderRow(
+                        null,
+                        id,
+                        Strand.LEG_FLOAT,
+                        "LEFT",
+                        "F99",
+                        1,
+                        10,
+                        null,
+                        null,
+                        1,
+                        5,
+                        LocalDate.now(),
+                        "START",
+                        1,
+                        0,
+                        1));
+        try {
+            List<Board.Row> all = board.rows(null);
+            assertThat(all).hasSize(clients);
+            assertThat(all.stream().filter(r -> r.id() == id).findFirst())
+                    .hasValueSatisfying(r -> assertThat(r.waits())
+                            .singleElement()
+                            .satisfies(t -> assertThat(t.text()).matches("could not be worked out.*[0-9a-f]{8}.*")));
+            assertThat(all.stream()
+                            .filter(r -> r.id() != id)
+                            .flatMap(r -> r.waits().stream())
+                            .map(Board.Tag::text))
+                    .noneMatch(t -> t.contains("could not be worked out"));
+        } finally {
+            try (Connection c = app.context().getBean(DataSource.class).getConnection();
+                    PreparedStatement delete = c.prepareStatement("DELETE FROM ladder_step WHERE client_id = ?")) {
+                delete.setLong(1, id);
+                delete.executeUpdate();
+            }
+        }
     }
 
     @Test

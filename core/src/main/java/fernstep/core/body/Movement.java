@@ -9,8 +9,10 @@ package fernstep.core.body;
  * @param dial what says how far
  */
 public record Movement(Pose startEasiest, Pose start, Pose easiest, Pose full, Dial dial) {
-    /** Between lift-off and the end the load bends slowly; quarters miss less than three in a hundred. */
-    private static final double[] QUARTERS = {0.25, 0.5, 0.75};
+    /** Between lift-off and the end the load bends slowly: on the back once at most, propped a little more. */
+    private static final double[] ON_THE_BACK = {0.5};
+
+    private static final double[] PROPPED = {0.25, 0.5, 0.75};
 
     /** A movement without a range. */
     public static Movement fixed(Pose start, Pose end, Dial dial) {
@@ -71,7 +73,7 @@ public record Movement(Pose startEasiest, Pose start, Pose easiest, Pose full, D
             return peak;
         }
         peak = heavier(peak, TrunkLoad.of(body, start.liftedToward(end)));
-        for (double share : QUARTERS) {
+        for (double share : end.trunk().on() == TrunkContact.BACK ? ON_THE_BACK : PROPPED) {
             peak = heavier(peak, TrunkLoad.of(body, start.toward(end, share)));
         }
         return peak;

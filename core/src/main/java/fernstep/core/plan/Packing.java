@@ -4,7 +4,6 @@ import fernstep.core.plan.PlanItem.Ground;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.EnumSet;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 
@@ -18,6 +17,8 @@ final class Packing {
     private static final long A_SLOT = 10_000_000L;
     private static final int MOST_TO_CHOOSE_FROM = 16;
     private static final int SECONDS_IN_A_DAY = 86_400;
+    /** So many seconds less are worth one point. */
+    private static final int SECONDS_A_POINT = 100;
 
     /**
      * What a session may hold.
@@ -31,6 +32,8 @@ final class Packing {
 
     private final List<Exercise> must;
     private final List<Exercise> free;
+    private final int mustSeconds;
+    private final int[] freeSeconds;
     private final Room room;
     private final Set<Strand> waiting;
 
@@ -41,32 +44,62 @@ final class Packing {
         this.free = others.size() <= MOST_TO_CHOOSE_FROM ? others : others.subList(0, MOST_TO_CHOOSE_FROM);
         this.room = room;
         this.waiting = waiting;
+        this.mustSeconds = must.stream().mapToInt(Exercise::secondsPerDay).sum();
+        this.freeSeconds = free.stream().mapToInt(Exercise::secondsPerDay).toArray();
     }
 
     /** The exercises of the session, in their given order. */
     List<Exercise> chosen() {
-        List<Exercise> best = must;
+        int musts = counted(must);
+        int mayAdd = Math.max(0, room.size() - musts);
+        int best = 0;
         long bestValue = -1;
         for (int bits = 0; bits < 1 << free.size(); bits++) {
-            if (Integer.bitCount(bits) + counted(must) > Math.max(room.size(), counted(must))) {
+            if (Integer.bitCount(bits) - uncounted(bits) > mayAdd || !within(bits)) {
                 continue;
             }
-            List<Exercise> these = new ArrayList<>(must);
-            for (int i = 0; i < free.size(); i++) {
-                if ((bits & 1 << i) != 0) {
-                    these.add(free.get(i));
-                }
-            }
-            if (!these.equals(must) && !fits(these, room)) {
+            long before = valueBeforeTime(bits);
+            if (before < 0 || before + SECONDS_IN_A_DAY / SECONDS_A_POINT <= bestValue) {
                 continue;
             }
-            long value = value(these);
+            List<Exercise> these = these(bits);
+            if (bits != 0 && !fits(these, room)) {
+                continue;
+            }
+            long value = before + (SECONDS_IN_A_DAY - Math.min(SECONDS_IN_A_DAY, seconds(these))) / SECONDS_A_POINT;
             if (value > bestValue) {
                 bestValue = value;
-                best = these;
+                best = bits;
             }
         }
-        return List.copyOf(best);
+        return List.copyOf(these(best));
+    }
+
+    private int uncounted(int bits) {
+        int uncounted = 0;
+        for (int i = 0; i < free.size(); i++) {
+            uncounted += (bits & 1 << i) != 0 && !free.get(i).counts() ? 1 : 0;
+        }
+        return uncounted;
+    }
+
+    /** A first look at the time alone, without changes of position: most choices are too long. */
+    private boolean within(int bits) {
+        int seconds = mustSeconds;
+        for (int i = 0; i < freeSeconds.length; i++) {
+            seconds += (bits & 1 << i) != 0 ? freeSeconds[i] : 0;
+        }
+        return bits == 0 || seconds <= room.secondsPerDay();
+    }
+
+    private List<Exercise> these(int bits) {
+        List<Exercise> these = new ArrayList<>(must);
+        for (int i = 0; i < free.size(); i++) {
+            if ((bits & 1 << i) != 0) {
+                these.add(free.get(i));
+            }
+        }
+        return these;
     }
 
     private static int counted(List<Exercise> exercises) {
@@ -99,17 +132,27 @@ final class Packing {
         return work + changes * SessionTime.CHANGE_OF_POSITION_S;
     }
 
-    /** More is better; of equal choices the shorter one, and then the one that comes first. */
-    private long value(List<Exercise> exercises) {
-        Set<Role.Slot> slots = new HashSet<>();
+    /**
+     * More is better; of equal choices the shorter one is taken, and then the one that comes first. Below 0 where it holds
+     * something only for the sake of it.
+     */
+    private long valueBeforeTime(int bits) {
         long value = 0;
+        int slots = 0;
         int uncalled = 0;
-        for (Exercise e : exercises) {
-            value += (waiting.contains(e.strand()) ? WAITING_THIS_WEEK : 0) + 1000L * e.need();
-            value += e.role() == Role.WORK && slots.add(e.slot()) ? A_SLOT : 0;
-            uncalled += e.counts() && !e.called() && !e.mustBeIn() ? 1 : 0;
+        int counted = 0;
+        for (int i = 0; i < must.size() + free.size(); i++) {
+            boolean in = i < must.size() || (bits & 1 << (i - must.size())) != 0;
+            if (in) {
+                Exercise e = i < must.size() ? must.get(i) : free.get(i - must.size());
+                int slot = e.role() == Role.WORK ? 1 << e.slot().ordinal() : 0;
+                value += (waiting.contains(e.strand()) ? WAITING_THIS_WEEK : 0) + 1000L * e.need();
+                value += (slot & ~slots) != 0 ? A_SLOT : 0;
+                slots |= slot;
+                counted += e.counts() ? 1 : 0;
+                uncalled += e.counts() && !e.called() && !e.mustBeIn() ? 1 : 0;
+            }
         }
-        boolean forTheSakeOfIt = uncalled > 0 && counted(exercises) > room.wanted();
-        return forTheSakeOfIt ? -1 : value + (SECONDS_IN_A_DAY - Math.min(SECONDS_IN_A_DAY, seconds(exercises))) / 100;
+        return uncalled > 0 && counted > room.wanted() ? -1 : value;
     }
 }

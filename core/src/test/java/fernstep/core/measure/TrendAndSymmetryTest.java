@@ -28,6 +28,27 @@ class TrendAndSymmetryTest {
         }
 
         @Test
+        void of_a_straight_line_has_no_spread_and_is_no_chance() {
+            assertThat(TheilSen.interval(points(0, 40, 6, 37, 12, 34, 18, 31, 24, 28)))
+                    .hasValueSatisfying(i -> {
+                        assertThat(i.low()).isCloseTo(-0.5, within(1e-12));
+                        assertThat(i.high()).isCloseTo(-0.5, within(1e-12));
+                        assertThat(i.holdsZero()).isFalse();
+                    });
+        }
+
+        @Test
+        void of_readings_that_go_up_and_down_may_be_nothing() {
+            assertThat(TheilSen.interval(points(0, 40, 6, 34, 12, 41, 18, 33, 24, 39, 30, 35)))
+                    .hasValueSatisfying(i -> assertThat(i.holdsZero()).isTrue());
+        }
+
+        @Test
+        void of_four_points_has_no_interval() {
+            assertThat(TheilSen.interval(points(0, 40, 6, 37, 12, 34, 18, 31))).isEmpty();
+        }
+
+        @Test
         void is_not_bent_by_one_bad_reading() {
             // pairwise: −.5 −.5 −.5 −.5 −.5 −.5 of the four good ones, and four with the outlier: 6 of 10 are −0.5
             assertThat(TheilSen.slope(points(0, 40, 6, 37, 12, 34, 18, 31, 24, 90)))

@@ -238,4 +238,98 @@ class SeparationTest {
                     .isEqualTo(Verdict.Code.WIDER);
         }
     }
+
+    @Nested
+    class Many_readings_at_once {
+        private static final double[] SITES = {-4, -2, 0, 2, 4};
+
+        /** Tape at five sites, before 40 mm everywhere; 3 mm of error each, so a difference has 3·√2 = 4.2426 mm. */
+        private static Separation fiveSites(double... now) {
+            List<Reading> after = new java.util.ArrayList<>();
+            List<Reading> before = new java.util.ArrayList<>();
+            for (int i = 0; i < SITES.length; i++) {
+                after.add(Reading.of(SITES[i], Condition.REST, Method.TAPE, now[i]));
+                before.add(Reading.of(SITES[i], Condition.REST, Method.TAPE, 40.0));
+            }
+            return Separation.of(
+                    new Separation.Check(after, EXAMINER),
+                    new Separation.Check(before, EXAMINER),
+                    GapReading.WIDTH_BY_SITE,
+                    ForWidth.POSTNATAL_AFTER_6_WEEKS);
+        }
+
+        @Test
+        void a_site_that_would_be_real_alone_may_be_chance_among_five() {
+            // 9 mm: z = 2.1213, chance 0.0339; Holm asks the smallest of five for 0.05/5 = 0.01
+            Separation s = fiveSites(40, 40, 31, 40, 40);
+            Width.Change navel = s.widths().get(2).change();
+            assertThat(navel.kind()).isEqualTo(Width.Kind.NARROWER);
+            assertThat(navel.chance()).isCloseTo(0.0339, within(5e-4));
+            assertThat(navel.confirmed()).isFalse();
+            // 12 mm: z = 2.8284, chance 0.0047
+            assertThat(fiveSites(40, 40, 28, 40, 40).widths().get(2).change().confirmed())
+                    .isTrue();
+        }
+
+        @Test
+        void once_the_surest_is_called_the_next_is_asked_for_less() {
+            // 12 mm stands at 0.0047 ≤ 0.01; then 11 mm, z = 2.5927, chance 0.0095 ≤ 0.05/4; 9 mm, 0.0339 > 0.05/3
+            Separation s = fiveSites(28, 29, 31, 40, 40);
+            assertThat(s.widths())
+                    .extracting(w -> w.change().confirmed())
+                    .containsExactly(true, true, false, false, false);
+        }
+
+        @Test
+        void the_area_is_judged_as_one_number_with_its_propagated_error() {
+            // two sites 20 mm apart: (w₁ + w₂)/2·20; error of each visit 10·√(9 + 9), limit 1.96·√2·42.43 = 117.6
+            Separation s = Separation.of(
+                    new Separation.Check(tape(30, 30), EXAMINER),
+                    new Separation.Check(tape(40, 40), EXAMINER),
+                    GapReading.WIDTH_BY_SITE,
+                    ForWidth.POSTNATAL_AFTER_6_WEEKS);
+            AreaChange area = s.areaChanges().get(Condition.REST);
+            assertThat(area.mm2()).isCloseTo(-200, within(1e-6));
+            assertThat(area.smallestRealMm2()).isCloseTo(117.6, within(0.05));
+            assertThat(area.kind()).isEqualTo(Width.Kind.NARROWER);
+        }
+
+        private static List<Reading> tape(double lower, double upper) {
+            return List.of(
+                    Reading.of(0, Condition.REST, Method.TAPE, lower),
+                    Reading.of(2, Condition.REST, Method.TAPE, upper));
+        }
+
+        private static Examiner tapes(String who, Map<Method, Double> bias) {
+            return new Examiner(who, TABLE, Map.of(), bias);
+        }
+
+        private static Width.Change between(Examiner now, Examiner then) {
+            return Separation.of(
+                            new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.TAPE, 30.0)), now),
+                            new Separation.Check(List.of(Reading.of(2, Condition.REST, Method.TAPE, 39.0)), then),
+                            GapReading.WIDTH_BY_SITE,
+                            ForWidth.POSTNATAL_AFTER_6_WEEKS)
+                    .widths()
+                    .get(0)
+                    .change();
+        }
+
+        @Test
+        void another_pair_of_hands_widens_the_limit() {
+            // 2 mm in quadrature on each side: 1.96·√(9 + 4 + 9 + 4) = 9.9941
+            Width.Change c = between(tapes("1", Map.of()), tapes("2", Map.of()));
+            assertThat(c.smallestRealMm()).isCloseTo(9.9941, within(1e-4));
+            assertThat(c.otherExaminer()).isTrue();
+            assertThat(c.kind()).isEqualTo(Width.Kind.NO_REAL_CHANGE);
+        }
+
+        @Test
+        void known_biases_of_both_are_taken_off_instead() {
+            // she reads 1 mm narrow now, the other read 2 mm wide then: 31 against 37
+            Width.Change c = between(tapes("1", Map.of(Method.TAPE, -1.0)), tapes("2", Map.of(Method.TAPE, 2.0)));
+            assertThat(c.mm()).isCloseTo(-6, within(1e-9));
+            assertThat(c.smallestRealMm()).isCloseTo(8.3156, within(1e-4));
+        }
+    }
 }
