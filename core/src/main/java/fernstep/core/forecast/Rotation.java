@@ -3,6 +3,7 @@ package fernstep.core.forecast;
 import fernstep.core.forecast.Tracks.Track;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
@@ -34,6 +35,9 @@ final class Rotation {
     final class Days {
         private final List<Set<Strand>> now = new ArrayList<>();
         private final boolean[][] holds = new boolean[sessions.size()][tracks.size()];
+        /** No room as the sessions are; asked again only when they change. */
+        private final boolean[] refused = new boolean[tracks.size()];
+
 
         Days() {
             sessions.forEach(s -> {
@@ -50,6 +54,15 @@ final class Rotation {
 
         /** A strand that opens is taken in where a session has room, or where the goal asks for it and another can rest. */
         boolean takes(int track, int[] step) {
+            if (refused[track]) {
+                return false;
+            }
+            boolean taken = roomFor(track, step);
+            refused[track] = !taken;
+            return taken;
+        }
+
+        private boolean roomFor(int track, int[] step) {
             Strand strand = tracks.get(track).strand();
             if (now.stream().anyMatch(s -> s.contains(strand))) {
                 return true;
@@ -107,6 +120,7 @@ final class Rotation {
         }
 
         private void fill() {
+            Arrays.fill(refused, false);
             for (int session = 0; session < now.size(); session++) {
                 for (int t = 0; t < tracks.size(); t++) {
                     holds[session][t] = now.get(session).contains(tracks.get(t).strand());
