@@ -53,7 +53,7 @@ class SafetyNetTest {
         assertThat(refused.text()).contains("Finger-widths was 12 fingers; it must be from 0 to 10 fingers");
         assertThat(post(page, visitor, "/visits/" + visit + "/findings", "name=SET_GRADE&side=LEFT&value=7")
                         .text())
-                .contains("Set grade must be a whole number from 0 to 5");
+                .contains("Engagement grade must be a whole number from 0 to 5");
     }
 
     private static APIResponse post(Page page, Visitor visitor, String path, String form) {

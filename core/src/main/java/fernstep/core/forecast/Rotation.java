@@ -38,7 +38,6 @@ final class Rotation {
         /** No room as the sessions are; asked again only when they change. */
         private final boolean[] refused = new boolean[tracks.size()];
 
-
         Days() {
             sessions.forEach(s -> {
                 Set<Strand> copy = EnumSet.noneOf(Strand.class);

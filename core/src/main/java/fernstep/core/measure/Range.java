@@ -31,7 +31,7 @@ public enum Range {
     DAYS_PER_WEEK("Days a week", 1, 7, ""),
     MINUTES_PER_DAY("Minutes a day", 3, 90, "min"),
     RANGE_FRACTION("Range", 0, 1, ""),
-    SET_GRADE("Set grade", 0, 5, ""),
+    SET_GRADE("Engagement grade", 0, 5, ""),
     FLOAT_SCORE("Float score", 0, 5, ""),
     EFFORT_PCT("Effort used", 0, 100, "%"),
     FLOOR_HOLD_S("Slow hold", 0, 20, "s"),

@@ -5,6 +5,7 @@ import fernstep.core.body.Body;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
 import fernstep.core.screening.Strand;
 import java.util.EnumSet;
@@ -31,6 +32,9 @@ final class Ceilings {
 
     /** Why a rung lies above what her findings allow; empty where it does not. */
     static Optional<Waiting> over(Rung rung, RungGates.Known known) {
+        if (rung.loaded() && known.findings().shown().lift() == Observed.FloorLift.BEARS_DOWN) {
+            return Optional.of(new Waiting("FLOOR_LIFT", null, Reason.of("waiting.floorBearsDown")));
+        }
         Findings f = known.findings();
         boolean scoopMissing = f.scoop() == Findings.Scoop.NO
                 && rung.strand() == Strand.HANDS_KNEES
