@@ -43,7 +43,13 @@ public record SessionCalendar(List<Day> days) {
             List<PlanItem> items,
             int sessions,
             int seconds,
-            List<Mark> marks) {}
+            List<Mark> marks) {
+
+        /** Both sides counted once, settling in not at all. */
+        public int exercises() {
+            return Plan.size(items);
+        }
+    }
 
     /** Something that falls on a day. */
     public record Mark(What what, @Nullable GateCode gate, Clearance.@Nullable Scope scope) {
