@@ -170,15 +170,32 @@ final class Levers {
         return pct <= TRULY_LESS_PCT ? Optional.of(new LeverChange(lever, from, to, pct)) : Optional.empty();
     }
 
-    /** As she moves now: at the range of the setting, with what was already shortened in this set. */
+    /**
+     * As she moves now: at the range of the setting, with what was already shortened in this set. Of two shortenings the
+     * lighter counts, so that a step back is never heavier.
+     */
     private double indexNow() {
         double range = s.setting().range();
-        if (s.leverUsed(Lever.ONE_LIMB)) {
-            return movement().peakOfOneLimb(s.body(), range).loadIndex();
+        double now = s.rung().indexAt(range, s.body());
+        if (s.leverUsed(Lever.BEND_KNEE)) {
+            now = Math.min(now, kneesBentNow(now));
         }
-        return s.leverUsed(Lever.BEND_KNEE)
-                ? movement().peakWithKneesBent(s.body(), range, KNEE_BEND_DEG).loadIndex()
-                : s.rung().indexAt(range, s.body());
+        return s.leverUsed(Lever.ONE_LIMB)
+                ? Math.min(now, movement().peakOfOneLimb(s.body(), range).loadIndex())
+                : now;
+    }
+
+    /** With the bend that was offered: the smallest that truly eased. */
+    private double kneesBentNow(double straight) {
+        double bent = straight;
+        for (int deg = KNEE_BEND_DEG;
+                deg <= MOST_KNEE_BEND_DEG && changePct(straight, bent) > TRULY_LESS_PCT;
+                deg += KNEE_BEND_DEG) {
+            bent = movement()
+                    .peakWithKneesBent(s.body(), s.setting().range(), deg)
+                    .loadIndex();
+        }
+        return bent;
     }
 
     private static double changePct(double from, double to) {

@@ -594,6 +594,32 @@ class DecisionsTest {
         return r.family() == null || !r.hasRange();
     }
 
+    /** After any easing in the same set the rung gone back to asks no more than what she does now. */
+    @ParameterizedTest
+    @EnumSource(
+            value = Lever.class,
+            names = {"BEND_KNEE", "ONE_LIMB"})
+    void after_a_shortened_lever_a_step_back_is_still_no_heavier(Lever lever) {
+        Body body = Body.of(70.0, 170.0);
+        for (var rung : ShippedCatalogue.CATALOGUE.rungs()) {
+            if (rung.family() == null || !rung.levers().contains(lever)) {
+                continue;
+            }
+            Seen ridge = clear(SignCode.DOME_FIRM);
+            Advice eased = onF4().on(rung.code()).sees(ridge);
+            Advice a = onF4().on(rung.code()).before(1, Move.EASE, lever, ridge).sees(ridge.inRep(2));
+            boolean offered = eased.change() != null && eased.change().lever() == lever;
+            if (offered && a.move() == Move.STEP_BACK) {
+                double now = rung.indexAt(1, body) * (1 + eased.loadChangePct() / 100);
+                double back = ShippedCatalogue.CATALOGUE.rung(a.stepBackTo()).indexAt(a.stepBackRange(), body);
+                boolean followed = a.loadChangePct() != null;
+                assertThat(!followed || back <= now * 1.002)
+                        .as("%s to %s", rung.code(), a.stepBackTo())
+                        .isTrue();
+            }
+        }
+    }
+
     static Stream<Random> randoms() {
         return Seeded.cases(800, random -> random);
     }
