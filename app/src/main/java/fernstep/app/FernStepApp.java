@@ -4,6 +4,7 @@ import fernstep.app.catalogue.Catalogues;
 import fernstep.exchange.eval.Eval;
 import fernstep.exchange.wording.Wording;
 import java.time.Clock;
+import java.time.ZoneId;
 import org.mybatis.spring.annotation.MapperScan;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -18,7 +19,7 @@ public class FernStepApp {
 
     @Bean
     Clock clock() {
-        return Clock.systemDefaultZone();
+        return Clock.system(ZoneId.systemDefault());
     }
 
     @Bean

@@ -15,6 +15,7 @@ import fernstep.app.support.Audit;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -280,7 +281,9 @@ class FullCheckTest {
                         .get("content-type"))
                 .isEqualTo("image/jpeg");
         page.click("summary:has-text('Over a photo')");
-        page.setInputFiles("input[type=file]", new FilePayload("side.png", "image/png", "not a picture".getBytes()));
+        page.setInputFiles(
+                "input[type=file]",
+                new FilePayload("side.png", "image/png", "not a picture".getBytes(StandardCharsets.UTF_8)));
         page.click("text=Use this picture");
         visitor.see("This is not a JPEG or PNG picture.");
         visitor.close();

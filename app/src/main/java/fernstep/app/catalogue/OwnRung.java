@@ -46,15 +46,17 @@ final class OwnRung {
     }
 
     static String asYaml(Map<String, String> typed, Catalogue catalogue) {
-        Rung branch = catalogue.rung(typed.get("branchOf"));
+        Rung branch = catalogue.rung(typed.getOrDefault("branchOf", ""));
         StringBuilder y = new StringBuilder();
         y.append("strand: ").append(branch.strand()).append('\n');
         y.append("name: ").append(quoted(branch.strand().name())).append('\n');
-        y.append("rungs:\n  - code: ").append(typed.get("code").strip()).append('\n');
-        field(y, "name", quoted(typed.get("name")));
+        y.append("rungs:\n  - code: ")
+                .append(typed.getOrDefault("code", "").strip())
+                .append('\n');
+        field(y, "name", quoted(typed.getOrDefault("name", "")));
         field(y, "aim", branch.aim().name());
         if (!typed.getOrDefault("family", "").isBlank()) {
-            field(y, "family", typed.get("family"));
+            field(y, "family", typed.getOrDefault("family", ""));
         }
         field(y, "perSide", String.valueOf(typed.containsKey("perSide")));
         field(y, "loaded", String.valueOf(typed.containsKey("loaded")));
@@ -71,9 +73,11 @@ final class OwnRung {
         field(y, "move", "{start: " + typed.get("start") + ", full: " + end.asYaml() + "}");
         field(y, "watch", "[" + typed.getOrDefault("watch", "TIRED") + "]");
         field(y, "levers", "[" + typed.getOrDefault("lever", Lever.FEWER_REPS.name()) + "]");
-        field(y, "howTo", quoted(typed.get("howTo")));
-        field(y, "caution", quoted(typed.get("caution")));
-        String cue = typed.getOrDefault("cue", "").isBlank() ? typed.get("howTo") : typed.get("cue");
+        field(y, "howTo", quoted(typed.getOrDefault("howTo", "")));
+        field(y, "caution", quoted(typed.getOrDefault("caution", "")));
+        String cue = typed.getOrDefault("cue", "").isBlank()
+                ? typed.getOrDefault("howTo", "")
+                : typed.getOrDefault("cue", "");
         y.append("    cues:\n");
         for (String activation : List.of("DRAW_IN_LIGHT", "FLOOR_FIRST", "BRACE_ALL_ROUND")) {
             y.append("      ")

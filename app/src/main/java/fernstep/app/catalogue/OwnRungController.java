@@ -97,8 +97,8 @@ class OwnRungController {
     String save(@RequestParam Map<String, String> typed, Model model, @AuthenticationPrincipal SignedIn me) {
         Optional<String> problem = OwnRung.problem(typed, catalogues.get());
         if (problem.isEmpty()) {
-            HouseRungRow row =
-                    new HouseRungRow(typed.get("code").strip(), OwnRung.asYaml(typed, catalogues.get()), me.staffId());
+            HouseRungRow row = new HouseRungRow(
+                    typed.getOrDefault("code", "").strip(), OwnRung.asYaml(typed, catalogues.get()), me.staffId());
             problem = catalogues.problemWith(row);
             if (problem.isEmpty()) {
                 catalogues.add(row);
@@ -144,7 +144,7 @@ class OwnRungController {
                     handles,
                     TrunkLoad.of(body, pose).loadIndex()));
         } catch (IllegalArgumentException e) {
-            return ResponseEntity.unprocessableEntity().body(Map.of("message", String.valueOf(e.getMessage())));
+            return ResponseEntity.unprocessableContent().body(Map.of("message", String.valueOf(e.getMessage())));
         }
     }
 

@@ -16,7 +16,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -82,7 +81,7 @@ class ChangesController {
                 .filter(Objects::nonNull)
                 .distinct()
                 .toList();
-        Map<Checks.Taken, Separation> worked = new IdentityHashMap<>();
+        IdentityHashMap<Checks.Taken, Separation> worked = new IdentityHashMap<>();
         history.forEach(t -> worked.put(t, separation(client, t)));
         List<TrendChart> charts = new ArrayList<>();
         for (double site : CheckSheet.SITES_CM) {

@@ -18,6 +18,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -202,8 +203,8 @@ public record CheckSheet(
         sideBySide("field.SET_HOLD_S", FindingField.SET_HOLD_S).ifPresent(all::add);
         Map<Side, FloatTest> tests = floatTests();
         if (tests.values().stream().allMatch(FloatTest::tried)) {
-            int left = tests.get(Side.LEFT).score();
-            int right = tests.get(Side.RIGHT).score();
+            int left = Objects.requireNonNull(tests.get(Side.LEFT)).score();
+            int right = Objects.requireNonNull(tests.get(Side.RIGHT)).score();
             all.add(new SideBySide("section.FLOAT", new Symmetry(left, right), Math.abs(left - right) >= 1));
         }
         return all;

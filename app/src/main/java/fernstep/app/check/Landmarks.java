@@ -6,6 +6,7 @@ import fernstep.core.measure.Point2;
 import fernstep.core.separation.DomingProfile;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -40,7 +41,7 @@ record Landmarks(double mmPerUnit, List<Point2> points) {
             return FindingField.Typed.refused("The scale must be above 0 and up to 50 mm a unit.");
         }
         try {
-            built.apply(read);
+            Objects.requireNonNull(built.apply(read));
         } catch (IllegalArgumentException e) {
             return FindingField.Typed.refused("Two marks lie on one another: " + e.getMessage() + ".");
         }

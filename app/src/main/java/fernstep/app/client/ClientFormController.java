@@ -104,7 +104,7 @@ class ClientFormController {
         Clearance.Scope chosen = problems.neededCode("scope", scope, Clearance.Scope.class);
         String role = problems.needed("byRole", byRole, 60);
         String who = problems.text("byName", byName, 120);
-        if (problems.any()) {
+        if (problems.any() || given == null) {
             redirect.addFlashAttribute("clearanceProblems", problems.byField());
             redirect.addFlashAttribute("clearanceTyped", new Typed(scope, givenOn, expiresOn, byRole, byName));
         } else {

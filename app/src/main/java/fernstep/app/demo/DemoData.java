@@ -3,6 +3,7 @@ package fernstep.app.demo;
 import fernstep.app.security.Staff;
 import fernstep.app.security.StaffMapper;
 import fernstep.core.client.Licence;
+import java.util.Objects;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
@@ -39,10 +40,12 @@ class DemoData implements SmartInitializingSingleton {
         staff.insert(account("tamsin", "Tamsin Okoro", hash, Licence.COACH, false, 17, 33, 49, 64));
         staff.insert(account("ilse", "Ilse Brandt", hash, Licence.THERAPIST, false, 15, 29, 43, 57));
         staff.insert(new Staff(null, "rafaela", "Rafaela Pinto", hash, Licence.COACH, false, null, null, null, null));
-        room.fill(
-                staff.byUsername("imogen").orElseThrow().id(),
-                staff.byUsername("tamsin").orElseThrow().id());
+        room.fill(idOf("imogen"), idOf("tamsin"));
         LOG.info("the demo studio is filled");
+    }
+
+    private long idOf(String username) {
+        return Objects.requireNonNull(staff.byUsername(username).orElseThrow().id());
     }
 
     private static Staff account(

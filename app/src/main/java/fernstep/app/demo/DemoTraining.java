@@ -34,6 +34,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
@@ -174,8 +175,8 @@ class DemoTraining {
         Rung rung = catalogues.get().rung(s.step.rung());
         if (kind == Kind.CLEAN && rung.family() != null) {
             rung.loadAt(s.step.rangeFraction(), client.body())
-                    .ifPresent(l ->
-                            held.add(new Capacity.Clean(day, rung.family(), s.step.sideOrNull(), l.loadIndex(), null)));
+                    .ifPresent(l -> held.add(new Capacity.Clean(
+                            day, Objects.requireNonNull(rung.family()), s.step.sideOrNull(), l.loadIndex(), null)));
         }
         return result;
     }

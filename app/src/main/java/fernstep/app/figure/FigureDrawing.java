@@ -102,13 +102,14 @@ public final class FigureDrawing {
         Skeleton.Leg legThen = working ? then.left() : then.right();
         Skeleton.Arm arm = working ? now.leftArm() : now.rightArm();
         Skeleton.Arm armThen = working ? then.leftArm() : then.rightArm();
-        Point3[] joints = switch (field.replaceFirst("working|other", "")) {
-            case "Hip" -> new Point3[] {leg.knee(), leg.hip(), legThen.knee(), legThen.hip()};
-            case "Knee" -> new Point3[] {leg.ankle(), leg.knee(), legThen.ankle(), legThen.knee()};
-            case "Shoulder" -> new Point3[] {arm.elbow(), arm.shoulder(), armThen.elbow(), armThen.shoulder()};
-            case "Elbow" -> new Point3[] {arm.wrist(), arm.elbow(), armThen.wrist(), armThen.elbow()};
-            default -> new Point3[] {now.shoulder(), now.hip(), then.shoulder(), then.hip()};
-        };
+        Point3[] joints =
+                switch (field.replaceFirst("working|other", "")) {
+                    case "Hip" -> new Point3[] {leg.knee(), leg.hip(), legThen.knee(), legThen.hip()};
+                    case "Knee" -> new Point3[] {leg.ankle(), leg.knee(), legThen.ankle(), legThen.knee()};
+                    case "Shoulder" -> new Point3[] {arm.elbow(), arm.shoulder(), armThen.elbow(), armThen.shoulder()};
+                    case "Elbow" -> new Point3[] {arm.wrist(), arm.elbow(), armThen.wrist(), armThen.elbow()};
+                    default -> new Point3[] {now.shoulder(), now.hip(), then.shoulder(), then.hip()};
+                };
         double turn = angle(joints[2].minus(joints[3])) - angle(joints[0].minus(joints[1]));
         double wrapped = Math.IEEEremainder(turn, 2 * Math.PI);
         if (Math.abs(wrapped) < 1e-6) {
@@ -347,7 +348,7 @@ public final class FigureDrawing {
             scene.add(fixed("mat", -34, far, 34, far, 42, near, -42, near, -34, far));
             return scene;
         }
-        double[] span = span(f);
+        double[] span = span();
         scene.add(fixed("floor", span[0] - 12, 0.5, span[1] + 12, 0.5));
         if (f.pose().position() == Position.INCLINED) {
             double[] hip = flat(f.hip(), shift(f));
@@ -355,9 +356,9 @@ public final class FigureDrawing {
             scene.add(fixed(
                     "wedge", hip[0] - 4, 0, shoulder[0] - 8, 0, shoulder[0] - 8, shoulder[1] + 11, hip[0] - 4, 0));
         }
-        if (wallX(f) != null) {
-            double x = wallX(f);
-            scene.add(fixed("wall", x, 0, x, -150));
+        Double wall = wallX(f);
+        if (wall != null) {
+            scene.add(fixed("wall", wall, 0, wall, -150));
         }
         if (f.pose().trunk().on() == TrunkContact.SEAT || rung.props().contains(Prop.CHAIR)) {
             double seat = -CM * (0.285 - 0.06) * body.heightM();
@@ -474,7 +475,7 @@ public final class FigureDrawing {
                 : new double[] {plain(p)[0] + shift, plain(p)[1]};
     }
 
-    private double[] span(Skeleton f) {
+    private double[] span() {
         double min = Double.MAX_VALUE;
         double max = -Double.MAX_VALUE;
         for (Skeleton each : frames) {

@@ -75,7 +75,7 @@ public class Forecasts {
                 catalogues.get(),
                 q.wishes().stances().dose(),
                 Forecast.Start.of(q, plan, training),
-                new Forecast.Record(
+                new Forecast.TrackRecord(
                         sessions(desk.log(), training.size(), day),
                         clean(desk.log().results(), day),
                         weeks(desk.log().results(), training.size(), day)),

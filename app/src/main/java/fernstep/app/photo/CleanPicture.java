@@ -77,12 +77,13 @@ record CleanPicture(int widthPx, int heightPx, byte[] jpeg) {
 
     /** Camera phones store the pixels as the sensor lay and say in a mark how to turn them; the mark is left behind. */
     private static BufferedImage upright(BufferedImage from, int turn) {
-        int quarters = switch (turn) {
-            case 3 -> 2;
-            case 6 -> 1;
-            case 8 -> 3;
-            default -> 0;
-        };
+        int quarters =
+                switch (turn) {
+                    case 3 -> 2;
+                    case 6 -> 1;
+                    case 8 -> 3;
+                    default -> 0;
+                };
         if (quarters == 0) {
             return from;
         }

@@ -166,20 +166,23 @@ class PlanEdits {
         int by = "-1".equals(change.value()) ? -1 : 1;
         Dose d = item.baseDose();
         Window w = item.rung().window();
-        Dose to = switch (change.kind()) {
-            case SETS -> inside(w.sets(), d.sets() + by) ? d.withSets(d.sets() + by) : d;
-            case REPS ->
-                d.reps() != null && w.reps() != null && inside(w.reps(), d.reps() + by) ? d.withReps(d.reps() + by) : d;
-            case HOLD_S ->
-                d.holdS() != null && w.holdS() != null && inside(w.holdS(), d.holdS() + by)
-                        ? d.withHoldS(d.holdS() + by)
-                        : d;
-            case BREATHS ->
-                d.breaths() != null && w.breaths() != null && inside(w.breaths(), d.breaths() + by)
-                        ? d.withBreaths(d.breaths() + by)
-                        : d;
-            default -> desk.days().holds(d.daysPerWeek() + by) ? d.withDays(d.daysPerWeek() + by) : d;
-        };
+        Dose to =
+                switch (change.kind()) {
+                    case SETS -> inside(w.sets(), d.sets() + by) ? d.withSets(d.sets() + by) : d;
+                    case REPS ->
+                        d.reps() != null && w.reps() != null && inside(w.reps(), d.reps() + by)
+                                ? d.withReps(d.reps() + by)
+                                : d;
+                    case HOLD_S ->
+                        d.holdS() != null && w.holdS() != null && inside(w.holdS(), d.holdS() + by)
+                                ? d.withHoldS(d.holdS() + by)
+                                : d;
+                    case BREATHS ->
+                        d.breaths() != null && w.breaths() != null && inside(w.breaths(), d.breaths() + by)
+                                ? d.withBreaths(d.breaths() + by)
+                                : d;
+                    default -> desk.days().holds(d.daysPerWeek() + by) ? d.withDays(d.daysPerWeek() + by) : d;
+                };
         return to.equals(d)
                 ? refused("The window of " + item.rung().code() + " is " + words.window(w) + ".")
                 : taken(new Choice(now.strand(), now.side(), now.rung(), to, item.range(), now.locked(), false));

@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -59,8 +60,8 @@ public class Capacities {
             loads.computeIfAbsent(
                             r.rung() + r.rangeFraction(),
                             k -> rung.loadAt(r.rangeFraction(), body).map(TrunkLoad::loadIndex))
-                    .ifPresent(index ->
-                            held.add(new Capacity.Clean(r.heldOn(), rung.family(), r.sideOrNull(), index, null)));
+                    .ifPresent(index -> held.add(new Capacity.Clean(
+                            r.heldOn(), Objects.requireNonNull(rung.family()), r.sideOrNull(), index, null)));
         }
         return held;
     }

@@ -17,6 +17,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -132,7 +133,7 @@ final class RunLog {
     private void sign(RunItem item, EventRow e) {
         advice = e;
         EventRow override = overrides.get(e.id());
-        Move move = override == null ? e.move() : override.move();
+        Move move = Objects.requireNonNullElse(override == null ? e.move() : override.move(), Move.CARRY_ON);
         Lever lever = override == null ? e.lever() : null;
         if (e.sign() != null) {
             item.signs.add(e.sign());

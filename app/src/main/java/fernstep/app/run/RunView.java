@@ -14,6 +14,7 @@ import fernstep.exchange.wording.Wording;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -130,7 +131,7 @@ class RunView {
 
     private RunState.AdviceView advice(EventRow e, RunLog log, ClientFile client) {
         EventRow override = log.overrideOf(e).orElse(null);
-        Move move = override == null ? e.move() : override.move();
+        Move move = Objects.requireNonNullElse(override == null ? e.move() : override.move(), Move.CARRY_ON);
         SignCode code = RunLog.code(e.sign());
         return new RunState.AdviceView(
                 e.id(),
@@ -142,7 +143,9 @@ class RunView {
                 String.valueOf(e.ruleId()),
                 move == Move.CUE ? e.reason() : null,
                 override == null ? e.runnerUp() : null,
-                override == null ? null : words.text("run.overridden", e.move(), override.reason()));
+                override == null
+                        ? null
+                        : words.text("run.overridden", String.valueOf(e.move()), String.valueOf(override.reason())));
     }
 
     /** "Smaller range: 100 % → 67 %, load −24 %". */

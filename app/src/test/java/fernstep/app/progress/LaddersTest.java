@@ -24,7 +24,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 /** Places and results on the real database. */
 @ExtendWith(AppExtension.class)
 class LaddersTest {
-    private static final LocalDate TODAY = LocalDate.now();
+    private final LocalDate today = LocalDate.now();
     private final Clients clients;
     private final Ladders ladders;
     private final LadderMapper mapper;
@@ -68,7 +68,7 @@ class LaddersTest {
                 null,
                 "BR1",
                 new Dose(1, null, null, 5, 1, 5),
-                TODAY.minusDays(20),
+                today.minusDays(20),
                 Ladders.START,
                 1,
                 0,
@@ -77,8 +77,8 @@ class LaddersTest {
 
     private void trained(int daysAgo, Kind kind) {
         String session = UUID.randomUUID().toString();
-        sessions.insert(new SessionRow(session, client.id(), TODAY.minusDays(daysAgo), 1, null));
-        ResultRow row = new ResultRow(session, "BR1", "", client.id(), TODAY.minusDays(daysAgo), kind, 3, "", "", 1);
+        sessions.insert(new SessionRow(session, client.id(), today.minusDays(daysAgo), 1, null));
+        ResultRow row = new ResultRow(session, "BR1", "", client.id(), today.minusDays(daysAgo), kind, 3, "", "", 1);
         mapper.putResult(row);
         mapper.putResult(row);
     }
@@ -122,22 +122,22 @@ class LaddersTest {
                 null,
                 "DC1",
                 new Dose(1, 5, 3, null, 1, 5),
-                TODAY.minusDays(20),
+                today.minusDays(20),
                 Ladders.START,
                 1,
                 0,
                 1));
         for (int daysAgo : new int[] {8, 6}) {
             String session = UUID.randomUUID().toString();
-            sessions.insert(new SessionRow(session, client.id(), TODAY.minusDays(daysAgo), 1, null));
+            sessions.insert(new SessionRow(session, client.id(), today.minusDays(daysAgo), 1, null));
             mapper.putResult(
-                    new ResultRow(session, "DC1", "", client.id(), TODAY.minusDays(daysAgo), Kind.CLEAN, 3, "", "", 1));
+                    new ResultRow(session, "DC1", "", client.id(), today.minusDays(daysAgo), Kind.CLEAN, 3, "", "", 1));
         }
         assertThat(change("DC1")).isEqualTo(Change.NOTCH_UP);
         String heavy = UUID.randomUUID().toString();
-        sessions.insert(new SessionRow(heavy, client.id(), TODAY.minusDays(1), 1, null));
+        sessions.insert(new SessionRow(heavy, client.id(), today.minusDays(1), 1, null));
         mapper.putResult(
-                new ResultRow(heavy, "BR1", "", client.id(), TODAY.minusDays(1), Kind.CLEAN, 3, "HEAVY", "", 1));
+                new ResultRow(heavy, "BR1", "", client.id(), today.minusDays(1), Kind.CLEAN, 3, "HEAVY", "", 1));
         assertThat(change("DC1")).as("she did not do it that day").isEqualTo(Change.HOLD);
         assertThat(change("BR1")).isEqualTo(Change.HOLD);
         mapper.insert(LadderRow.of(
@@ -146,7 +146,7 @@ class LaddersTest {
                 null,
                 "BR1",
                 new Dose(1, null, null, 6, 1, 5),
-                TODAY,
+                today,
                 "NOTCH_UP",
                 1,
                 ladders.standings(client).stream()

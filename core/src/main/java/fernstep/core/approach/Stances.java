@@ -38,18 +38,21 @@ public record Stances(
         }
     }
 
+    /** How the deep abdominals are called. */
     public enum Activation {
         DRAW_IN_LIGHT,
         FLOOR_FIRST,
         BRACE_ALL_ROUND
     }
 
+    /** What the low back does under load. */
     public enum Spine {
         NATURAL_CURVE,
         LIGHT_IMPRINT,
         BY_FINDING
     }
 
+    /** Where the in-breath goes. */
     public enum Breath {
         RIBS_WIDE,
         BELLY_SOFT,
@@ -57,17 +60,20 @@ public record Stances(
         STRAW_BLOW
     }
 
+    /** When she breathes out. */
     public enum EffortTiming {
         EXHALE_EFFORT_ONLY,
         EXHALE_EVERY_MOVE,
         BREATHE_THROUGH
     }
 
+    /** How much ridge along the midline is let pass. */
     public enum Doming {
         NONE_ALLOWED,
         SOFT_TOLERATED
     }
 
+    /** From what on a separation is called wide. */
     public enum GapReading {
         MORE_THAN_TWO_FINGERS,
         TWO_OR_MORE_FINGERS,
@@ -75,11 +81,13 @@ public record Stances(
         FUNCTION_FIRST
     }
 
+    /** When gentle work begins after a birth or an operation. */
     public enum Start {
         EARLY_GENTLE,
         CLEARANCE_FIRST
     }
 
+    /** In what shape the work is dosed. */
     public enum DoseStance {
         MICRO_DAILY,
         SETS_WEEKLY,
@@ -88,11 +96,13 @@ public record Stances(
         MINUTES_DAILY
     }
 
+    /** What is held of curling up. */
     public enum Flexion {
         AVOID,
         LATE_GRADED
     }
 
+    /** Whether a support garment is suggested. */
     public enum Garment {
         SUGGEST,
         OPTIONAL

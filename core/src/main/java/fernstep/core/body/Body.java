@@ -20,6 +20,7 @@ public record Body(double massKg, double heightM, double bellyKg, boolean assume
     private static final double BELLY_TO_WEEK = 40;
     private static final double BELLY_AT_TERM_KG = 6.5;
 
+    /** @throws fernstep.core.measure.OutOfRange outside the ranges above */
     public Body {
         Range.MASS_KG.check(massKg);
         Range.HEIGHT_CM.check(heightM * 100);

@@ -26,7 +26,12 @@ public record Capacity(
     public static final double USUAL_STEP = 0.10;
     public static final double CAUTIOUS_STEP = 0.05;
 
-    /** A load that was held clean. */
+    /**
+     * A load that was held clean.
+     *
+     * @param loadIndex of the range, from 0, in thousandths of weight times height
+     * @param holdS seconds held; null where it was moved, not held
+     */
     public record Clean(
             LocalDate date,
             LoadFamily family,

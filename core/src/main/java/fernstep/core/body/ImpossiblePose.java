@@ -32,4 +32,9 @@ public final class ImpossiblePose extends IllegalArgumentException {
     public String allowed() {
         return allowed;
     }
+
+    @Override
+    public String getMessage() {
+        return String.valueOf(super.getMessage());
+    }
 }

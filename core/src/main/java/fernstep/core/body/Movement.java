@@ -100,11 +100,12 @@ public record Movement(Pose startEasiest, Pose start, Pose easiest, Pose full, D
     /** Where her limb is at a range. */
     public RangePoint point(Body body, double range) {
         Skeleton s = Skeleton.of(body, at(range));
-        double height = switch (dial) {
-            case SURFACE -> dial.value(s, body);
-            case SHOULDER -> s.leftArm().handHeightCm();
-            default -> Math.max(0, s.left().heelHeightCm(body));
-        };
+        double height =
+                switch (dial) {
+                    case SURFACE -> dial.value(s, body);
+                    case SHOULDER -> s.leftArm().handHeightCm();
+                    default -> Math.max(0, s.left().heelHeightCm(body));
+                };
         return new RangePoint(range, dial.value(s, body), height, peak(body, range), TrunkLoad.of(body, s));
     }
 }

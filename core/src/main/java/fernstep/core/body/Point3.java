@@ -1,6 +1,12 @@
 package fernstep.core.body;
 
-/** A point or an arrow in metres: x along the mat, y up from the floor, z toward the one who looks. */
+/**
+ * A point or an arrow in metres: x along the mat, y up from the floor, z toward the one who looks.
+ *
+ * @param x in the unit of whoever made it
+ * @param y the same
+ * @param z the same
+ */
 public record Point3(double x, double y, double z) {
     public static final Point3 ORIGIN = new Point3(0, 0, 0);
 

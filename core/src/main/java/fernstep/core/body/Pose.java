@@ -53,6 +53,7 @@ public record Pose(
     }
 
     /** The same with left and right changed over. */
+    @SuppressWarnings("ArgumentSelectionDefectChecker") // Changing the sides over is what it is for.
     public Pose mirrored() {
         return new Pose(position, trunk, right, left, rightArm, leftArm, lower.other());
     }

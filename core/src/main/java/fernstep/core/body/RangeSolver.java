@@ -12,6 +12,11 @@ public final class RangeSolver {
         /** @param point the furthest range whose load, and every smaller one's, keeps to the ceiling */
         record Reached(RangePoint point) implements Answer {}
 
+        /**
+         * Even the easiest range loads more than that.
+         *
+         * @param easiestIndex load index of the easiest range, from 0
+         */
         record NotReachable(double easiestIndex) implements Answer {}
     }
 

@@ -39,7 +39,6 @@ public record Skeleton(
     private static final double HEAD_LIFTED_FROM_DEG = 15;
 
     private static final double SEAT_SHARE = 0.27;
-    private static final double CM_PER_M = 100;
     /** A foot that would lie so much lower than where a leg at rest meets the floor: the hips are up. */
     private static final double BRIDGE_FROM_DEG = 12;
 
@@ -442,16 +441,18 @@ public record Skeleton(
             Point3 joint = shoulder.along(frame.left(), sign(side) * b.shoulderHalfWidthM());
             double shoulderDeg = settledShoulder(p, joint, side);
             Point3 elbow = joint.along(frame.inTheRoom(direction(p, shoulderDeg, side)), b.upperArmM());
-            Point3 forearm = switch (p.on()) {
-                case FOREARM -> headward();
-                case NONE, HAND, WALL -> frame.inTheRoom(direction(p, shoulderDeg + p.elbowDeg(), side));
-            };
+            Point3 forearm =
+                    switch (p.on()) {
+                        case FOREARM -> headward();
+                        case NONE, HAND, WALL -> frame.inTheRoom(direction(p, shoulderDeg + p.elbowDeg(), side));
+                    };
             Point3 wrist = elbow.along(forearm, b.forearmM());
-            Point3 hand = switch (p.on()) {
-                case HAND -> pose.trunk().on() == TrunkContact.SEAT ? forearm : headward();
-                case WALL -> new Point3(0, 1, 0);
-                case NONE, FOREARM -> forearm;
-            };
+            Point3 hand =
+                    switch (p.on()) {
+                        case HAND -> pose.trunk().on() == TrunkContact.SEAT ? forearm : headward();
+                        case WALL -> new Point3(0, 1, 0);
+                        case NONE, FOREARM -> forearm;
+                    };
             return new Arm(joint, elbow, wrist, wrist.along(noLowerThan(hand, -wrist.y() / b.handM()), b.handM()));
         }
 

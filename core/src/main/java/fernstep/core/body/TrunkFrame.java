@@ -45,11 +45,12 @@ record TrunkFrame(Point3 up, Point3 front, Point3 left) {
      */
     static double pitchDeg(Position position, Side lower, Point3 own, double riseM) {
         double along = own.x();
-        double across = switch (position) {
-            case SUPINE, INCLINED -> own.y();
-            case SIDE -> lower == Side.RIGHT ? own.z() : -own.z();
-            default -> -own.y();
-        };
+        double across =
+                switch (position) {
+                    case SUPINE, INCLINED -> own.y();
+                    case SIDE -> lower == Side.RIGHT ? own.z() : -own.z();
+                    default -> -own.y();
+                };
         double reach = Math.hypot(along, across);
         if (Math.abs(riseM) > reach) {
             throw new ImpossiblePose("contacts", "the limbs do not reach the floor", "bend them less");

@@ -14,6 +14,7 @@ import java.util.List;
  * @param bendingNm positive where the front wall must resist sagging or arching, negative where the back line does
  * @param turningNm about the long axis of the trunk
  * @param lateralNm sideways, in side support and one-sided carrying
+ * @param loadIndex the three together, in thousandths of her weight times her height, from 0
  */
 public record TrunkLoad(
         double bendingNm, double turningNm, double lateralNm, double loadIndex, List<Support> supports) {
@@ -36,11 +37,12 @@ public record TrunkLoad(
     }
 
     public static TrunkLoad of(Body body, Skeleton s) {
-        boolean lies = switch (s.pose().trunk().on()) {
-            case BACK -> s.pitchDeg() >= 0;
-            case FRONT, FLANK -> true;
-            case SEAT, NONE -> false;
-        };
+        boolean lies =
+                switch (s.pose().trunk().on()) {
+                    case BACK -> s.pitchDeg() >= 0;
+                    case FRONT, FLANK -> true;
+                    case SEAT, NONE -> false;
+                };
         return lies ? new Lying(body, s).load() : propped(body, s);
     }
 
@@ -161,13 +163,15 @@ public record TrunkLoad(
             Point3 bearing = pose.on() == LegContact.TOES ? leg.toe() : leg.ankle();
             double reach = footward * (bearing.x() - leg.hip().x());
             double carriedN = pose.on().onFloor() && reach > 0 ? aboutHip / reach : 0;
-            double unsupported = switch (pose.on()) {
-                case NONE -> 1;
-                case FOOT -> 1 - pose.floorShare();
-                case HEEL -> 1 - pose.floorShare() * (leg.kneeDeg() < LIES_LONG_DEG ? 1 : carriedN / Masses.legN(b));
-                case TOES -> 1 - carriedN / Masses.legN(b);
-                case KNEE, WALL -> 0;
-            };
+            double unsupported =
+                    switch (pose.on()) {
+                        case NONE -> 1;
+                        case FOOT -> 1 - pose.floorShare();
+                        case HEEL ->
+                            1 - pose.floorShare() * (leg.kneeDeg() < LIES_LONG_DEG ? 1 : carriedN / Masses.legN(b));
+                        case TOES -> 1 - carriedN / Masses.legN(b);
+                        case KNEE, WALL -> 0;
+                    };
             if (pose.on().onFloor()) {
                 double share = pose.on().onSole() ? pose.floorShare() : 1;
                 heels.add(new Support(Support.Group.LEGS, bearing, share * carriedN, 0, false));

@@ -15,6 +15,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -135,14 +136,15 @@ public record Attention(Kind kind, Reason reason) {
                 .filter(c -> q.facts().clearances().stream().noneMatch(other -> outlasts(other, c)))
                 .findFirst()
                 .map(c -> new Attention(
-                        Kind.CLEARANCE_ENDING, Reason.of("board.clearanceEnding", c.scope(), c.expiry())));
+                        Kind.CLEARANCE_ENDING,
+                        Reason.of("board.clearanceEnding", c.scope(), Objects.requireNonNull(c.expiry()))));
     }
 
     /** Another one covers the same and runs longer. */
     private static boolean outlasts(Clearance other, Clearance c) {
         boolean longer =
                 other.expiry() == null || (c.expiry() != null && other.expiry().isAfter(c.expiry()));
-        return other != c && longer && other.scope().includes(c.scope());
+        return !other.equals(c) && longer && other.scope().includes(c.scope());
     }
 
     private static void training(Question q, List<Attention> all) {
@@ -189,9 +191,14 @@ public record Attention(Kind kind, Reason reason) {
             return Optional.empty();
         }
         return q.screening().gates().values().stream()
-                .filter(g -> !g.open() && g.code() != GateCode.CURL && g.opensOn() != null)
-                .filter(g -> !g.opensOn().isAfter(q.today().plusDays(GATE_OPENS_WITHIN_DAYS)))
+                .filter(g -> !g.open() && g.code() != GateCode.CURL)
+                .filter(g -> opensBy(g, q.today().plusDays(GATE_OPENS_WITHIN_DAYS)))
                 .min(Comparator.comparing(Gate::opensOn))
                 .map(g -> new Attention(Kind.GATE_SOON, Reason.of("board.gate", g.code(), g.reason())));
+    }
+
+    private static boolean opensBy(Gate gate, LocalDate last) {
+        LocalDate opensOn = gate.opensOn();
+        return opensOn != null && !opensOn.isAfter(last);
     }
 }

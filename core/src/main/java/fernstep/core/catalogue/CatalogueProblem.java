@@ -20,4 +20,9 @@ public final class CatalogueProblem extends IllegalArgumentException {
     public int line() {
         return line;
     }
+
+    @Override
+    public String getMessage() {
+        return String.valueOf(super.getMessage());
+    }
 }

@@ -27,7 +27,11 @@ public final class Pacer {
         BREATHE_OUT
     }
 
-    /** One part of a repetition; seconds above 0. */
+    /**
+     * One part of a repetition; seconds above 0.
+     *
+     * @param seconds above 0
+     */
     public record Phase(Part part, Breath breath, int seconds) {}
 
     /** @param holdS seconds held, or null */

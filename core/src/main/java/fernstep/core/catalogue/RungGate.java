@@ -61,7 +61,11 @@ public sealed interface RungGate {
         }
     }
 
-    /** Deep-core set graded at least so, on the weaker side. */
+    /**
+     * Deep-core set graded at least so, on the weaker side.
+     *
+     * @param atLeast grade 0 to 5
+     */
     record SetGrade(int atLeast) implements RungGate {
         @Override
         public <R> R read(Kinds<R> kinds) {
@@ -77,6 +81,7 @@ public sealed interface RungGate {
         }
     }
 
+    /** Closed throughout a pregnancy. */
     record NotPregnant() implements RungGate {
         @Override
         public <R> R read(Kinds<R> kinds) {
@@ -97,7 +102,11 @@ public sealed interface RungGate {
         }
     }
 
-    /** Open in pregnancy up to and with this week only. */
+    /**
+     * Open in pregnancy up to and with this week only.
+     *
+     * @param week of gestation, 1 to 42, up to which it stays open
+     */
     record PregnantToWeek(int week) implements RungGate {
         @Override
         public <R> R read(Kinds<R> kinds) {
@@ -105,7 +114,11 @@ public sealed interface RungGate {
         }
     }
 
-    /** So many weeks of clean foundation work. */
+    /**
+     * So many weeks of clean foundation work.
+     *
+     * @param weeks from 1, counted over the whole training
+     */
     record CleanWeeks(int weeks) implements RungGate {
         @Override
         public <R> R read(Kinds<R> kinds) {
@@ -113,7 +126,11 @@ public sealed interface RungGate {
         }
     }
 
-    /** Another rung kept at its top for so many weeks. */
+    /**
+     * Another rung kept at its top for so many weeks.
+     *
+     * @param weeks from 1
+     */
     record TopHeldWeeks(String rung, int weeks) implements RungGate {
         @Override
         public <R> R read(Kinds<R> kinds) {

@@ -14,6 +14,7 @@ public record Window(
         @Nullable Span reps,
         @Nullable Span holdS,
         @Nullable Span breaths) {
+    /** @throws IllegalArgumentException without repetitions, hold and breaths */
     public Window {
         if (reps == null && holdS == null && breaths == null) {
             throw new IllegalArgumentException("a window needs reps, a hold or breaths");

@@ -3,8 +3,13 @@ package fernstep.core.client;
 import fernstep.core.measure.Range;
 import java.time.LocalDate;
 
-/** One birth: date, how, and the perineal tear degree from 0 (none) to 4. */
+/**
+ * One birth: date, how, and the perineal tear degree from 0 (none) to 4.
+ *
+ * @param tearDegree 0 (none) to 4
+ */
 public record Birth(LocalDate date, BirthMode mode, int tearDegree) {
+    /** @throws fernstep.core.measure.OutOfRange for a tear degree outside 0 to 4 */
     public Birth {
         Range.TEAR_DEGREE.check(tearDegree);
     }

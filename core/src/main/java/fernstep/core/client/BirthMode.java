@@ -1,5 +1,6 @@
 package fernstep.core.client;
 
+/** How a child was born. */
 public enum BirthMode {
     VAGINAL,
     ASSISTED,

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 /** Something from which days are counted. */
 public record BodyEvent(Kind kind, LocalDate date, String what) {
 
+    /** What happened. */
     public enum Kind {
         VAGINAL_BIRTH,
         CAESAREAN,

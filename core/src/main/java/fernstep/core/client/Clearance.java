@@ -23,6 +23,7 @@ public record Clearance(
         }
     }
 
+    /** @throws IllegalArgumentException when it expires before it was given */
     public Clearance {
         if (expiry != null && expiry.isBefore(date)) {
             throw new IllegalArgumentException("a clearance cannot expire before it is given");

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param surgeries all abdominal operations, any order; at least one for ABDOMINAL_SURGERY
  * @param heightCm 120 to 220, or null (assumed later, and marked so)
  * @param massKg 25 to 250, or null
+ * @param age years, 12 to 100, or null
  */
 public record ClientFacts(
         Status status,
@@ -36,6 +37,7 @@ public record ClientFacts(
     /** So long past the due date somebody forgot to record the birth. */
     public static final int DUE_DATE_DAYS_PAST = 28;
 
+    /** @throws fernstep.core.measure.OutOfRange outside the ranges above */
     public ClientFacts {
         births = List.copyOf(births);
         surgeries = List.copyOf(surgeries);

@@ -136,15 +136,13 @@ public final class Decisions {
         }
         LeverChange chosen = Objects.requireNonNull(best.options().get(0));
         LeverChange second = best.options().get(1);
-        boolean bothKnown = chosen.loadChangePct() != null && second.loadChangePct() != null;
-        return bothKnown && second.loadChangePct() >= chosen.loadChangePct()
+        Double chosenPct = chosen.loadChangePct();
+        Double secondPct = second.loadChangePct();
+        return chosenPct != null && secondPct != null && secondPct >= chosenPct
                 ? new Advice.RunnerUp(
                         Move.EASE,
                         second,
-                        Reason.of(
-                                "runner.lessRelief",
-                                Math.round(-second.loadChangePct()),
-                                Math.round(-chosen.loadChangePct())))
+                        Reason.of("runner.lessRelief", Math.round(-secondPct), Math.round(-chosenPct)))
                 : with(second, "runner.laterInOrder");
     }
 

@@ -21,12 +21,13 @@ public record LeverChange(
 
     /** The lever in use and its true size, for the sentence of an answer. */
     public Reason inWords() {
-        Reason what = switch (lever) {
-            case RAISE_RANGE -> Reason.of("use.RAISE_RANGE", percent(from), percent(to));
-            case BEND_KNEE, SHORTEN_HOLD, FEWER_REPS, ADD_HELPER, SUPPORT, EASIER_POSITION ->
-                Reason.of("use." + lever, to == null ? "" : to, from == null ? "" : from);
-            case ONE_LIMB, SLOWER, CHANGE_BREATH, CHANGE_SPINE -> Reason.of("use." + lever);
-        };
+        Reason what =
+                switch (lever) {
+                    case RAISE_RANGE -> Reason.of("use.RAISE_RANGE", percent(from), percent(to));
+                    case BEND_KNEE, SHORTEN_HOLD, FEWER_REPS, ADD_HELPER, SUPPORT, EASIER_POSITION ->
+                        Reason.of("use." + lever, to == null ? "" : to, from == null ? "" : from);
+                    case ONE_LIMB, SLOWER, CHANGE_BREATH, CHANGE_SPINE -> Reason.of("use." + lever);
+                };
         return loadChangePct == null ? what : Reason.of("use.withLoad", what, Math.round(-loadChangePct));
     }
 

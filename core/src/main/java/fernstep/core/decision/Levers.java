@@ -227,7 +227,7 @@ final class Levers {
     private boolean mayDo(Rung rung) {
         boolean habit = rung.strand() == Strand.UPRIGHT && rung.fromDayOne();
         boolean open = rung.closedBy(s.closed()).isEmpty()
-                || rung.position() == Position.SUPINE && s.closed().contains(Restriction.SUPINE_INCLINED);
+                || (rung.position() == Position.SUPINE && s.closed().contains(Restriction.SUPINE_INCLINED));
         return open && !habit;
     }
 

@@ -5,7 +5,11 @@ import fernstep.core.findings.SignCode;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** An earlier repetition of this set: what was seen in it, and the move that was then made, if any. */
+/**
+ * An earlier repetition of this set: what was seen in it, and the move that was then made, if any.
+ *
+ * @param rep from 1
+ */
 public record RepRecord(
         int rep,
         List<Seen> signs,

@@ -25,11 +25,13 @@ public record Seen(
         boolean sharp,
         @Nullable Boolean recoverable) {
 
+    /** How strongly a sign shows. */
     public enum Severity {
         SLIGHT,
         CLEAR
     }
 
+    /** @throws fernstep.core.measure.OutOfRange outside the ranges above */
     public Seen {
         if (rep != null) {
             Range.REP.check(rep);

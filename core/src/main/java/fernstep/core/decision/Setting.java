@@ -10,11 +10,13 @@ import org.jspecify.annotations.Nullable;
  *
  * @param range 0 (easiest) to 1 (the rung's full range)
  * @param holdS seconds held per repetition, or null
+ * @param reps repetitions of the set, or null where breaths or a hold count
  */
 public record Setting(
         double range, @Nullable Double holdS, @Nullable Integer reps, Set<Helper> helpers) {
     public static final Setting FULL = new Setting(1, null, null, Set.of());
 
+    /** @throws fernstep.core.measure.OutOfRange outside the ranges above */
     public Setting {
         Range.RANGE_FRACTION.check(range);
         if (holdS != null) {

@@ -5,10 +5,12 @@ import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -78,7 +80,7 @@ final class SignRules {
             return new Candidate(RuleId.R12, Move.CARRY_ON, null, null, notASign.get(), sign, List.of(), false, false);
         }
         RuleId id = ruleOf(sign.sign());
-        SignRule rule = BY_SIGN.get(sign.sign());
+        SignRule rule = Objects.requireNonNull(BY_SIGN.get(sign.sign()), "a sign without its rule");
         return rule.response().answer(this, id, sign);
     }
 
@@ -190,21 +192,23 @@ final class SignRules {
             return stepBack(id, sign, id + ".back");
         }
         boolean firstAndSlight = !sign.clearly() && s.timesMoved(sign.sign(), Move.CUE) == 0;
-        List<Lever> order = switch (sign.sign()) {
-            case RIBS_FLARE -> List.of(Lever.SUPPORT, Lever.RAISE_RANGE, Lever.BEND_KNEE);
-            case BACK_ARCHES -> List.of(Lever.RAISE_RANGE, Lever.CHANGE_SPINE, Lever.BEND_KNEE);
-            default -> List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE);
-        };
+        List<Lever> order =
+                switch (sign.sign()) {
+                    case RIBS_FLARE -> List.of(Lever.SUPPORT, Lever.RAISE_RANGE, Lever.BEND_KNEE);
+                    case BACK_ARCHES -> List.of(Lever.RAISE_RANGE, Lever.CHANGE_SPINE, Lever.BEND_KNEE);
+                    default -> List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE);
+                };
         return firstAndSlight ? cue(id, sign, id + ".cue", order) : ease(id, sign, id + ".ease", order);
     }
 
     private Candidate breathHeld(RuleId id, Seen sign) {
         boolean again = s.seenBefore(SignCode.BREATH_HELD);
-        List<Lever> chain = switch (s.timesEased(SignCode.BREATH_HELD)) {
-            case 0 -> List.of(Lever.CHANGE_BREATH, Lever.SHORTEN_HOLD);
-            case 1 -> List.of(Lever.SHORTEN_HOLD, Lever.CHANGE_BREATH);
-            default -> List.of();
-        };
+        List<Lever> chain =
+                switch (s.timesEased(SignCode.BREATH_HELD)) {
+                    case 0 -> List.of(Lever.CHANGE_BREATH, Lever.SHORTEN_HOLD);
+                    case 1 -> List.of(Lever.SHORTEN_HOLD, Lever.CHANGE_BREATH);
+                    default -> List.of();
+                };
         String twoSessions = s.earlierSessionsWith(SignCode.BREATH_HELD) > 0 ? "R7.cueBreathFirst" : "R7.cue";
         if (!again) {
             return cue(id, sign, twoSessions, List.of(Lever.CHANGE_BREATH, Lever.SHORTEN_HOLD));
@@ -276,7 +280,8 @@ final class SignRules {
     }
 
     private Object sideWord(Seen sign) {
-        return s.sideOf(sign) == null ? "" : s.sideOf(sign);
+        Side side = s.sideOf(sign);
+        return side == null ? "" : side;
     }
 
     private Candidate setLost(RuleId id, Seen sign) {

@@ -10,11 +10,13 @@ public record Alignment(Posture posture, Point2 lowestFrontRib, Point2 asis, Poi
     private static final double STACKED_WITHIN_MM = 15;
     private static final double NEUTRAL_WITHIN_DEG = 5;
 
+    /** How she was looked at from the side. */
     public enum Posture {
         STANDING,
         LYING
     }
 
+    /** Which way the front of the pelvis tips. */
     public enum Tilt {
         FORWARD,
         NEUTRAL,

@@ -1,5 +1,7 @@
 package fernstep.core.findings;
 
+import fernstep.core.findings.Observed.FloorLift;
+import fernstep.core.findings.Observed.LetGo;
 import fernstep.core.measure.Side;
 import fernstep.core.measure.Symmetry;
 import java.util.Map;
@@ -68,8 +70,8 @@ public record Findings(
             Map<Side, Double> longestHoldS,
             @Nullable Double tiltDeg,
             @Nullable Boolean ribFlare,
-            Observed.@Nullable FloorLift lift,
-            Observed.@Nullable LetGo letGo,
+            @Nullable FloorLift lift,
+            @Nullable LetGo letGo,
             @Nullable Boolean bellyDrops) {
         public static final Shown NOTHING = new Shown(Map.of(), null, null, null, null, null);
 
@@ -182,6 +184,7 @@ public record Findings(
         NO
     }
 
+    /** Where the breath goes, lying at rest. */
     public enum BreathPattern {
         RIBS_ALL_ROUND,
         BELLY,
@@ -196,12 +199,14 @@ public record Findings(
         FIST
     }
 
+    /** Where the ribs stand, seen from the side. */
     public enum RibsOverPelvis {
         RIBS_AHEAD,
         STACKED,
         RIBS_BEHIND
     }
 
+    /** What the midline does on a head lift. */
     public enum Doming {
         NONE,
         SOFT,

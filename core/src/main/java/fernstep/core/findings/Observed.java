@@ -30,6 +30,7 @@ public record Observed(
         rodLeg = Map.copyOf(rodLeg);
     }
 
+    /** A check that is seen or not seen. */
     public enum YesNo {
         YES,
         NO
@@ -42,12 +43,14 @@ public record Observed(
         COMING_DOWN
     }
 
+    /** Whether the pelvic floor lifts when she engages it. */
     public enum FloorLift {
         LIFTS,
         DOES_NOT,
         BEARS_DOWN
     }
 
+    /** Whether the pelvic floor lets go after it was lifted. */
     public enum LetGo {
         FULLY,
         PARTLY,
@@ -62,6 +65,7 @@ public record Observed(
         FIRM
     }
 
+    /** Where the rod along the back lost her first, if it did. */
     public enum RodContact {
         KEPT,
         SKULL,

@@ -61,7 +61,12 @@ public record Forecast(
             @Nullable LocalDate gateOpens,
             Clearance.@Nullable Scope needs) {}
 
-    /** How often in the past. */
+    /**
+     * How often in the past.
+     *
+     * @param yes from 0
+     * @param no from 0
+     */
     public record Counts(int yes, int no) {
         public static final Counts NONE = new Counts(0, 0);
 
@@ -120,8 +125,8 @@ public record Forecast(
      * @param clean clean and unclean, by strand
      * @param weeks clean and not
      */
-    public record Record(Counts sessions, Map<Strand, Counts> clean, Counts weeks) {
-        public static final Record NONE = new Record(Counts.NONE, Map.of(), Counts.NONE);
+    public record TrackRecord(Counts sessions, Map<Strand, Counts> clean, Counts weeks) {
+        public static final TrackRecord NONE = new TrackRecord(Counts.NONE, Map.of(), Counts.NONE);
     }
 
     /**
@@ -129,6 +134,7 @@ public record Forecast(
      *
      * @param weeks 1 to 104
      * @param runs 1 to 20,000
+     * @param seed of the random draws: the same seed gives the same forecast
      */
     public record Horizon(LocalDate today, int weeks, int runs, long seed) {}
 
@@ -137,7 +143,7 @@ public record Forecast(
             Catalogue catalogue,
             fernstep.core.approach.Stances.DoseStance stance,
             Start start,
-            Record record,
+            TrackRecord record,
             Horizon horizon,
             @Nullable Goal goal,
             @Nullable LocalDate goalDate,
@@ -147,7 +153,7 @@ public record Forecast(
                 Catalogue catalogue,
                 fernstep.core.approach.Stances.DoseStance stance,
                 Start start,
-                Record record,
+                TrackRecord record,
                 Horizon horizon,
                 @Nullable Goal goal,
                 @Nullable LocalDate goalDate) {
@@ -199,6 +205,7 @@ public record Forecast(
      * What one change would bring to the goal's middle date.
      *
      * @param givenBy with a clearance: the day by which it is taken as given
+     * @param goalChance share of runs, 0 to 1; null without a goal
      */
     public record WhatIf(
             Change change,

@@ -218,12 +218,15 @@ final class Tracks {
         Integer own = at.get(key(rung.strand(), rung.perSide() ? side : null));
         Integer sided = own == null ? at.get(key(rung.strand(), side)) : own;
         Integer any = sided == null ? at.get(key(rung.strand(), null)) : sided;
-        int place = any == null
-                ? -1
-                : q.catalogue().strand(rung.strand()).orElseThrow().mainLine().stream()
-                        .map(Rung::code)
-                        .toList()
-                        .indexOf(rung.code());
+        if (any == null) {
+            pairs.add(-1);
+            pairs.add(-1);
+            return;
+        }
+        int place = q.catalogue().strand(rung.strand()).orElseThrow().mainLine().stream()
+                .map(Rung::code)
+                .toList()
+                .indexOf(rung.code());
         pairs.add(place < 0 ? -1 : any);
         pairs.add(place);
     }

@@ -13,6 +13,11 @@ public final class OutOfRange extends IllegalArgumentException {
         this.actual = actual;
     }
 
+    @Override
+    public String getMessage() {
+        return String.valueOf(super.getMessage());
+    }
+
     public Range range() {
         return range;
     }

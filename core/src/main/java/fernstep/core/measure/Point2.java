@@ -1,6 +1,11 @@
 package fernstep.core.measure;
 
-/** A point on a picture, in mm once scaled: x toward the front (or the head when lying), y up. */
+/**
+ * A point on a picture, in mm once scaled: x toward the front (or the head when lying), y up.
+ *
+ * @param x in the unit of whoever made it
+ * @param y the same
+ */
 public record Point2(double x, double y) {
     /** @throws IllegalArgumentException if not finite */
     public Point2 {

@@ -3,6 +3,9 @@ package fernstep.core.measure;
 /**
  * Right against left: (R − L)/max(R, L), from −1 (right has nothing) to 1 (left has nothing); 0 when both are equal or
  * both 0.
+ *
+ * @param left from 0, in the unit of the measure
+ * @param right from 0, in the same unit
  */
 public record Symmetry(double left, double right) {
     private static final double ASYMMETRIC_FROM = 0.20;

@@ -17,7 +17,12 @@ public final class TheilSen {
 
     private TheilSen() {}
 
-    /** A slope and the span in which it lies with 95 % confidence (Sen 1968, J Am Stat Assoc 63:1379). */
+    /**
+     * A slope and the span in which it lies with 95 % confidence (Sen 1968, J Am Stat Assoc 63:1379).
+     *
+     * @param low y per x
+     * @param high y per x, from low
+     */
     public record Interval(double low, double high) {
         /** The span holds zero: there is no trend to tell. */
         public boolean holdsZero() {
@@ -25,7 +30,12 @@ public final class TheilSen {
         }
     }
 
-    /** A value at a time; the slope comes in units of y per unit of x. */
+    /**
+     * A value at a time; the slope comes in units of y per unit of x.
+     *
+     * @param x any unit of time
+     * @param y any unit
+     */
     public record Point(double x, double y) {}
 
     /** Empty below {@value #POINTS_NEEDED} points, or when all lie at the same x. */

@@ -9,6 +9,9 @@ import org.jspecify.annotations.Nullable;
  * @param reps repetitions a set, or null where breaths count
  * @param holdS seconds held per repetition, or in all where there are no repetitions; null where nothing is held
  * @param breaths breaths a set, or null
+ * @param sets 1 to 10
+ * @param perDay sessions a day, 1 to 6
+ * @param daysPerWeek 1 to 7
  */
 public record Dose(
         int sets,
@@ -17,6 +20,7 @@ public record Dose(
         @Nullable Integer breaths,
         int perDay,
         int daysPerWeek) {
+    /** @throws fernstep.core.measure.OutOfRange outside the ranges above */
     public Dose {
         Range.SETS.check(sets);
         if (reps != null) {

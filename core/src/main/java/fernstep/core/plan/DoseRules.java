@@ -142,32 +142,20 @@ public final class DoseRules {
 
     /** Repetitions (+2), then hold (+2 s) or breaths (+1), then sets (+1); empty at the window's top. */
     public static Optional<Dose> notchUp(Dose dose, Window window) {
-        if (grows(dose.reps(), window.reps())) {
-            return Optional.of(dose.withReps(window.reps().clamp(dose.reps() + REPS_NOTCH)));
-        }
-        if (grows(dose.holdS(), window.holdS())) {
-            return Optional.of(dose.withHoldS(window.holdS().clamp(dose.holdS() + HOLD_NOTCH_S)));
-        }
-        if (grows(dose.breaths(), window.breaths())) {
-            return Optional.of(dose.withBreaths(window.breaths().clamp(dose.breaths() + BREATHS_NOTCH)));
-        }
-        return grows(dose.sets(), window.sets()) ? Optional.of(dose.withSets(dose.sets() + 1)) : Optional.empty();
+        return more(dose.reps(), window.reps(), REPS_NOTCH)
+                .map(dose::withReps)
+                .or(() -> more(dose.holdS(), window.holdS(), HOLD_NOTCH_S).map(dose::withHoldS))
+                .or(() -> more(dose.breaths(), window.breaths(), BREATHS_NOTCH).map(dose::withBreaths))
+                .or(() -> more(dose.sets(), window.sets(), 1).map(dose::withSets));
     }
 
     /** The same steps taken back in the opposite order; empty at the window's minimum. */
     public static Optional<Dose> notchDown(Dose dose, Window window) {
-        if (shrinks(dose.sets(), window.sets())) {
-            return Optional.of(dose.withSets(dose.sets() - 1));
-        }
-        if (shrinks(dose.breaths(), window.breaths())) {
-            return Optional.of(dose.withBreaths(window.breaths().clamp(dose.breaths() - BREATHS_NOTCH)));
-        }
-        if (shrinks(dose.holdS(), window.holdS())) {
-            return Optional.of(dose.withHoldS(window.holdS().clamp(dose.holdS() - HOLD_NOTCH_S)));
-        }
-        return shrinks(dose.reps(), window.reps())
-                ? Optional.of(dose.withReps(window.reps().clamp(dose.reps() - REPS_NOTCH)))
-                : Optional.empty();
+        return less(dose.sets(), window.sets(), 1)
+                .map(dose::withSets)
+                .or(() -> less(dose.breaths(), window.breaths(), BREATHS_NOTCH).map(dose::withBreaths))
+                .or(() -> less(dose.holdS(), window.holdS(), HOLD_NOTCH_S).map(dose::withHoldS))
+                .or(() -> less(dose.reps(), window.reps(), REPS_NOTCH).map(dose::withReps));
     }
 
     /** How far the dose has come through its window, 0 at the minimum to 1 at the top, counted in notches. */
@@ -195,11 +183,15 @@ public final class DoseRules {
         return step == null || (value != null && value >= step);
     }
 
-    private static boolean grows(@Nullable Integer value, @Nullable Span span) {
-        return value != null && span != null && value < span.max();
+    private static Optional<Integer> more(@Nullable Integer value, @Nullable Span span, int notch) {
+        return value == null || span == null || value >= span.max()
+                ? Optional.empty()
+                : Optional.of(span.clamp(value + notch));
     }
 
-    private static boolean shrinks(@Nullable Integer value, @Nullable Span span) {
-        return value != null && span != null && value > span.min();
+    private static Optional<Integer> less(@Nullable Integer value, @Nullable Span span, int notch) {
+        return value == null || span == null || value <= span.min()
+                ? Optional.empty()
+                : Optional.of(span.clamp(value - notch));
     }
 }

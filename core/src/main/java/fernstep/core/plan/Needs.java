@@ -68,9 +68,9 @@ final class Needs {
     /** Why it is in, first the finding. */
     Reason why(Strand strand) {
         return finding(strand)
-                .or(() -> towardGoal.contains(strand)
-                        ? Optional.of(Reason.of("need.goal", q.wishes().goal()))
-                        : Optional.empty())
+                .or(() -> Optional.ofNullable(q.wishes().goal())
+                        .filter(goal -> towardGoal.contains(strand))
+                        .map(goal -> Reason.of("need.goal", goal)))
                 .or(() -> q.training().begun(strand) ? Optional.of(Reason.of("need.climbing")) : Optional.empty())
                 .orElse(Reason.of("need.slot." + Role.Slot.of(strand)));
     }

@@ -27,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param why why it is in, and why this rung
  * @param opened why the dose lies below the rung's window; null where it does not
  * @param support what she rests on from the start, or null
+ * @param loadSeconds seconds under load in one session
  */
 public record PlanItem(
         Strand strand,

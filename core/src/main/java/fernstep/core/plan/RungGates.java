@@ -189,7 +189,8 @@ public final class RungGates {
         public Optional<Waiting> cleanRung(RungGate.CleanRung gate) {
             boolean left = met(gate.rung(), Side.LEFT);
             boolean right = met(gate.rung(), Side.RIGHT);
-            boolean done = gate.bothSides() || side == null ? left && right : side == Side.LEFT ? left : right;
+            boolean both = gate.bothSides() || side == null;
+            boolean done = both ? left && right : side == Side.LEFT ? left : right;
             return unless(
                     done,
                     gate.rung(),

@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The order of a session: place by place on the mat, upright at the end; inside a place what settles in, foundations, work,
@@ -39,7 +40,7 @@ final class SessionOrder {
         return lying.stream().flatMap(e -> e.items().stream()).toList();
     }
 
-    private static Exercise next(List<Exercise> here, Exercise last) {
+    private static Exercise next(List<Exercise> here, @Nullable Exercise last) {
         LoadFamily family = last == null ? null : last.family();
         Role role = here.get(0).role();
         return here.stream()

@@ -4,6 +4,7 @@ import fernstep.core.findings.Findings;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -81,8 +82,9 @@ final class StartingRungs {
         if (f.lumbarGap() == Findings.LumbarGap.FIST) {
             return Start.at("PC1", "why.fistGap");
         }
-        if (f.tiltedForward()) {
-            return Start.at("PC1", "why.tiltForward", Math.round(f.shown().tiltDeg()));
+        Double tiltDeg = f.shown().tiltDeg();
+        if (tiltDeg != null && f.tiltedForward()) {
+            return Start.at("PC1", "why.tiltForward", Math.round(tiltDeg));
         }
         boolean steady = f.lumbarGap() != null && f.weakerSetGrade().orElse(0) > Findings.WEAK_GRADE;
         return steady ? Start.at("PC2", "why.gapSteady") : Start.at("PC1", "why.tiltFirst");
@@ -104,7 +106,10 @@ final class StartingRungs {
             return Start.waits("waiting.scoop");
         }
         Start start = loaded(f, "HP1", false);
-        return start.rung() != null && f.hoverClean() ? Start.at("HP1", "why.hoverClean", f.hoverS()) : start;
+        Integer hoverS = f.hoverS();
+        return start.rung() != null && hoverS != null && f.hoverClean()
+                ? Start.at("HP1", "why.hoverClean", hoverS)
+                : start;
     }
 
     private static Start breath(Findings f) {
@@ -112,7 +117,7 @@ final class StartingRungs {
             return Start.at("BR1", "why.coughReversed");
         }
         if (f.breathComesFirst()) {
-            return Start.at("BR1", "why.toleranceLow", f.toleranceBreaths());
+            return Start.at("BR1", "why.toleranceLow", Objects.requireNonNull(f.toleranceBreaths()));
         }
         if (f.breathPatternOff()) {
             return Start.at("BR1", "why.patternOff");

@@ -159,7 +159,7 @@ final class StrandItems {
             rung = early.orElse(rung);
             waiting = early.isPresent() ? List.of() : waiting;
         }
-        boolean steppedDown = rung != c.rung();
+        boolean steppedDown = !rung.equals(c.rung());
         if (!waiting.isEmpty() || (steppedDown && belowUpper(rung))) {
             boolean held = waiting.isEmpty();
             notOpen.add(new Plan.NotOpen(strand.code(), side, held ? c.rung() : rung, held ? first : waiting));
@@ -255,8 +255,7 @@ final class StrandItems {
         if (flared(rung)) {
             most = Math.min(most, FLARED_ARMS_RANGE);
         }
-        boolean other = standInFor != null && !standInFor.code().equals(rung.code());
-        return other
+        return standInFor != null && !standInFor.code().equals(rung.code())
                 ? Math.min(
                         most,
                         under(

@@ -34,7 +34,13 @@ public record ChangeReport(
         NO_REAL_CHANGE
     }
 
-    /** One measure on both visits, in its unit. */
+    /**
+     * One measure on both visits, in its unit.
+     *
+     * @param before in the unit of the measure
+     * @param now in the unit of the measure
+     * @param smallestReal what a difference must exceed to be real, in the same unit, from 0
+     */
     public record Change(Key key, double before, double now, double smallestReal, Direction direction) {}
 
     /** A check that is answered with a code, and its side where it has one. */

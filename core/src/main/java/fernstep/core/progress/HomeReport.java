@@ -25,6 +25,7 @@ public record HomeReport(
         STOPPED
     }
 
+    /** @throws fernstep.core.measure.OutOfRange for a pain level outside 0 to 10 */
     public HomeReport {
         signs = Set.copyOf(signs);
         if (painLevel != null) {

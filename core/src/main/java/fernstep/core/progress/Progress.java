@@ -293,8 +293,8 @@ public record Progress(
             }
             Optional<Dose> up = DoseRules.notchUp(q.dose(), q.window());
             Double further = q.range().next();
-            boolean rangeFirst = further != null && (up.isEmpty() || q.range().growFirst() == GrowFirst.RANGE);
-            if (rangeFirst) {
+            boolean rangeFirst = up.isEmpty() || q.range().growFirst() == GrowFirst.RANGE;
+            if (further != null && rangeFirst) {
                 return Optional.of(new Progress(
                         credits(),
                         Change.NOTCH_UP,

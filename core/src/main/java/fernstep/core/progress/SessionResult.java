@@ -29,10 +29,15 @@ public record SessionResult(
         STOPPED
     }
 
-    /** A next-day symptom; level 0 to 10 with pain, else null. */
+    /**
+     * A next-day symptom; level 0 to 10 with pain, else null.
+     *
+     * @param level 0 to 10 with pain; null with any other, or where it was not said
+     */
     public record Symptom(SignCode code, @Nullable Integer level) {
         private static final int PAIN_HOLDS_AT = 3;
 
+        /** @throws fernstep.core.measure.OutOfRange for a level outside 0 to 10 */
         public Symptom {
             if (level != null) {
                 Range.PAIN_LEVEL.check(level);
@@ -49,6 +54,7 @@ public record SessionResult(
         }
     }
 
+    /** @throws fernstep.core.measure.OutOfRange for an effort outside 0 to 10 */
     public SessionResult {
         if (effort != null) {
             Range.EFFORT.check(effort);

@@ -110,7 +110,7 @@ public record SessionCalendar(List<Day> days) {
         long before = training.stream()
                 .filter(d -> d.compareTo(date.getDayOfWeek()) < 0)
                 .count();
-        return (int) Math.floorMod(week * training.size() + before, Integer.MAX_VALUE);
+        return Math.floorMod(week * training.size() + before, Integer.MAX_VALUE);
     }
 
     private static int seconds(List<PlanItem> items) {

@@ -124,7 +124,9 @@ final class Gates {
     private Gate clearedOr(GateCode code, @Nullable LocalDate day) {
         Gate gate = dated(code, day, List.of());
         boolean waits = !gate.open() && !outcome.closesGates();
-        return waits ? new Gate(code, false, day, List.of(), Reason.of("gate.dayOrClearance", day)) : gate;
+        return waits && day != null
+                ? new Gate(code, false, day, List.of(), Reason.of("gate.dayOrClearance", day))
+                : gate;
     }
 
     private @Nullable LocalDate firstLoadedDay() {

@@ -4,6 +4,7 @@ import fernstep.core.measure.MeasurementError;
 import fernstep.core.measure.MonotoneCubic;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.TreeMap;
 
@@ -53,7 +54,7 @@ public record AreaChange(double mm2, double smallestRealMm2, Width.Kind kind) {
         private final double variance;
         private final double slope;
 
-        Side(TreeMap<Double, Width> widths, Examiner examiner, boolean biasOff) {
+        Side(NavigableMap<Double, Width> widths, Examiner examiner, boolean biasOff) {
             double[] sites = widths.keySet().stream().mapToDouble(s -> s).toArray();
             double[] mm = new double[sites.length];
             double[] error = new double[sites.length];

@@ -51,7 +51,12 @@ public record DomingProfile(List<Point2> points) {
         return new Symmetry(area(clipped(all, half, chordMm())), area(clipped(all, 0, half)));
     }
 
-    /** A height (mm) at a time (s). */
+    /**
+     * A height (mm) at a time (s).
+     *
+     * @param second since the load began, s, from 0
+     * @param heightMm of the ridge above its feet, mm
+     */
     public record Moment(double second, double heightMm) {}
 
     /**

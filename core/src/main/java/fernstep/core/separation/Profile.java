@@ -3,15 +3,16 @@ package fernstep.core.separation;
 import fernstep.core.measure.MonotoneCubic;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.TreeMap;
 
 /** Width along the midline between the outermost measured sites. Sites in cm, widths in mm. */
 public final class Profile {
     private static final double MM_PER_CM = 10;
-    private final TreeMap<Double, Double> widthMmAtCm;
+    private final NavigableMap<Double, Double> widthMmAtCm;
 
-    private Profile(TreeMap<Double, Double> widthMmAtCm) {
+    private Profile(NavigableMap<Double, Double> widthMmAtCm) {
         this.widthMmAtCm = widthMmAtCm;
     }
 

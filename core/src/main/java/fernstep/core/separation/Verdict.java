@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param limitMm the width from which the stance calls it wide; null where width does not decide
  */
 public record Verdict(Code code, @Nullable Double limitMm, GapReading stance, Reason reason) {
+    /** How wide. */
     public enum Code {
         USUAL,
         WIDER,

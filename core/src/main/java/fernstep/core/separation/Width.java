@@ -35,6 +35,8 @@ public record Width(
      * @param chance that so large a difference shows where nothing has changed
      * @param confirmed it stands beside all others compared that day (Holm)
      * @param otherExaminer another pair of hands took the earlier reading
+     * @param mm now − before
+     * @param smallestRealMm from 0
      */
     public record Change(
             double mm, double smallestRealMm, Kind kind, double chance, boolean confirmed, boolean otherExaminer) {

@@ -88,7 +88,7 @@ class ForecastTest {
                 places,
                 known,
                 DAILY,
-                new Forecast.Record(sessions, Map.of(Strand.LEG_FLOAT, clean, Strand.ARM_LEG, clean), Counts.NONE),
+                new Forecast.TrackRecord(sessions, Map.of(Strand.LEG_FLOAT, clean, Strand.ARM_LEG, clean), Counts.NONE),
                 new Forecast.Horizon(TODAY, 26, runs, seed),
                 goal,
                 null);
@@ -99,7 +99,7 @@ class ForecastTest {
             List<Place> places,
             RungGates.Known known,
             Set<DayOfWeek> days,
-            Forecast.Record record,
+            Forecast.TrackRecord record,
             Forecast.Horizon horizon,
             Goal goal,
             LocalDate goalDate) {
@@ -245,7 +245,7 @@ class ForecastTest {
                 List.of(plank),
                 known,
                 DAILY,
-                new Forecast.Record(always, Map.of(Strand.HOVER_PLANK, always), always),
+                new Forecast.TrackRecord(always, Map.of(Strand.HOVER_PLANK, always), always),
                 new Forecast.Horizon(TODAY, 26, 50, 1),
                 Goal.FULL_PLANK,
                 null);
@@ -287,7 +287,7 @@ class ForecastTest {
                 List.of(place(Strand.DEEP_CORE, null, "DC5", 10, 8, null)),
                 KnownOf.her(screening, false, SCOOPS, Set.of()),
                 DAILY,
-                new Forecast.Record(NEARLY_ALWAYS, Map.of(), Counts.NONE),
+                new Forecast.TrackRecord(NEARLY_ALWAYS, Map.of(), Counts.NONE),
                 new Forecast.Horizon(TODAY, 26, 200, 3),
                 Goal.CAR_SEAT,
                 TODAY.plusWeeks(26));
@@ -311,7 +311,7 @@ class ForecastTest {
                 places,
                 KnownOf.her(known(400).screening(), false, SCOOPS, Set.of()),
                 EnumSet.of(DayOfWeek.MONDAY, DayOfWeek.WEDNESDAY, DayOfWeek.FRIDAY),
-                new Forecast.Record(new Counts(18, 6), Map.of(), Counts.NONE),
+                new Forecast.TrackRecord(new Counts(18, 6), Map.of(), Counts.NONE),
                 new Forecast.Horizon(TODAY, 26, 500, 5),
                 Goal.CAR_SEAT,
                 TODAY.plusWeeks(20));

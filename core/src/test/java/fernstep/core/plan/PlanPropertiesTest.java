@@ -37,13 +37,14 @@ class PlanPropertiesTest {
 
     private static Woman somebody(long seed) {
         Random r = new Random(seed);
-        Woman w = switch (r.nextInt(6)) {
-            case 0 -> Woman.pregnant(8 + r.nextInt(32));
-            case 1 -> Woman.days_after_birth(1 + r.nextInt(60), one(r, BirthMode.values()));
-            case 2 -> Woman.days_after_surgery(1 + r.nextInt(120));
-            case 3 -> Woman.never_pregnant();
-            default -> Woman.days_after_birth(40 + r.nextInt(400), one(r, BirthMode.values()));
-        };
+        Woman w =
+                switch (r.nextInt(6)) {
+                    case 0 -> Woman.pregnant(8 + r.nextInt(32));
+                    case 1 -> Woman.days_after_birth(1 + r.nextInt(60), one(r, BirthMode.values()));
+                    case 2 -> Woman.days_after_surgery(1 + r.nextInt(120));
+                    case 3 -> Woman.never_pregnant();
+                    default -> Woman.days_after_birth(40 + r.nextInt(400), one(r, BirthMode.values()));
+                };
         if (r.nextInt(3) > 0) {
             w.cleared(one(r, Clearance.Scope.values()));
         }

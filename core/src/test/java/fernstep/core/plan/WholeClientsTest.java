@@ -35,7 +35,9 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** Whole women and what a practitioner would hand each of them: what the plan holds, and what it must not. */
 class WholeClientsTest {
-    /** @param holds rungs that are in, in some session; @param not rungs or strands that must not be */
+    /**
+     * @param holds rungs that are in, in some session
+     * @param not rungs or strands that must not be */
     record Case(String who, Woman woman, List<String> holds, List<String> not, Predicate<Plan> and) {
         @Override
         public String toString() {

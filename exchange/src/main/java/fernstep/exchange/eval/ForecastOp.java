@@ -50,7 +50,7 @@ final class ForecastOp implements Operation {
                 catalogue.get(),
                 asked.question().wishes().stances().dose(),
                 Forecast.Start.of(asked.question(), plan, TrainingDays.of(daysPerWeek, asked.blocked())),
-                new Forecast.Record(sessions, clean, weeks(asked, daysPerWeek)),
+                new Forecast.TrackRecord(sessions, clean, weeks(asked, daysPerWeek)),
                 new Forecast.Horizon(asked.today(), weeks, runs, seed),
                 goal,
                 goalDate);

@@ -89,12 +89,13 @@ public final class Wording {
 
     /** How far, in the one phrase a practitioner would use: "hip 41°, heel 44 cm". */
     public String range(Dial dial, RangePoint p) {
-        String value = Numbers.plain(Math.round(p.value()));
+        String value = Numbers.plain((double) Math.round(p.value()));
         String own = text("range." + dial, dial == Dial.WEIGHT ? Numbers.plain(Numbers.rounded(p.value(), 1)) : value);
         boolean heel = dial.ofTheLeg() && Math.round(p.heightCm()) > 0;
         boolean hand = dial.ofTheArm();
         return heel || hand
-                ? text(heel ? "range.withHeel" : "range.withHand", own, Numbers.plain(Math.round(p.heightCm())))
+                ? text(heel ? "range.withHeel" : "range.withHand", own, Numbers.plain((double)
+                        Math.round(p.heightCm())))
                 : own;
     }
 
