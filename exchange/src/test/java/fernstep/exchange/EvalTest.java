@@ -3,12 +3,10 @@ package fernstep.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaLocation;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import fernstep.exchange.eval.Eval;
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Nested;
@@ -64,6 +62,11 @@ class EvalTest {
                     "\"minutesPerDay\"",
                     "\"seed\":7,\"runs\":200,\"weeks\":26,\"adherence\":{\"done\":18,\"planned\":24},\"goal\":\"CAR_SEAT\",\"minutesPerDay\"");
 
+    private static final SchemaRegistry SCHEMAS = SchemaRegistry.withDefaultDialect(
+            SpecificationVersion.DRAFT_2020_12,
+            builder -> builder.schemaIdResolvers(
+                    ids -> ids.mapPrefix("https://fernstep.example/schema/", "classpath:fernstep/schema/")));
+
     private static JsonNode answer(String request) {
         Eval.Answer answer = EVAL.answer(request);
         JsonNode json = JSON.readTree(answer.json());
@@ -79,15 +82,10 @@ class EvalTest {
     }
 
     private static void validate(String schema, String json) {
-        try (InputStream in = EvalTest.class.getResourceAsStream("/fernstep/schema/" + schema)) {
-            Schema compiled = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
-                    .getSchema(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-            assertThat(compiled.validate(json, com.networknt.schema.InputFormat.JSON))
-                    .as(schema)
-                    .isEmpty();
-        } catch (IOException e) {
-            throw new AssertionError(schema, e);
-        }
+        Schema compiled = SCHEMAS.getSchema(SchemaLocation.of("https://fernstep.example/schema/" + schema));
+        assertThat(compiled.validate(json, com.networknt.schema.InputFormat.JSON))
+                .as(schema)
+                .isEmpty();
     }
 
     private static JsonNode error(String request) {

@@ -2,24 +2,29 @@ package fernstep.exchange;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fernstep.core.approach.StanceChange;
 import fernstep.core.client.Clearance;
 import fernstep.core.measure.Reason;
 import fernstep.core.screening.Answer;
+import fernstep.exchange.wording.CodeWords;
 import fernstep.exchange.wording.Wording;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 
 class WordingTest {
     private static final Pattern KEY = Pattern.compile(
-            "\"((?:R\\d+|gate|meaning|report|symmetry|verdict|restriction|stage|why|whyNot|waiting|progress|proposal|warn|runner)\\.[A-Za-z.]+[A-Za-z]|noRungBack|noLeverLeft)\"");
+            "\"((?:R\\d+|gate|meaning|report|symmetry|verdict|restriction|stage|why|whyNot|waiting|progress|proposal|warn|runner|need|board|leftOut|held|dose)\\.[A-Za-z.]+[A-Za-z]|noRungBack|noLeverLeft)\"");
+    private static final Pattern GIVEN = Pattern.compile("Reason\\.of\\(\\s*\"([A-Za-z0-9.]+)\"\\s*[,)]");
     private final Wording wording = Wording.english();
 
     @Test
@@ -27,15 +32,35 @@ class WordingTest {
         Set<String> missing = new TreeSet<>();
         try (Stream<Path> files = Files.walk(Path.of("../core/src/main/java"))) {
             for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
-                Matcher m = KEY.matcher(Files.readString(file));
-                while (m.find()) {
-                    if (!wording.knows(m.group(1))) {
-                        missing.add(m.group(1));
-                    }
-                }
+                String source = Files.readString(file);
+                Stream.concat(
+                                KEY.matcher(source).results(),
+                                GIVEN.matcher(source).results())
+                        .map(m -> m.group(1))
+                        .filter(key -> !wording.knows(key))
+                        .forEach(missing::add);
             }
         }
         assertThat(missing).isEmpty();
+    }
+
+    static Stream<Class<?>> kindsOfCodes() {
+        return CodeWords.kinds().stream().sorted(Comparator.comparing(Class::getName));
+    }
+
+    @ParameterizedTest
+    @MethodSource("kindsOfCodes")
+    void every_code_that_people_read_has_its_words(Class<?> kind) {
+        assertThat(kind.getEnumConstants())
+                .allSatisfy(code -> assertThat(wording.of((Enum<?>) code)).isNotBlank());
+    }
+
+    @Test
+    void every_choice_of_a_stance_has_its_words() {
+        for (StanceChange stance : StanceChange.values()) {
+            assertThat(stance.options())
+                    .allSatisfy(o -> assertThat(wording.text("option." + o)).isNotBlank());
+        }
     }
 
     @Test

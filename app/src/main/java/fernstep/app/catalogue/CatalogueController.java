@@ -84,7 +84,7 @@ class CatalogueController {
                         rung.name(),
                         words.code(rung.strand()),
                         words.code(rung.position()),
-                        words.plain(rung.aim()),
+                        words.code(rung.aim()),
                         rung.howTo())
                 .toLowerCase(Locale.ROOT);
         return new Tile(rung, figure, leaves.getOrDefault(rung.code(), ""), found);

@@ -145,7 +145,10 @@ class RunView {
                 override == null ? e.runnerUp() : null,
                 override == null
                         ? null
-                        : words.text("run.overridden", String.valueOf(e.move()), String.valueOf(override.reason())));
+                        : words.text(
+                                "run.overridden",
+                                Objects.requireNonNullElse(e.move(), Move.CARRY_ON),
+                                String.valueOf(override.reason())));
     }
 
     /** "Smaller range: 100 % → 67 %, load −24 %". */

@@ -77,15 +77,14 @@ public class Words {
         return siteCm == 0 ? "navel" : (siteCm > 0 ? "+" : "−") + Numbers.plain(Math.abs(siteCm)) + " cm";
     }
 
-    /** "natural curve" for NATURAL_CURVE: for codes without a sentence of their own. */
-    public String plain(Enum<?> code) {
-        return option(code.name());
+    /** One of the choices on which schools differ, as one picks it. */
+    public String option(Enum<?> stance) {
+        return wording.option(stance);
     }
 
-    /** The same for a code that comes as text. */
+    /** The same by its code. */
     public String option(String code) {
-        String lower = code.toLowerCase(Locale.ROOT).replace('_', ' ');
-        return Character.toUpperCase(lower.charAt(0)) + lower.substring(1);
+        return text("option." + code);
     }
 
     /** "2 × 10 × 5 s, 3 × a day, 5 days a week". */

@@ -1,60 +1,20 @@
 package fernstep.exchange.wording;
 
-import fernstep.core.approach.Approach;
-import fernstep.core.approach.Stances;
 import fernstep.core.body.Dial;
-import fernstep.core.body.LoadFamily;
-import fernstep.core.body.Position;
 import fernstep.core.body.RangePoint;
-import fernstep.core.catalogue.Helper;
-import fernstep.core.catalogue.Lever;
-import fernstep.core.client.Clearance;
-import fernstep.core.client.Restriction;
-import fernstep.core.decision.Move;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
-import fernstep.core.measure.Side;
-import fernstep.core.plan.Goal;
-import fernstep.core.screening.Answer;
-import fernstep.core.screening.GateCode;
-import fernstep.core.screening.Outcome;
-import fernstep.core.screening.Strand;
-import fernstep.core.separation.Verdict;
-import fernstep.core.separation.Width;
 import java.text.MessageFormat;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.ResourceBundle;
 
 /** Turns codes and reasons into sentences of one language. */
 public final class Wording {
     private static final String BUNDLE = "fernstep.wording.words";
-
-    /** Where the words of each kind of code stand. */
-    private static final Map<Class<?>, String> PREFIX = Map.ofEntries(
-            Map.entry(Answer.class, "answer."),
-            Map.entry(Outcome.class, "outcome."),
-            Map.entry(GateCode.class, "gate."),
-            Map.entry(Clearance.Scope.class, "scope."),
-            Map.entry(Restriction.class, "restriction."),
-            Map.entry(Verdict.Code.class, "verdict."),
-            Map.entry(Width.Kind.class, "change."),
-            Map.entry(Move.class, "move."),
-            Map.entry(Lever.class, "lever."),
-            Map.entry(Helper.class, "helper."),
-            Map.entry(Position.class, "position."),
-            Map.entry(LoadFamily.class, "family."),
-            Map.entry(Stances.Spine.class, "spine."),
-            Map.entry(Stances.DoseStance.class, "dose."),
-            Map.entry(Approach.class, "approach."),
-            Map.entry(SignCode.class, "sign."),
-            Map.entry(Goal.class, "goal."),
-            Map.entry(Strand.class, "strand."),
-            Map.entry(Side.class, "side."));
 
     private final ResourceBundle words;
     private final DateTimeFormatter dates;
@@ -100,7 +60,12 @@ public final class Wording {
     }
 
     public String of(Enum<?> code) {
-        return words.getString(PREFIX.get(code.getDeclaringClass()) + code.name());
+        return words.getString(CodeWords.key(code));
+    }
+
+    /** One of the choices on which schools differ, as one picks it. */
+    public String option(Enum<?> stance) {
+        return words.getString("option." + stance.name());
     }
 
     public String cue(SignCode sign) {
@@ -131,7 +96,7 @@ public final class Wording {
         if (fact instanceof LocalDate date) {
             return of(date);
         }
-        if (fact instanceof Enum<?> code && PREFIX.containsKey(code.getDeclaringClass())) {
+        if (fact instanceof Enum<?> code && CodeWords.known(code)) {
             return of(code);
         }
         return fact instanceof Number number
