@@ -24,6 +24,7 @@ class ArchitectureTest {
             "plan",
             "schedule",
             "progress",
+            "session",
             "forecast",
             "caseload");
     private static final JavaClasses CORE = new ClassFileImporter()

@@ -1,0 +1,24 @@
+package fernstep.core.session;
+
+import fernstep.core.approach.Stances;
+import fernstep.core.body.Body;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.client.Restriction;
+import java.util.Set;
+
+/**
+ * What the rules know of her beside what happens in the session.
+ *
+ * @param closed what is not open to her today
+ */
+public record Circumstances(
+        Catalogue catalogue,
+        Stances stances,
+        boolean pregnant,
+        Set<Restriction> closed,
+        Body body,
+        EarlierSessions earlier) {
+    public Circumstances {
+        closed = Set.copyOf(closed);
+    }
+}

@@ -1,0 +1,95 @@
+package fernstep.core.session;
+
+import fernstep.core.catalogue.Lever;
+import fernstep.core.decision.LeverChange;
+import fernstep.core.decision.Seen;
+import fernstep.core.decision.Situation.EarlierSession;
+import fernstep.core.decision.Situation.PastLever;
+import fernstep.core.findings.SignCode;
+import fernstep.core.session.SessionEvent.Overridden;
+import fernstep.core.session.SessionEvent.SignSeen;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/**
+ * What earlier sessions teach this one.
+ *
+ * @param atTheMat their events, oldest session first
+ * @param atHome what she told of sessions nobody watched
+ */
+public record EarlierSessions(List<Held> atTheMat, List<EarlierSession> atHome) {
+    public static final EarlierSessions NONE = new EarlierSessions(List.of(), List.of());
+
+    /** One earlier session and what happened in it. */
+    public record Held(LocalDate date, List<SessionEvent> events) {
+        public Held {
+            events = List.copyOf(events);
+        }
+
+        /** Signs that were not taken back. */
+        private List<SignSeen> signs() {
+            return Session.standing(events).stream()
+                    .filter(SignSeen.class::isInstance)
+                    .map(SignSeen.class::cast)
+                    .toList();
+        }
+
+        private Set<String> overridden() {
+            return Session.standing(events).stream()
+                    .filter(Overridden.class::isInstance)
+                    .map(e -> ((Overridden) e).signId())
+                    .collect(Collectors.toSet());
+        }
+    }
+
+    public EarlierSessions {
+        atTheMat = List.copyOf(atTheMat);
+        atHome = List.copyOf(atHome);
+    }
+
+    /** Signs by session, oldest first. */
+    List<EarlierSession> sessions() {
+        Stream<EarlierSession> seen = atTheMat.stream()
+                .map(h -> new EarlierSession(
+                        h.date(), h.signs().stream().map(SignSeen::seen).toList()))
+                .filter(s -> !s.signs().isEmpty());
+        return Stream.concat(seen, atHome.stream())
+                .sorted(Comparator.comparing(EarlierSession::date))
+                .toList();
+    }
+
+    /** Levers tried on a rung: they cleared the sign when it did not come back in that set. */
+    List<PastLever> levers(String rung) {
+        List<PastLever> levers = new ArrayList<>();
+        for (Held session : atTheMat) {
+            Set<String> overridden = session.overridden();
+            List<SignSeen> signs = session.signs().stream()
+                    .filter(s -> rung.equals(s.place().rung()))
+                    .toList();
+            for (int i = 0; i < signs.size(); i++) {
+                SignSeen tried = signs.get(i);
+                LeverChange change = tried.advice().change();
+                if (change != null && !overridden.contains(tried.id())) {
+                    boolean again = signs.subList(i + 1, signs.size()).stream().anyMatch(s -> same(s, tried));
+                    levers.add(past(tried.seen(), change.lever(), again));
+                }
+            }
+        }
+        return levers;
+    }
+
+    private static PastLever past(Seen seen, Lever lever, boolean again) {
+        SignCode sign = seen.sign();
+        return new PastLever(sign, lever, !again);
+    }
+
+    private static boolean same(SignSeen one, SignSeen other) {
+        return one.seen().sign() == other.seen().sign()
+                && one.place().set() == other.place().set();
+    }
+}

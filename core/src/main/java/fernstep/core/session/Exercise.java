@@ -1,0 +1,266 @@
+package fernstep.core.session;
+
+import fernstep.core.catalogue.Helper;
+import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Span;
+import fernstep.core.decision.LeverChange;
+import fernstep.core.decision.Move;
+import fernstep.core.decision.RepRecord;
+import fernstep.core.decision.Seen;
+import fernstep.core.decision.Setting;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.Dose;
+import fernstep.core.plan.SessionTime;
+import fernstep.core.progress.ResultRules;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** One exercise of a session as it stands after the events so far. Only the replay changes it. */
+public final class Exercise {
+    /** How far it is. */
+    public enum State {
+        OPEN,
+        DONE,
+        SKIPPED,
+        /** Closed by what was seen in another. */
+        CLOSED
+    }
+
+    private final String plannedRung;
+    private final @Nullable Side side;
+    private final List<ResultRules.Made> made = new ArrayList<>();
+    private final Set<SignCode> signs = new LinkedHashSet<>();
+    private final List<RepRecord> soFar = new ArrayList<>();
+    private final Set<Helper> helpers = EnumSet.noneOf(Helper.class);
+    private final List<Lever> otherLevers = new ArrayList<>();
+    private Rung rung;
+    private Dose dose;
+    private double range;
+    private int set = 1;
+    private int repsDone;
+    private boolean setDone;
+    private boolean asksEffort;
+    private State state = State.OPEN;
+    private @Nullable Integer effort;
+
+    Exercise(Rung rung, @Nullable Side side, Dose dose, double range) {
+        this.plannedRung = rung.code();
+        this.rung = rung;
+        this.side = side;
+        this.dose = dose;
+        this.range = range;
+    }
+
+    public String plannedRung() {
+        return plannedRung;
+    }
+
+    /** The one in hand: the planned one, or what was stepped back to. */
+    public Rung rung() {
+        return rung;
+    }
+
+    public boolean steppedBack() {
+        return !rung.code().equals(plannedRung);
+    }
+
+    public @Nullable Side side() {
+        return side;
+    }
+
+    public Dose dose() {
+        return dose;
+    }
+
+    /** 0 (easiest) to 1 (the rung's full range). */
+    public double range() {
+        return range;
+    }
+
+    /** From 1. */
+    public int set() {
+        return set;
+    }
+
+    public int repsDone() {
+        return repsDone;
+    }
+
+    /** The set is over: a rest, or the question how hard it was. */
+    public boolean setDone() {
+        return setDone;
+    }
+
+    public boolean asksEffort() {
+        return asksEffort;
+    }
+
+    public State state() {
+        return state;
+    }
+
+    public boolean open() {
+        return state == State.OPEN;
+    }
+
+    public Set<Helper> helpers() {
+        return Collections.unmodifiableSet(helpers);
+    }
+
+    /** Levers in use that are neither range nor dose nor a helper. */
+    public List<Lever> otherLevers() {
+        return List.copyOf(otherLevers);
+    }
+
+    /** Signs of this set, by repetition. */
+    public List<RepRecord> soFar() {
+        return List.copyOf(soFar);
+    }
+
+    public Set<SignCode> signs() {
+        return Collections.unmodifiableSet(signs);
+    }
+
+    /** Repetitions or breaths of one set; a hold without repetitions counts as one. */
+    public int target() {
+        Integer reps = dose.reps();
+        Integer breaths = dose.breaths();
+        return reps != null ? reps : breaths != null ? breaths : 1;
+    }
+
+    /** Repetitions (or breaths) left in this set. */
+    public int repsLeft() {
+        return setDone ? 0 : target() - repsDone;
+    }
+
+    /** Sets that come after this one. */
+    public int setsLeft() {
+        return Math.max(0, dose.sets() - set);
+    }
+
+    /** The rest that is due now, in seconds; 0 where none is. */
+    public int restS() {
+        return open() && setDone && !asksEffort ? SessionTime.REST_BETWEEN_SETS_S : 0;
+    }
+
+    /** The repetition a sign belongs to: the one under way, or the last of a set that is over. */
+    public int repInHand() {
+        return setDone ? Math.max(1, repsDone) : repsDone + 1;
+    }
+
+    /** Whether the sign is already on record in the repetition in hand. */
+    public boolean alreadySeen(SignCode sign) {
+        int rep = repInHand();
+        return soFar.stream().anyMatch(r -> r.rep() == rep && r.signs().stream().anyMatch(s -> s.sign() == sign));
+    }
+
+    /** As the rules read it. */
+    public Setting setting() {
+        Integer holdS = dose.holdS();
+        return new Setting(range, holdS == null ? null : holdS.doubleValue(), target(), helpers);
+    }
+
+    void repDone() {
+        if (setDone) {
+            return;
+        }
+        repsDone++;
+        endSetWhenReached();
+    }
+
+    void endSet() {
+        setDone = true;
+        asksEffort = set >= dose.sets();
+    }
+
+    void nextSet() {
+        if (!setDone || asksEffort) {
+            return;
+        }
+        set++;
+        repsDone = 0;
+        setDone = false;
+        soFar.clear();
+        otherLevers.clear();
+    }
+
+    void effort(int told) {
+        if (asksEffort) {
+            effort = told;
+            state = State.DONE;
+        }
+    }
+
+    void end(State how) {
+        state = how;
+    }
+
+    void saw(Seen seen, Move move, @Nullable Lever lever) {
+        signs.add(seen.sign());
+        soFar.add(new RepRecord(seen.rep() == null ? repInHand() : seen.rep(), List.of(seen), move, lever));
+    }
+
+    void moved(Move move, @Nullable Lever lever, boolean fromTiredness) {
+        made.add(new ResultRules.Made(move, lever, fromTiredness));
+    }
+
+    void pull(LeverChange change) {
+        Number to = change.to() instanceof Number n ? n : null;
+        switch (change.lever()) {
+            case RAISE_RANGE -> range = to == null ? 0 : to.doubleValue();
+            case SHORTEN_HOLD -> dose = dose.withHoldS(to == null ? 1 : to.intValue());
+            case FEWER_REPS -> {
+                int times = to == null ? 1 : to.intValue();
+                dose = dose.reps() != null ? dose.withReps(times) : dose.withBreaths(times);
+                endSetWhenReached();
+            }
+            case ADD_HELPER, SUPPORT -> {
+                if (change.to() instanceof Helper helper) {
+                    helpers.add(helper);
+                }
+            }
+            default -> otherLevers.add(change.lever());
+        }
+    }
+
+    /** Goes on with an easier rung at the least of its dose. */
+    void stepBackTo(Rung back, double toRange) {
+        rung = back;
+        range = toRange;
+        helpers.clear();
+        otherLevers.clear();
+        soFar.clear();
+        Integer reps = Optional.ofNullable(back.window().reps())
+                .map(s -> s.clamp(target()))
+                .orElse(null);
+        Integer holdS =
+                Optional.ofNullable(back.window().holdS()).map(Span::min).orElse(null);
+        Integer breaths =
+                Optional.ofNullable(back.window().breaths()).map(Span::min).orElse(null);
+        dose = new Dose(dose.sets(), reps, holdS, breaths, dose.perDay(), dose.daysPerWeek());
+        endSetWhenReached();
+    }
+
+    private void endSetWhenReached() {
+        if (repsDone >= target()) {
+            endSet();
+        }
+    }
+
+    /** Empty where nothing was done, or it was broken off without a sign. */
+    Optional<ExerciseResult> result() {
+        boolean worked = set > 1 || repsDone > 0 || setDone || !made.isEmpty();
+        boolean counts = state == State.DONE || !made.isEmpty();
+        return worked && counts
+                ? Optional.of(new ExerciseResult(plannedRung, side, ResultRules.of(made), effort, signs(), range))
+                : Optional.empty();
+    }
+}

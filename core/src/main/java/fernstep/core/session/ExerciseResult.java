@@ -1,0 +1,23 @@
+package fernstep.core.session;
+
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Side;
+import fernstep.core.progress.SessionResult;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What is on record of one exercise when the session is over.
+ *
+ * @param rung the planned one, whatever was stepped back to
+ * @param effort 0 to 10; null where it was not told
+ * @param signs in the order in which they were seen first
+ * @param range 0 to 1, where it was done in the end
+ */
+public record ExerciseResult(
+        String rung,
+        @Nullable Side side,
+        SessionResult.Kind kind,
+        @Nullable Integer effort,
+        Set<SignCode> signs,
+        double range) {}

@@ -1,0 +1,108 @@
+package fernstep.core.session;
+
+import fernstep.core.decision.Advice;
+import fernstep.core.decision.Decisions;
+import fernstep.core.decision.Move;
+import fernstep.core.decision.Seen;
+import fernstep.core.decision.Situation;
+import fernstep.core.screening.Answer;
+import fernstep.core.session.SessionEvent.EffortTold;
+import fernstep.core.session.SessionEvent.EmergencyCalled;
+import fernstep.core.session.SessionEvent.Finished;
+import fernstep.core.session.SessionEvent.Overridden;
+import fernstep.core.session.SessionEvent.Place;
+import fernstep.core.session.SessionEvent.RepDone;
+import fernstep.core.session.SessionEvent.SetBegun;
+import fernstep.core.session.SessionEvent.SignSeen;
+import fernstep.core.session.SessionEvent.Skipped;
+import fernstep.core.session.SessionEvent.Undone;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Makes events of what is told beside the mat. Empty where there is nothing to write down: a locked session takes nothing
+ * but its end, a sign already on record in this repetition is not written twice.
+ *
+ * @param madeBy the member of staff who tells it
+ */
+public record Intake(Session session, Circumstances her, StaffId madeBy) {
+    public Optional<SessionEvent> repDone(String id) {
+        return unlessLocked(new RepDone(id, madeBy));
+    }
+
+    public Optional<SessionEvent> setBegun(String id) {
+        return unlessLocked(new SetBegun(id, madeBy));
+    }
+
+    /** @throws fernstep.core.measure.OutOfRange outside 0 to 10 */
+    public Optional<SessionEvent> effort(String id, int effort) {
+        return unlessLocked(new EffortTold(id, madeBy, effort));
+    }
+
+    public Optional<SessionEvent> skipped(String id) {
+        return unlessLocked(new Skipped(id, madeBy));
+    }
+
+    public Optional<SessionEvent> finished(String id) {
+        return Optional.of(new Finished(id, madeBy));
+    }
+
+    /** Takes back the last thing that happened. */
+    public Optional<SessionEvent> undone(String id) {
+        return session.lastUndoable().flatMap(last -> unlessLocked(new Undone(id, madeBy, last.id())));
+    }
+
+    /** A sign in the repetition in hand, on the side in hand, and the next safe move. */
+    public Optional<SessionEvent> sign(String id, Seen told) {
+        return inHand().filter(e -> !e.alreadySeen(told.sign())).map(e -> {
+            Seen seen = told.inRep(e.repInHand());
+            Seen here = e.side() == null ? seen : seen.on(e.side());
+            return new SignSeen(id, madeBy, place(e), here, next(e, Set.of(), List.of(here)));
+        });
+    }
+
+    /** @throws IllegalArgumentException for an answer that is no emergency */
+    public Optional<SessionEvent> emergency(String id, Answer answer) {
+        if (!answer.emergency()) {
+            throw new IllegalArgumentException(answer + " is no emergency");
+        }
+        return inHand().map(e -> new EmergencyCalled(id, madeBy, place(e), answer, next(e, Set.of(answer), List.of())));
+    }
+
+    /** Another move than the one advised; an emergency cannot be overridden beside the mat. */
+    public Optional<SessionEvent> overridden(String id, String signId, Move move, String reason) {
+        return session.answered()
+                .filter(a -> a.id().equals(signId) && a.advice().move() != Move.REFER_NOW)
+                .flatMap(a -> unlessLocked(new Overridden(id, madeBy, signId, move, reason)));
+    }
+
+    private Optional<Exercise> inHand() {
+        return session.locked() || session.ended() ? Optional.empty() : session.current();
+    }
+
+    private Optional<SessionEvent> unlessLocked(SessionEvent event) {
+        return session.locked() ? Optional.empty() : Optional.of(event);
+    }
+
+    private static Place place(Exercise exercise) {
+        return new Place(exercise.rung().code(), exercise.set());
+    }
+
+    private Advice next(Exercise exercise, Set<Answer> emergencies, List<Seen> seen) {
+        return Decisions.next(new Situation(
+                her.catalogue(),
+                exercise.rung(),
+                exercise.side(),
+                her.stances(),
+                her.pregnant(),
+                her.closed(),
+                her.body(),
+                exercise.setting(),
+                emergencies,
+                seen,
+                exercise.soFar(),
+                her.earlier().levers(exercise.rung().code()),
+                her.earlier().sessions()));
+    }
+}

@@ -1,0 +1,20 @@
+package fernstep.core.session;
+
+import fernstep.core.measure.Range;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.Dose;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One exercise of a session as it was planned.
+ *
+ * @param rung its code
+ * @param side null where it has none
+ * @param range 0 (easiest) to 1 (the rung's full range)
+ */
+public record PlannedExercise(String rung, @Nullable Side side, Dose dose, double range) {
+    /** @throws fernstep.core.measure.OutOfRange for a range outside 0 to 1 */
+    public PlannedExercise {
+        Range.RANGE_FRACTION.check(range);
+    }
+}

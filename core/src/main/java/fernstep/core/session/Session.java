@@ -1,0 +1,265 @@
+package fernstep.core.session;
+
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Span;
+import fernstep.core.decision.Advice;
+import fernstep.core.decision.LeverChange;
+import fernstep.core.decision.Move;
+import fernstep.core.findings.SignCode;
+import fernstep.core.plan.Dose;
+import fernstep.core.screening.Strand;
+import fernstep.core.session.SessionEvent.Answered;
+import fernstep.core.session.SessionEvent.EffortTold;
+import fernstep.core.session.SessionEvent.EmergencyCalled;
+import fernstep.core.session.SessionEvent.Finished;
+import fernstep.core.session.SessionEvent.Overridden;
+import fernstep.core.session.SessionEvent.RepDone;
+import fernstep.core.session.SessionEvent.SetBegun;
+import fernstep.core.session.SessionEvent.SignSeen;
+import fernstep.core.session.SessionEvent.Skipped;
+import fernstep.core.session.SessionEvent.Undone;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A session derived from its events: the same events always give the same state, so a repeated, late or undone event is
+ * harmless.
+ */
+public final class Session {
+    /** What a session ends with when nothing loaded is left: breathing, lying. */
+    private static final Strand FINISHES_WITH = Strand.BREATH;
+
+    private static final int FINISHING_BREATHS = 5;
+    private static final int EVERY_DAY = 7;
+
+    private final Catalogue catalogue;
+    private final List<Exercise> exercises = new ArrayList<>();
+    private final Map<String, Overridden> overrides = new HashMap<>();
+    private boolean locked;
+    private boolean ended;
+    private @Nullable Answered answered;
+    private @Nullable SessionEvent lastUndoable;
+
+    private Session(Catalogue catalogue) {
+        this.catalogue = catalogue;
+    }
+
+    /**
+     * @param events in the order in which they were written
+     * @throws java.util.NoSuchElementException for a planned rung that the catalogue does not have
+     */
+    public static Session replay(Catalogue catalogue, List<PlannedExercise> planned, List<SessionEvent> events) {
+        Session session = new Session(catalogue);
+        planned.forEach(
+                p -> session.exercises.add(new Exercise(catalogue.rung(p.rung()), p.side(), p.dose(), p.range())));
+        List<SessionEvent> standing = standing(events);
+        for (SessionEvent event : standing) {
+            if (event instanceof Overridden o) {
+                session.overrides.put(o.signId(), o);
+            }
+        }
+        Replay replay = session.new Replay();
+        standing.forEach(e -> e.read(replay));
+        return session;
+    }
+
+    /** Without what was taken back, and without the taking back. */
+    static List<SessionEvent> standing(List<SessionEvent> events) {
+        Set<String> undone = events.stream()
+                .filter(Undone.class::isInstance)
+                .map(e -> ((Undone) e).eventId())
+                .collect(Collectors.toSet());
+        return events.stream()
+                .filter(e -> !(e instanceof Undone) && !undone.contains(e.id()))
+                .toList();
+    }
+
+    public List<Exercise> exercises() {
+        return Collections.unmodifiableList(exercises);
+    }
+
+    /** An emergency was called out: nothing goes on. */
+    public boolean locked() {
+        return locked;
+    }
+
+    public boolean ended() {
+        return ended || current().isEmpty();
+    }
+
+    /** The exercise in hand. */
+    public Optional<Exercise> current() {
+        return exercises.stream().filter(Exercise::open).findFirst();
+    }
+
+    /** The advice that still stands, if the last thing that happened was a sign. */
+    public Optional<Answered> answered() {
+        return Optional.ofNullable(answered);
+    }
+
+    public Optional<Overridden> overrideOf(Answered sign) {
+        return Optional.ofNullable(overrides.get(sign.id()));
+    }
+
+    /** What undo would take back. */
+    public Optional<SessionEvent> lastUndoable() {
+        return Optional.ofNullable(lastUndoable);
+    }
+
+    /** One for each exercise that was worked on. */
+    public List<ExerciseResult> results() {
+        return exercises.stream().flatMap(e -> e.result().stream()).toList();
+    }
+
+    /** Carries out what happened. */
+    private final class Replay implements SessionEvent.Kinds<Boolean> {
+        @Override
+        public Boolean repDone(RepDone event) {
+            return inHand(event).map(e -> then(e::repDone)).orElse(false);
+        }
+
+        @Override
+        public Boolean setBegun(SetBegun event) {
+            return inHand(event).map(e -> then(e::nextSet)).orElse(false);
+        }
+
+        @Override
+        public Boolean effortTold(EffortTold event) {
+            return inHand(event).map(e -> then(() -> e.effort(event.effort()))).orElse(false);
+        }
+
+        @Override
+        public Boolean skipped(Skipped event) {
+            return inHand(event)
+                    .map(e -> then(() -> e.end(Exercise.State.SKIPPED)))
+                    .orElse(false);
+        }
+
+        @Override
+        public Boolean signSeen(SignSeen event) {
+            return inHand(event)
+                    .map(e -> then(() -> {
+                        Move move = moveMade(event);
+                        LeverChange change = changeMade(event);
+                        e.saw(event.seen(), move, change == null ? null : change.lever());
+                        answer(e, event, event.seen().sign() == SignCode.TIRED);
+                    }))
+                    .orElse(false);
+        }
+
+        @Override
+        public Boolean emergencyCalled(EmergencyCalled event) {
+            return inHand(event).map(e -> then(() -> answer(e, event, false))).orElse(false);
+        }
+
+        @Override
+        public Boolean overridden(Overridden event) {
+            lastUndoable = event;
+            return true;
+        }
+
+        @Override
+        public Boolean undone(Undone event) {
+            return false;
+        }
+
+        @Override
+        public Boolean finished(Finished event) {
+            ended = true;
+            return true;
+        }
+
+        private boolean then(Runnable step) {
+            step.run();
+            return true;
+        }
+
+        /** The exercise an event is about; none when the session is over. */
+        private Optional<Exercise> inHand(SessionEvent event) {
+            Optional<Exercise> now = current();
+            if (now.isEmpty() || ended) {
+                return Optional.empty();
+            }
+            lastUndoable = event;
+            answered = event.answered().orElse(null);
+            return now;
+        }
+    }
+
+    private Move moveMade(Answered event) {
+        return overrideOf(event).map(Overridden::move).orElse(event.advice().move());
+    }
+
+    /** None where the practitioner chose otherwise. */
+    private @Nullable LeverChange changeMade(Answered event) {
+        return overrides.containsKey(event.id()) ? null : event.advice().change();
+    }
+
+    private void answer(Exercise exercise, Answered event, boolean tired) {
+        Move move = moveMade(event);
+        LeverChange change = changeMade(event);
+        exercise.moved(move, change == null ? null : change.lever(), tired);
+        switch (move) {
+            case EASE, EASE_ONE_SIDE -> {
+                if (change != null) {
+                    exercise.pull(change);
+                } else if (move == Move.EASE_ONE_SIDE) {
+                    stepBack(exercise, event.advice());
+                }
+            }
+            case END_SET -> exercise.endSet();
+            case STEP_BACK -> stepBack(exercise, event.advice());
+            case END_EXERCISE -> endExercise(exercise);
+            case END_SESSION -> ended = true;
+            case REFER_NOW -> {
+                ended = true;
+                locked = true;
+            }
+            default -> {}
+        }
+        if (event.advice().closesLoadedRungs() && move.compareTo(Move.END_EXERCISE) >= 0) {
+            closeLoadedRungs();
+        }
+    }
+
+    /** As far on the lower rung as the advice said; its easiest range where a practitioner stepped back on her own. */
+    private void stepBack(Exercise exercise, Advice advice) {
+        Optional<Rung> back = catalogue.previous(exercise.rung());
+        if (back.isPresent()) {
+            Double range = advice.stepBackRange();
+            boolean advised = back.get().code().equals(advice.stepBackTo());
+            exercise.stepBackTo(back.get(), advised && range != null ? range : 0);
+        } else {
+            endExercise(exercise);
+        }
+    }
+
+    /** The exercise is over for both sides. */
+    private void endExercise(Exercise exercise) {
+        exercise.end(Exercise.State.DONE);
+        exercises.stream()
+                .filter(e -> e.open() && e.rung().strand() == exercise.rung().strand())
+                .forEach(e -> e.end(Exercise.State.CLOSED));
+    }
+
+    /** Nothing loaded for the rest of the session; it ends with a lying breath rung. */
+    private void closeLoadedRungs() {
+        exercises.stream().filter(e -> e.open() && e.rung().loaded()).forEach(e -> e.end(Exercise.State.CLOSED));
+        boolean breathLeft =
+                exercises.stream().anyMatch(e -> e.open() && e.rung().strand() == FINISHES_WITH);
+        if (!breathLeft && !ended) {
+            Rung rung = catalogue.strand(FINISHES_WITH).orElseThrow().mainLine().get(0);
+            int breaths =
+                    Optional.ofNullable(rung.window().breaths()).map(Span::min).orElse(FINISHING_BREATHS);
+            exercises.add(new Exercise(rung, null, new Dose(1, null, null, breaths, 1, EVERY_DAY), 1));
+        }
+    }
+}

@@ -1,0 +1,270 @@
+package fernstep.exchange.session;
+
+import fernstep.core.catalogue.Lever;
+import fernstep.core.decision.Advice;
+import fernstep.core.decision.LeverChange;
+import fernstep.core.decision.Move;
+import fernstep.core.decision.RuleId;
+import fernstep.core.decision.Seen;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Range;
+import fernstep.core.measure.Side;
+import fernstep.core.screening.Answer;
+import fernstep.core.session.SessionEvent;
+import fernstep.core.session.SessionEvent.EffortTold;
+import fernstep.core.session.SessionEvent.EmergencyCalled;
+import fernstep.core.session.SessionEvent.Finished;
+import fernstep.core.session.SessionEvent.Overridden;
+import fernstep.core.session.SessionEvent.Place;
+import fernstep.core.session.SessionEvent.RepDone;
+import fernstep.core.session.SessionEvent.SetBegun;
+import fernstep.core.session.SessionEvent.SignSeen;
+import fernstep.core.session.SessionEvent.Skipped;
+import fernstep.core.session.SessionEvent.Undone;
+import fernstep.core.session.StaffId;
+import fernstep.exchange.casefile.CaseObject;
+import fernstep.exchange.casefile.CaseProblem;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** An event's kind and what it says, as they are stored and sent. Its id and who made it stand beside it. */
+public final class SessionEventJson {
+    private static final JsonMapper JSON = JsonMapper.shared();
+    private static final JsonNodeFactory NODES = JSON.getNodeFactory();
+
+    /** The kinds as they are written. */
+    public enum Kind {
+        REP,
+        NEXT_SET,
+        SIGN,
+        EMERGENCY,
+        OVERRIDE,
+        EFFORT,
+        SKIP,
+        UNDO,
+        FINISH
+    }
+
+    /**
+     * One event in writing.
+     *
+     * @param detail a JSON object
+     */
+    public record Written(Kind kind, String detail) {}
+
+    private SessionEventJson() {}
+
+    public static Written write(SessionEvent event) {
+        return event.read(new Writer());
+    }
+
+    /** @throws IllegalArgumentException where the detail is not what this kind says, a bad JSON text included */
+    public static SessionEvent read(Kind kind, String id, StaffId by, String detail) {
+        try {
+            return event(kind, id, by, parsed(detail));
+        } catch (CaseProblem e) {
+            throw new IllegalArgumentException(e.getMessage(), e);
+        }
+    }
+
+    private static SessionEvent event(Kind kind, String id, StaffId by, JsonNode node) {
+        CaseObject o = CaseObject.root(node);
+        return switch (kind) {
+            case REP -> new RepDone(id, by);
+            case NEXT_SET -> new SetBegun(id, by);
+            case SIGN -> new SignSeen(id, by, place(o), seen(o), advice(node.path("advice")));
+            case EMERGENCY ->
+                new EmergencyCalled(id, by, place(o), o.code("answer", Answer.class), advice(node.path("advice")));
+            case OVERRIDE -> new Overridden(id, by, o.text("signId"), o.code("move", Move.class), o.text("reason"));
+            case EFFORT -> new EffortTold(id, by, o.whole("effort", Range.EFFORT));
+            case SKIP -> new Skipped(id, by);
+            case UNDO -> new Undone(id, by, o.text("eventId"));
+            case FINISH -> new Finished(id, by);
+        };
+    }
+
+    private static JsonNode parsed(String detail) {
+        try {
+            return JSON.readTree(detail);
+        } catch (tools.jackson.core.JacksonException e) {
+            throw new IllegalArgumentException("not JSON: " + e.getOriginalMessage(), e);
+        }
+    }
+
+    private static Place place(CaseObject o) {
+        return new Place(o.text("rung"), o.whole("set", Range.SETS));
+    }
+
+    private static Seen seen(CaseObject o) {
+        return new Seen(
+                o.code("sign", SignCode.class),
+                o.code("severity", Seen.Severity.class),
+                o.optionalCode("side", Side.class).orElse(null),
+                o.optionalWhole("rep", Range.REP).orElse(null),
+                o.optionalNumber("second", Range.SECOND).orElse(null),
+                o.optionalWhole("painLevel", Range.PAIN_LEVEL).orElse(null),
+                o.optionalText("place").orElse(null),
+                o.optionalFlag("sharp").orElse(false),
+                o.optionalFlag("recoverable").orElse(null));
+    }
+
+    private static Advice advice(JsonNode node) {
+        CaseObject o = CaseObject.at(node, "advice");
+        List<String> alsoSeen = new ArrayList<>();
+        node.path("alsoSeen").forEach(n -> alsoSeen.add(n.stringValue()));
+        return new Advice(
+                o.code("move", Move.class),
+                change(node.path("change")),
+                o.optionalText("stepBackTo").orElse(null),
+                o.optionalNumber("stepBackRange", Range.RANGE_FRACTION).orElse(null),
+                number(node.path("loadChangePct")),
+                o.code("rule", RuleId.class),
+                FactJson.reason(node.path("reason")),
+                o.optionalCode("watchNext", SignCode.class).orElse(null),
+                runnerUp(node.path("runnerUp")),
+                alsoSeen,
+                o.optionalFlag("closesLoadedRungs").orElse(false),
+                o.optionalFlag("refers").orElse(false));
+    }
+
+    private static @Nullable LeverChange change(JsonNode node) {
+        if (!node.isObject()) {
+            return null;
+        }
+        return new LeverChange(
+                CaseObject.at(node, "change").code("lever", Lever.class),
+                FactJson.fact(node.path("from")),
+                FactJson.fact(node.path("to")),
+                number(node.path("loadChangePct")));
+    }
+
+    private static Advice.@Nullable RunnerUp runnerUp(JsonNode node) {
+        if (!node.isObject()) {
+            return null;
+        }
+        return new Advice.RunnerUp(
+                CaseObject.at(node, "runnerUp").code("move", Move.class),
+                change(node.path("change")),
+                FactJson.reason(node.path("reason")));
+    }
+
+    private static @Nullable Double number(JsonNode node) {
+        return node.isNumber() ? Double.valueOf(node.doubleValue()) : null;
+    }
+
+    /** Writes what each kind says. */
+    private static final class Writer implements SessionEvent.Kinds<Written> {
+        @Override
+        public Written repDone(RepDone event) {
+            return written(Kind.REP, NODES.objectNode());
+        }
+
+        @Override
+        public Written setBegun(SetBegun event) {
+            return written(Kind.NEXT_SET, NODES.objectNode());
+        }
+
+        @Override
+        public Written signSeen(SignSeen event) {
+            Seen s = event.seen();
+            ObjectNode node = placed(event.place())
+                    .put("sign", s.sign().name())
+                    .put("severity", s.severity().name())
+                    .put("side", s.side() == null ? null : s.side().name())
+                    .put("rep", s.rep())
+                    .put("second", s.second())
+                    .put("painLevel", s.painLevel())
+                    .put("place", s.place())
+                    .put("sharp", s.sharp())
+                    .put("recoverable", s.recoverable());
+            node.set("advice", advice(event.advice()));
+            return written(Kind.SIGN, node);
+        }
+
+        @Override
+        public Written emergencyCalled(EmergencyCalled event) {
+            ObjectNode node = placed(event.place()).put("answer", event.answer().name());
+            node.set("advice", advice(event.advice()));
+            return written(Kind.EMERGENCY, node);
+        }
+
+        @Override
+        public Written overridden(Overridden event) {
+            return written(
+                    Kind.OVERRIDE,
+                    NODES.objectNode()
+                            .put("signId", event.signId())
+                            .put("move", event.move().name())
+                            .put("reason", event.reason()));
+        }
+
+        @Override
+        public Written effortTold(EffortTold event) {
+            return written(Kind.EFFORT, NODES.objectNode().put("effort", event.effort()));
+        }
+
+        @Override
+        public Written skipped(Skipped event) {
+            return written(Kind.SKIP, NODES.objectNode());
+        }
+
+        @Override
+        public Written undone(Undone event) {
+            return written(Kind.UNDO, NODES.objectNode().put("eventId", event.eventId()));
+        }
+
+        @Override
+        public Written finished(Finished event) {
+            return written(Kind.FINISH, NODES.objectNode());
+        }
+
+        private static Written written(Kind kind, ObjectNode node) {
+            return new Written(kind, node.toString());
+        }
+
+        private static ObjectNode placed(Place place) {
+            return NODES.objectNode().put("rung", place.rung()).put("set", place.set());
+        }
+
+        private static JsonNode advice(Advice a) {
+            ObjectNode node = NODES.objectNode().put("move", a.move().name());
+            node.set("change", change(a.change()));
+            node.put("stepBackTo", a.stepBackTo())
+                    .put("stepBackRange", a.stepBackRange())
+                    .put("loadChangePct", a.loadChangePct())
+                    .put("rule", a.rule().name())
+                    .set("reason", FactJson.write(a.reason()));
+            node.put("watchNext", a.watchNext() == null ? null : a.watchNext().name())
+                    .set("runnerUp", runnerUp(a.runnerUp()));
+            ArrayNode also = node.putArray("alsoSeen");
+            a.alsoSeen().forEach(also::add);
+            return node.put("closesLoadedRungs", a.closesLoadedRungs()).put("refers", a.refers());
+        }
+
+        private static JsonNode change(@Nullable LeverChange change) {
+            if (change == null) {
+                return NODES.nullNode();
+            }
+            ObjectNode node = NODES.objectNode().put("lever", change.lever().name());
+            node.set("from", FactJson.fact(change.from()));
+            node.set("to", FactJson.fact(change.to()));
+            return node.put("loadChangePct", change.loadChangePct());
+        }
+
+        private static JsonNode runnerUp(Advice.@Nullable RunnerUp next) {
+            if (next == null) {
+                return NODES.nullNode();
+            }
+            ObjectNode node = NODES.objectNode().put("move", next.move().name());
+            node.set("change", change(next.change()));
+            node.set("reason", FactJson.write(next.reason()));
+            return node;
+        }
+    }
+}
