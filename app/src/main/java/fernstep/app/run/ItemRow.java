@@ -2,6 +2,8 @@ package fernstep.app.run;
 
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
+import fernstep.core.plan.PlanItem;
+import fernstep.core.session.PlannedExercise;
 import org.jspecify.annotations.Nullable;
 
 /** One planned item of a session as stored. */
@@ -18,12 +20,27 @@ public record ItemRow(
         int daysPerWeek,
         double rangeFraction) {
 
-    Dose dose() {
-        return new Dose(sets, reps, holdS, breaths, perDay, daysPerWeek);
+    static ItemRow of(String sessionId, int ordinal, PlanItem item) {
+        Dose dose = item.dose();
+        return new ItemRow(
+                sessionId,
+                ordinal,
+                item.rung().code(),
+                item.side() == null ? "" : item.side().name(),
+                dose.sets(),
+                dose.reps(),
+                dose.holdS(),
+                dose.breaths(),
+                dose.perDay(),
+                dose.daysPerWeek(),
+                item.range());
     }
 
-    @Nullable
-    Side sideOrNull() {
-        return side.isEmpty() ? null : Side.valueOf(side);
+    PlannedExercise planned() {
+        return new PlannedExercise(
+                rung,
+                side.isEmpty() ? null : Side.valueOf(side),
+                new Dose(sets, reps, holdS, breaths, perDay, daysPerWeek),
+                rangeFraction);
     }
 }

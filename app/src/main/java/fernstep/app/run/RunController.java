@@ -71,19 +71,19 @@ class RunController {
     @ResponseBody
     RunState state(@PathVariable String sessionId) {
         SessionRow session = runner.session(sessionId);
-        return view.state(sessionId, runner.client(session), runner.log(sessionId));
+        return view.state(sessionId, runner.client(session), runner.replay(sessionId));
     }
 
     @PostMapping("/sessions/{sessionId}/events")
     @ResponseBody
     ResponseEntity<Object> event(
-            @PathVariable String sessionId, @RequestBody Runner.Report report, @AuthenticationPrincipal SignedIn me) {
+            @PathVariable String sessionId, @RequestBody Report report, @AuthenticationPrincipal SignedIn me) {
         if (report.id() == null || !report.id().matches(UUID_SHAPE) || report.kind() == null) {
             return ResponseEntity.badRequest().body(Map.of("message", "An event needs an id and a kind."));
         }
         try {
             Runner.Taken taken = runner.take(sessionId, report, me.staffId());
-            return ResponseEntity.ok(view.state(sessionId, taken.client(), taken.log()));
+            return ResponseEntity.ok(view.state(sessionId, taken.client(), taken.session()));
         } catch (IllegalArgumentException e) {
             return ResponseEntity.badRequest().body(Map.of("message", String.valueOf(e.getMessage())));
         }

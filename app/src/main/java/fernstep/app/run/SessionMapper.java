@@ -18,15 +18,18 @@ public interface SessionMapper {
     List<ItemRow> items(@Param("sessionId") String sessionId);
 
     /** In the order in which they were written. */
-    List<EventRow> events(@Param("sessionId") String sessionId);
+    List<StoredEvent> events(@Param("sessionId") String sessionId);
 
-    void insertEvent(EventRow event);
+    void insertEvent(StoredEvent event);
 
     void finish(@Param("id") String id);
 
     /** As the client told it. */
     void markAtHome(@Param("id") String id);
 
-    /** Signs, overrides and undos of her last ten earlier sessions, oldest first. */
-    List<PastSign> pastSigns(@Param("clientId") long clientId, @Param("notSession") String notSession);
+    /** Her last ten earlier sessions, oldest first. */
+    List<SessionRow> earlier(@Param("clientId") long clientId, @Param("notSession") String notSession);
+
+    /** Of several sessions, in the order in which they were written. */
+    List<StoredEvent> eventsOf(@Param("sessionIds") List<String> sessionIds);
 }

@@ -22,4 +22,7 @@ public record Reason(String key, List<Object> facts) {
 
     /** The key of a list. */
     public static final String LIST = "list";
+
+    /** The key of a sentence from before reasons were kept by key; its only fact is the sentence. */
+    public static final String VERBATIM = "verbatim";
 }

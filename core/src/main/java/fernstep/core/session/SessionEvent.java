@@ -3,6 +3,7 @@ package fernstep.core.session;
 import fernstep.core.decision.Advice;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
+import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.screening.Answer;
 import java.util.Optional;
@@ -62,6 +63,9 @@ public sealed interface SessionEvent {
     sealed interface Answered extends SessionEvent permits SignSeen, EmergencyCalled {
         Place place();
 
+        /** The sign, or the emergency's answer. */
+        Enum<?> code();
+
         Advice advice();
     }
 
@@ -84,6 +88,11 @@ public sealed interface SessionEvent {
     /** A sign, in the repetition that {@code seen} names. */
     record SignSeen(String id, StaffId madeBy, Place place, Seen seen, Advice advice) implements Answered {
         @Override
+        public SignCode code() {
+            return seen.sign();
+        }
+
+        @Override
         public <R> R read(Kinds<R> kinds) {
             return kinds.signSeen(this);
         }
@@ -96,6 +105,11 @@ public sealed interface SessionEvent {
 
     /** Something that cannot wait: the session is over and locked. */
     record EmergencyCalled(String id, StaffId madeBy, Place place, Answer answer, Advice advice) implements Answered {
+        @Override
+        public Answer code() {
+            return answer;
+        }
+
         @Override
         public <R> R read(Kinds<R> kinds) {
             return kinds.emergencyCalled(this);

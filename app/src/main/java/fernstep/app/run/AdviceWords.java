@@ -1,0 +1,127 @@
+package fernstep.app.run;
+
+import fernstep.app.catalogue.Catalogues;
+import fernstep.app.client.ClientFile;
+import fernstep.app.support.Words;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.decision.Advice;
+import fernstep.core.decision.LeverChange;
+import fernstep.core.decision.Move;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Numbers;
+import fernstep.core.measure.Reason;
+import fernstep.core.session.SessionEvent.Answered;
+import fernstep.core.session.SessionEvent.Overridden;
+import fernstep.core.session.SessionEvent.SignSeen;
+import fernstep.exchange.wording.Wording;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** The next safe move in words, made when it is shown. */
+@Component
+class AdviceWords {
+    private final Wording wording;
+    private final Words words;
+    private final Catalogues catalogues;
+
+    AdviceWords(Wording wording, Words words, Catalogues catalogues) {
+        this.wording = wording;
+        this.words = words;
+        this.catalogues = catalogues;
+    }
+
+    RunState.AdviceView view(Answered event, Optional<Overridden> override, ClientFile client) {
+        Advice advice = event.advice();
+        Move move = override.map(Overridden::move).orElse(advice.move());
+        SignCode sign = event instanceof SignSeen seen ? seen.seen().sign() : null;
+        boolean chosen = override.isPresent();
+        return new RunState.AdviceView(
+                event.id(),
+                wording.of(event.code()),
+                move.name(),
+                wording.of(move),
+                chosen ? null : lever(event, client),
+                sign != null && move == Move.CUE && !chosen ? wording.cue(sign) : wording.of(advice.reason()),
+                advice.rule().name(),
+                move == Move.CUE ? wording.of(advice.reason()) : null,
+                chosen ? null : runnerUp(advice.runnerUp()),
+                override.map(o -> words.text("run.overridden", advice.move(), o.reason()))
+                        .orElse(null));
+    }
+
+    /** "Smaller range: 100 % → 67 %, load −24 %". */
+    private @Nullable String lever(Answered event, ClientFile client) {
+        Advice advice = event.advice();
+        LeverChange change = advice.change();
+        String load = load(advice.loadChangePct());
+        if (change == null) {
+            return advice.stepBackTo() == null ? null : words.text("run.toRung", advice.stepBackTo()) + load;
+        }
+        Rung rung = catalogues.get().find(event.place().rung()).orElse(null);
+        return wording.of(change.lever()) + amount(change, client, rung) + load;
+    }
+
+    private String amount(LeverChange change, ClientFile client, @Nullable Rung rung) {
+        Object to = change.to();
+        if (to == null) {
+            return "";
+        }
+        return switch (change.lever()) {
+            case RAISE_RANGE -> ": " + range(number(change.from()), number(to), client, rung);
+            case SHORTEN_HOLD -> ": " + plain(change.from()) + " → " + plain(to) + " s";
+            case FEWER_REPS -> ": " + plain(change.from()) + " → " + plain(to);
+            case ADD_HELPER, SUPPORT, EASIER_POSITION -> to instanceof Enum<?> code ? ": " + wording.of(code) : "";
+            default -> "";
+        };
+    }
+
+    /** Where the limb goes; a share where it stays in its place and only bears more. */
+    private String range(@Nullable Double from, @Nullable Double to, ClientFile client, @Nullable Rung rung) {
+        if (rung != null && from != null && to != null) {
+            String before = where(rung, from, client);
+            String after = where(rung, to, client);
+            if (!before.equals(after)) {
+                return before + " → " + after;
+            }
+        }
+        return percent(from) + " → " + percent(to);
+    }
+
+    /** "hip 41°, heel 44 cm": where the limb is at a range. */
+    String where(Rung rung, double range, ClientFile client) {
+        return words.range(rung.movement().dial(), rung.movement().point(client.body(), range));
+    }
+
+    /** "Step back a rung: Easing comes before stepping back." */
+    private @Nullable String runnerUp(Advice.@Nullable RunnerUp next) {
+        if (next == null) {
+            return null;
+        }
+        if (next.reason().key().equals(Reason.VERBATIM)) {
+            return wording.of(next.reason());
+        }
+        LeverChange change = next.change();
+        String what = change == null
+                ? wording.of(next.move())
+                : wording.of(next.move()) + ", " + wording.of(change.lever()).toLowerCase(Locale.ROOT);
+        return what + ": " + wording.of(next.reason());
+    }
+
+    private static @Nullable Double number(@Nullable Object value) {
+        return value instanceof Number n ? Double.valueOf(n.doubleValue()) : null;
+    }
+
+    private static String percent(@Nullable Double share) {
+        return share == null ? "" : Math.round(100 * share) + " %";
+    }
+
+    private static String plain(@Nullable Object value) {
+        return value instanceof Number n ? Numbers.plain(n.doubleValue()) : "";
+    }
+
+    private static String load(@Nullable Double pct) {
+        return pct == null ? "" : ", estimated load " + (pct < 0 ? "−" : "+") + Math.round(Math.abs(pct)) + " %";
+    }
+}

@@ -1,0 +1,72 @@
+package fernstep.app.run;
+
+import fernstep.app.progress.LadderMapper;
+import fernstep.app.progress.ResultRow;
+import fernstep.core.decision.Seen;
+import fernstep.core.decision.Situation.EarlierSession;
+import fernstep.core.findings.SignCode;
+import fernstep.core.session.EarlierSessions;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+
+/** What was seen beside the mat in earlier sessions, and what she told of those at home. */
+@Component
+class EarlierLog {
+    private static final int TOLD_LOOKS_BACK_DAYS = 28;
+
+    private final SessionMapper sessions;
+    private final LadderMapper results;
+
+    EarlierLog(SessionMapper sessions, LadderMapper results) {
+        this.sessions = sessions;
+        this.results = results;
+    }
+
+    EarlierSessions before(SessionRow session) {
+        List<SessionRow> earlier = sessions.earlier(session.clientId(), session.id());
+        Map<String, List<StoredEvent>> events = earlier.isEmpty()
+                ? Map.of()
+                : sessions.eventsOf(earlier.stream().map(SessionRow::id).toList()).stream()
+                        .collect(Collectors.groupingBy(StoredEvent::sessionId));
+        List<EarlierSessions.Held> atTheMat = new ArrayList<>();
+        for (SessionRow held : earlier) {
+            List<StoredEvent> rows = events.getOrDefault(held.id(), List.of());
+            if (!rows.isEmpty()) {
+                atTheMat.add(new EarlierSessions.Held(held.heldOn(), StoredEvent.read(rows)));
+            }
+        }
+        return new EarlierSessions(atTheMat, told(session, events.keySet()));
+    }
+
+    private List<EarlierSession> told(SessionRow session, Set<String> watched) {
+        return results.resultsSince(session.clientId(), session.heldOn().minusDays(TOLD_LOOKS_BACK_DAYS)).stream()
+                .filter(r -> !watched.contains(r.sessionId()) && !r.sessionId().equals(session.id()))
+                .filter(r -> !r.signList().isEmpty())
+                .collect(Collectors.groupingBy(ResultRow::sessionId))
+                .values()
+                .stream()
+                .map(rows -> new EarlierSession(
+                        rows.get(0).heldOn(),
+                        rows.stream().flatMap(EarlierLog::signs).toList()))
+                .toList();
+    }
+
+    private static Stream<Seen> signs(ResultRow row) {
+        return row.signList().stream()
+                .map(code -> new Seen(
+                        code,
+                        Seen.Severity.CLEAR,
+                        row.sideOrNull(),
+                        1,
+                        null,
+                        code == SignCode.PAIN ? row.painLevel() : null,
+                        null,
+                        false,
+                        null));
+    }
+}
