@@ -2,12 +2,12 @@ package fernstep.app;
 
 import fernstep.app.ask.VisitMapper;
 import fernstep.app.check.CheckMapper;
-import fernstep.app.check.FindingField;
 import fernstep.app.check.FindingRow;
 import fernstep.app.client.ClientRow;
 import fernstep.app.client.Clients;
 import fernstep.core.approach.Approach;
 import fernstep.core.client.Status;
+import fernstep.core.findings.Finding;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
@@ -25,15 +25,15 @@ public final class Someone {
         visits.insert(id, day, 1);
         long visit = visits.onDay(id, day).orElseThrow().id();
         visits.markAsked(visit);
-        finding(app, visit, FindingField.COUGH, "", "DRAWS_IN");
-        finding(app, visit, FindingField.TOLERANCE_BREATHS, "", "8");
-        finding(app, visit, FindingField.LUMBAR_GAP, "", "FLAT_HAND");
-        finding(app, visit, FindingField.SCOOP, "", "YES");
-        finding(app, visit, FindingField.DOMING, "", "NONE");
+        finding(app, visit, Finding.COUGH, "", "DRAWS_IN");
+        finding(app, visit, Finding.TOLERANCE_BREATHS, "", "8");
+        finding(app, visit, Finding.LUMBAR_GAP, "", "FLAT_HAND");
+        finding(app, visit, Finding.SCOOP, "", "YES");
+        finding(app, visit, Finding.DOMING, "", "NONE");
         for (String side : List.of("LEFT", "RIGHT")) {
-            finding(app, visit, FindingField.SET_GRADE, side, "4");
+            finding(app, visit, Finding.SET_GRADE, side, "4");
             for (int rung = 1; rung <= 3; rung++) {
-                finding(app, visit, FindingField.valueOf("FLOAT_F" + rung), side, "CLEAN");
+                finding(app, visit, Finding.valueOf("FLOAT_F" + rung), side, "CLEAN");
             }
         }
         return id;
@@ -60,7 +60,7 @@ public final class Someone {
                         List.of());
     }
 
-    private static void finding(ApplicationContext app, long visit, FindingField field, String side, String value) {
+    private static void finding(ApplicationContext app, long visit, Finding field, String side, String value) {
         app.getBean(CheckMapper.class).putFinding(new FindingRow(visit, field, side, value));
     }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.approach.StanceChange;
 import fernstep.core.client.Clearance;
+import fernstep.core.findings.Finding;
 import fernstep.core.measure.Reason;
 import fernstep.core.screening.Answer;
 import fernstep.exchange.wording.CodeWords;
@@ -19,6 +20,8 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class WordingTest {
@@ -61,6 +64,29 @@ class WordingTest {
             assertThat(stance.options())
                     .allSatisfy(o -> assertThat(wording.text("option." + o)).isNotBlank());
         }
+    }
+
+    @ParameterizedTest
+    @EnumSource(Finding.class)
+    void every_finding_and_each_of_its_codes_has_its_words(Finding finding) {
+        boolean dragged = finding == Finding.ALIGNMENT_POINTS || finding == Finding.DOME_POINTS;
+        assertThat(dragged || wording.knows("field." + finding)).isTrue();
+        assertThat(finding.codes()).allMatch(c -> wording.knows("finding." + c));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "COUGH|SNEEZES|One of DRAWS_IN, NO_CHANGE, PUSHES_OUT.",
+                "SET_GRADE|6|Engagement grade must be a whole number from 0 to 5.",
+                "SET_HOLD_S|601|Hold must be a number from 0 to 600 s.",
+                "RIB_IN_CM|wide|Girth must be a number from 40 to 180 cm.",
+                "ALIGNMENT_POINTS|x|Needs a scale and 4 points.",
+                "ALIGNMENT_POINTS|0;1,2;3,4;5,6;7,8|The scale must be above 0 and up to 50 mm a unit."
+            })
+    void a_refused_value_is_told_with_what_is_allowed(Finding finding, String value, String sentence) {
+        assertThat(wording.of(finding.typed(value).problem())).isEqualTo(sentence);
     }
 
     @Test

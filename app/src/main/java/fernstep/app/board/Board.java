@@ -1,7 +1,5 @@
 package fernstep.app.board;
 
-import fernstep.app.check.CheckSheet;
-import fernstep.app.check.Checks;
 import fernstep.app.check.FindingValues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
@@ -14,6 +12,7 @@ import fernstep.app.support.Words;
 import fernstep.core.caseload.Attention;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Recorded;
 import fernstep.core.progress.Progress;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
@@ -194,11 +193,10 @@ class Board {
     }
 
     private static Findings findings(Loaded loaded, long id) {
-        Map<String, String> values = new HashMap<>();
-        for (BoardMapper.LatestFinding f : loaded.findings().getOrDefault(id, List.of())) {
-            FindingValues.readable(f.name(), f.findingValue(), "client " + id)
-                    .ifPresent(v -> values.put(CheckSheet.key(f.name(), f.side()), v));
-        }
-        return Checks.findings(values);
+        Map<Recorded.Key, String> values = new HashMap<>();
+        loaded.findings()
+                .getOrDefault(id, List.of())
+                .forEach(f -> FindingValues.put(values, f.name(), f.side(), f.findingValue(), "client " + id));
+        return Recorded.of(values).findings();
     }
 }

@@ -1,10 +1,10 @@
 package fernstep.app.board;
 
-import fernstep.app.check.FindingField;
 import fernstep.app.progress.HoldRow;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.core.client.Restriction;
+import fernstep.core.findings.Finding;
 import fernstep.core.screening.Answer;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -45,7 +45,7 @@ interface BoardMapper {
     List<ResultRow> results(@Param("since") LocalDate since, @Param("ids") @Nullable Collection<Long> ids);
 
     /** The newest value of a finding. */
-    record LatestFinding(long clientId, FindingField name, String side, String findingValue) {}
+    record LatestFinding(long clientId, Finding name, String side, String findingValue) {}
 
     List<LatestFinding> findings(@Param("ids") @Nullable Collection<Long> ids);
 

@@ -5,6 +5,8 @@ import fernstep.app.ask.Visits;
 import fernstep.app.photo.PhotoMapper;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.NotFound;
+import fernstep.app.support.Words;
+import fernstep.core.findings.Finding;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.GateCode;
@@ -33,8 +35,10 @@ class CheckController {
     private final Checks checks;
     private final CheckMapper mapper;
     private final PhotoMapper photos;
+    private final Words words;
 
-    CheckController(Visits visits, Checks checks, CheckMapper mapper, PhotoMapper photos) {
+    CheckController(Visits visits, Checks checks, CheckMapper mapper, PhotoMapper photos, Words words) {
+        this.words = words;
         this.photos = photos;
         this.visits = visits;
         this.checks = checks;
@@ -83,7 +87,7 @@ class CheckController {
     @PostMapping("/visits/{id}/findings")
     String finding(
             @PathVariable long id,
-            @RequestParam FindingField name,
+            @RequestParam Finding name,
             @RequestParam(defaultValue = "") String side,
             @RequestParam(defaultValue = "") String value,
             @RequestParam(defaultValue = "LYING") Posture posture,
@@ -97,8 +101,8 @@ class CheckController {
         if (problem == null && value.isBlank()) {
             mapper.removeFinding(id, name, side);
         } else if (problem == null) {
-            FindingField.Typed typed = name.typed(value);
-            problem = typed.problem();
+            Finding.Typed typed = name.typed(value);
+            problem = typed.problem() == null ? null : words.of(typed.problem());
             if (typed.canonical() != null) {
                 mapper.putFinding(new FindingRow(id, name, side, typed.canonical()));
             }
@@ -106,7 +110,7 @@ class CheckController {
         return page(visit, model, problem, posture, "check/check :: results");
     }
 
-    private static @Nullable String sideProblem(FindingField name, String side) {
+    private static @Nullable String sideProblem(Finding name, String side) {
         boolean knownSide = side.equals(Side.LEFT.name()) || side.equals(Side.RIGHT.name());
         return name.perSide() == knownSide && (knownSide || side.isEmpty())
                 ? null

@@ -1,6 +1,7 @@
 package fernstep.app.check;
 
 import fernstep.app.ask.Visits;
+import fernstep.core.findings.Finding;
 import fernstep.core.separation.Condition;
 import java.time.LocalDate;
 import java.util.List;
@@ -21,7 +22,7 @@ public interface CheckMapper extends Visits.LastChecks {
 
     void putFinding(FindingRow finding);
 
-    void removeFinding(@Param("visitId") long visitId, @Param("name") FindingField name, @Param("side") String side);
+    void removeFinding(@Param("visitId") long visitId, @Param("name") Finding name, @Param("side") String side);
 
     List<SkipRow> skips(@Param("visitId") long visitId);
 

@@ -1,47 +1,37 @@
 package fernstep.app.check;
 
+import fernstep.core.findings.Finding;
 import java.util.List;
 
 /** A part of the check: where it is done and what is recorded in it. */
 public enum CheckSection {
     SEPARATION(Posture.LYING),
-    RIDGE(Posture.LYING, FindingField.DOMING, FindingField.DOME_WHEN, FindingField.DOME_EXTENT_CM),
-    COUGH(Posture.LYING, FindingField.COUGH, FindingField.COUGH_FLOOR),
-    DEEP_CORE(Posture.LYING, FindingField.SET_GRADE, FindingField.SET_HOLD_S, FindingField.SET_EFFORT_PCT),
+    RIDGE(Posture.LYING, Finding.DOMING, Finding.DOME_WHEN, Finding.DOME_EXTENT_CM),
+    COUGH(Posture.LYING, Finding.COUGH, Finding.COUGH_FLOOR),
+    DEEP_CORE(Posture.LYING, Finding.SET_GRADE, Finding.SET_HOLD_S, Finding.SET_EFFORT_PCT),
     PELVIC_FLOOR(
             Posture.LYING,
-            FindingField.PF_LIFT,
-            FindingField.PF_LET_GO,
-            FindingField.PF_OVER,
-            FindingField.PF_HOLD_S,
-            FindingField.PF_QUICK,
-            FindingField.PF_INTERNAL),
-    BREATH(Posture.LYING, FindingField.BREATH_PATTERN, FindingField.RIB_IN_CM, FindingField.RIB_OUT_CM),
-    LOW_BACK(Posture.LYING, FindingField.LUMBAR_GAP, FindingField.RIB_FLARE, FindingField.FLARE_SETTLES),
-    ALIGNMENT(Posture.SIDE_VIEW, FindingField.RIBS),
+            Finding.PF_LIFT,
+            Finding.PF_LET_GO,
+            Finding.PF_OVER,
+            Finding.PF_HOLD_S,
+            Finding.PF_QUICK,
+            Finding.PF_INTERNAL),
+    BREATH(Posture.LYING, Finding.BREATH_PATTERN, Finding.RIB_IN_CM, Finding.RIB_OUT_CM),
+    LOW_BACK(Posture.LYING, Finding.LUMBAR_GAP, Finding.RIB_FLARE, Finding.FLARE_SETTLES),
+    ALIGNMENT(Posture.SIDE_VIEW, Finding.RIBS),
     DOME_PROFILE(Posture.SIDE_VIEW),
-    TOLERANCE(Posture.MOVING, FindingField.TOLERANCE_BREATHS),
-    STRAW(Posture.MOVING, FindingField.STRAW),
-    FLOAT(
-            Posture.MOVING,
-            FindingField.FLOAT_F1,
-            FindingField.FLOAT_F2,
-            FindingField.FLOAT_F3,
-            FindingField.FLOAT_F4,
-            FindingField.FLOAT_F5),
-    SCOOP(Posture.HANDS_KNEES, FindingField.SCOOP, FindingField.SCOOP_MM),
-    ROD(
-            Posture.HANDS_KNEES,
-            FindingField.ROD_ARM,
-            FindingField.ROD_LEG,
-            FindingField.BELLY_DROP,
-            FindingField.HIP_DROP),
-    HOVER(Posture.HANDS_KNEES, FindingField.HOVER_S);
+    TOLERANCE(Posture.MOVING, Finding.TOLERANCE_BREATHS),
+    STRAW(Posture.MOVING, Finding.STRAW),
+    FLOAT(Posture.MOVING, Finding.FLOAT_F1, Finding.FLOAT_F2, Finding.FLOAT_F3, Finding.FLOAT_F4, Finding.FLOAT_F5),
+    SCOOP(Posture.HANDS_KNEES, Finding.SCOOP, Finding.SCOOP_MM),
+    ROD(Posture.HANDS_KNEES, Finding.ROD_ARM, Finding.ROD_LEG, Finding.BELLY_DROP, Finding.HIP_DROP),
+    HOVER(Posture.HANDS_KNEES, Finding.HOVER_S);
 
     private final Posture posture;
-    private final List<FindingField> fields;
+    private final List<Finding> fields;
 
-    CheckSection(Posture posture, FindingField... fields) {
+    CheckSection(Posture posture, Finding... fields) {
         this.posture = posture;
         this.fields = List.of(fields);
     }
@@ -50,7 +40,7 @@ public enum CheckSection {
         return posture;
     }
 
-    public List<FindingField> fields() {
+    public List<Finding> fields() {
         return fields;
     }
 

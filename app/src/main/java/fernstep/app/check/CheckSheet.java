@@ -1,8 +1,10 @@
 package fernstep.app.check;
 
 import fernstep.core.findings.Alignment;
+import fernstep.core.findings.Finding;
 import fernstep.core.findings.FloatTest;
 import fernstep.core.findings.Meanings;
+import fernstep.core.findings.Recorded;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
@@ -15,7 +17,6 @@ import fernstep.core.separation.Width;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -26,40 +27,25 @@ import org.jspecify.annotations.Nullable;
 /**
  * One visit's checks as the page shows them.
  *
- * @param values today's findings by {@link #key}
- * @param earlier the newest findings before today, by {@link #key}
+ * @param recorded today's findings
+ * @param earlier the newest findings before today
  */
 public record CheckSheet(
         List<ReadingRow> now,
         List<ReadingRow> before,
         Separation separation,
         @Nullable Separation previous,
-        Map<String, String> values,
-        Map<String, String> earlier,
+        Recorded recorded,
+        Recorded earlier,
         List<SkipRow> skips) {
 
     public static final List<Double> SITES_CM = List.of(5.0, 2.0, 0.0, -2.0, -5.0);
     private static final double ODD_DIFFERENCE_MM = 20;
 
-    public static String key(FindingField field, String side) {
-        return field + "/" + side;
-    }
-
-    static FloatTest floatTest(Map<String, String> values, Side side) {
-        Map<Integer, FloatTest.Try> tries = new HashMap<>();
-        for (FindingField field : FindingField.floatTries()) {
-            String value = values.get(key(field, side.name()));
-            if (value != null) {
-                tries.put(FindingField.floatTries().indexOf(field) + 1, FloatTest.Try.valueOf(value));
-            }
-        }
-        return new FloatTest(tries);
-    }
-
     public Map<Side, FloatTest> floatTests() {
         Map<Side, FloatTest> tests = new EnumMap<>(Side.class);
         for (Side side : Side.values()) {
-            tests.put(side, floatTest(values, side));
+            tests.put(side, recorded.floatTest(side));
         }
         return tests;
     }
@@ -105,12 +91,18 @@ public record CheckSheet(
                 .orElse(null);
     }
 
-    public String value(String field, String side) {
-        return values.getOrDefault(field + "/" + side, "");
+    /** Today's value; "" where it was not taken. */
+    public String value(String finding, String side) {
+        return value(recorded, finding, side);
     }
 
-    public String earlierValue(String field, String side) {
-        return earlier.getOrDefault(field + "/" + side, "");
+    public String earlierValue(String finding, String side) {
+        return value(earlier, finding, side);
+    }
+
+    private static String value(Recorded all, String finding, String side) {
+        return all.value(Finding.valueOf(finding), side.isEmpty() ? null : Side.valueOf(side))
+                .orElse("");
     }
 
     /** Null with fewer than two sites. */
@@ -144,18 +136,15 @@ public record CheckSheet(
     }
 
     private boolean known(CheckSection section) {
-        return section.fields().stream()
-                .anyMatch(f -> values.keySet().stream().anyMatch(k -> k.startsWith(f + "/"))
-                        || earlier.keySet().stream().anyMatch(k -> k.startsWith(f + "/")));
+        return section.fields().stream().anyMatch(f -> recorded.taken(f) || earlier.taken(f));
     }
 
     public boolean done(CheckSection section) {
-        return section == CheckSection.SEPARATION
-                ? !now.isEmpty()
-                : section == CheckSection.DOME_PROFILE
-                        ? values.containsKey(key(FindingField.DOME_POINTS, ""))
-                        : section.fields().stream()
-                                .anyMatch(f -> values.keySet().stream().anyMatch(k -> k.startsWith(f + "/")));
+        return switch (section) {
+            case SEPARATION -> !now.isEmpty();
+            case DOME_PROFILE -> recorded.taken(Finding.DOME_POINTS);
+            default -> section.fields().stream().anyMatch(recorded::taken);
+        };
     }
 
     /** Why a section was left out; empty when it was not. */
@@ -168,20 +157,16 @@ public record CheckSheet(
     }
 
     public @Nullable Alignment alignment() {
-        String points = values.get(key(FindingField.ALIGNMENT_POINTS, ""));
-        return points == null ? null : Landmarks.of(points).alignment();
+        return recorded.alignment().orElse(null);
     }
 
     public @Nullable DomingProfile domingProfile() {
-        String points = values.get(key(FindingField.DOME_POINTS, ""));
-        return points == null ? null : Landmarks.of(points).profile();
+        return recorded.domingProfile().orElse(null);
     }
 
     /** Tape round the lowest ribs, full breath in less full breath out, cm; null without both. */
     public @Nullable Double ribExcursionCm() {
-        String in = values.get(key(FindingField.RIB_IN_CM, ""));
-        String out = values.get(key(FindingField.RIB_OUT_CM, ""));
-        return in == null || out == null ? null : Double.parseDouble(in) - Double.parseDouble(out);
+        return recorded.ribExcursionCm().orElse(null);
     }
 
     /** A real widening at rest against the check before: nothing rises while it stands. */
@@ -191,16 +176,16 @@ public record CheckSheet(
 
     /** What today's findings mean for what may follow. */
     public List<Reason> meanings() {
-        List<Reason> all = new ArrayList<>(Meanings.of(Checks.findings(values)));
-        all.addAll(Meanings.of(Checks.observed(values)));
+        List<Reason> all = new ArrayList<>(Meanings.of(recorded.findings()));
+        all.addAll(Meanings.of(recorded.observed()));
         return all;
     }
 
     /** What is compared side by side, with its words; only where both sides were taken today. */
     public List<SideBySide> symmetries() {
         List<SideBySide> all = new ArrayList<>();
-        sideBySide("field.SET_GRADE", FindingField.SET_GRADE).ifPresent(all::add);
-        sideBySide("field.SET_HOLD_S", FindingField.SET_HOLD_S).ifPresent(all::add);
+        sideBySide("field.SET_GRADE", Finding.SET_GRADE).ifPresent(all::add);
+        sideBySide("field.SET_HOLD_S", Finding.SET_HOLD_S).ifPresent(all::add);
         Map<Side, FloatTest> tests = floatTests();
         if (tests.values().stream().allMatch(FloatTest::tried)) {
             int left = Objects.requireNonNull(tests.get(Side.LEFT)).score();
@@ -233,14 +218,10 @@ public record CheckSheet(
         }
     }
 
-    private Optional<SideBySide> sideBySide(String nameKey, FindingField field) {
-        String left = values.get(key(field, Side.LEFT.name()));
-        String right = values.get(key(field, Side.RIGHT.name()));
-        if (left == null || right == null) {
-            return Optional.empty();
-        }
-        Symmetry symmetry = new Symmetry(Double.parseDouble(left), Double.parseDouble(right));
-        return Optional.of(new SideBySide(nameKey, symmetry, symmetry.asymmetric()));
+    private Optional<SideBySide> sideBySide(String nameKey, Finding field) {
+        return recorded.number(field, Side.LEFT)
+                .flatMap(left -> recorded.number(field, Side.RIGHT).map(right -> new Symmetry(left, right)))
+                .map(s -> new SideBySide(nameKey, s, s.asymmetric()));
     }
 
     public MidlineDrawing drawing() {

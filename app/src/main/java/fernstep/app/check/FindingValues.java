@@ -1,10 +1,11 @@
 package fernstep.app.check;
 
-import fernstep.core.findings.Alignment;
+import fernstep.core.findings.Finding;
+import fernstep.core.findings.Recorded;
+import fernstep.core.measure.Side;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -14,27 +15,18 @@ public final class FindingValues {
 
     private FindingValues() {}
 
-    static Map<String, String> byKey(List<FindingRow> rows) {
-        Map<String, String> map = new HashMap<>();
-        rows.forEach(r -> readable(r.name(), r.findingValue(), "visit " + r.visitId())
-                .ifPresent(v -> map.put(CheckSheet.key(r.name(), r.side()), v)));
-        return map;
+    static Recorded recorded(List<FindingRow> rows) {
+        Map<Recorded.Key, String> values = new HashMap<>();
+        rows.forEach(r -> put(values, r.name(), r.side(), r.findingValue(), "visit " + r.visitId()));
+        return Recorded.of(values);
     }
 
     /** @param whose told in the log */
-    public static Optional<String> readable(FindingField field, String value, String whose) {
-        Optional<String> canonical = field.canonical(value);
-        if (canonical.isEmpty()) {
-            LOG.warn("{} of {} cannot be read and is passed over", field, whose);
+    public static void put(Map<Recorded.Key, String> values, Finding finding, String side, String value, String whose) {
+        if (finding.canonical(value).isEmpty()) {
+            LOG.warn("{} of {} cannot be read and is passed over", finding, whose);
+        } else {
+            values.put(new Recorded.Key(finding, side.isEmpty() ? null : Side.valueOf(side)), value);
         }
-        return canonical;
-    }
-
-    static Optional<Double> number(String canonical) {
-        return Optional.of(Double.valueOf(canonical));
-    }
-
-    static Optional<Alignment> alignment(String canonical) {
-        return Optional.of(Landmarks.of(canonical).alignment());
     }
 }

@@ -3,7 +3,6 @@ package fernstep.app.demo;
 import fernstep.app.ask.VisitMapper;
 import fernstep.app.catalogue.Catalogues;
 import fernstep.app.check.CheckMapper;
-import fernstep.app.check.FindingField;
 import fernstep.app.check.FindingRow;
 import fernstep.app.check.ReadingRow;
 import fernstep.app.progress.LadderMapper;
@@ -13,6 +12,7 @@ import fernstep.app.run.SessionMapper;
 import fernstep.app.run.SessionRow;
 import fernstep.app.support.Today;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.Finding;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Side;
 import fernstep.core.progress.SessionResult.Kind;
@@ -82,11 +82,11 @@ class DemoHistory {
         Random random = new Random(SEED);
         separation(p.wren(), 30, 2.5, 0.0, Feel.SPRINGY, therapist, random);
         long maribel = separation(p.maribel(), 21, 2.5, 0.5, Feel.SPRINGY, therapist, random);
-        finding(maribel, FindingField.COUGH, "", "DRAWS_IN");
-        finding(maribel, FindingField.SET_GRADE, "LEFT", "3");
-        finding(maribel, FindingField.SET_GRADE, "RIGHT", "4");
-        finding(maribel, FindingField.TOLERANCE_BREATHS, "", "5");
-        finding(maribel, FindingField.LUMBAR_GAP, "", "FLAT_HAND");
+        finding(maribel, Finding.COUGH, "", "DRAWS_IN");
+        finding(maribel, Finding.SET_GRADE, "LEFT", "3");
+        finding(maribel, Finding.SET_GRADE, "RIGHT", "4");
+        finding(maribel, Finding.TOLERANCE_BREATHS, "", "5");
+        finding(maribel, Finding.LUMBAR_GAP, "", "FLAT_HAND");
         floats(maribel, "LEFT", 1);
         floats(maribel, "RIGHT", 3);
         place(p.maribel(), Strand.BREATH, "", "BR3", 1, null, null, 4, 14, therapist);
@@ -115,8 +115,8 @@ class DemoHistory {
         floats(freya, "RIGHT", 5);
         long adaeze = separation(p.adaeze(), 25, 2.5, -0.5, Feel.SOFT, therapist, random);
         set(adaeze, 3, 3, "2");
-        finding(adaeze, FindingField.COUGH, "", "PUSHES_OUT");
-        finding(adaeze, FindingField.BREATH_PATTERN, "", "CHEST_UP");
+        finding(adaeze, Finding.COUGH, "", "PUSHES_OUT");
+        finding(adaeze, Finding.BREATH_PATTERN, "", "CHEST_UP");
         separation(p.beatrix(), 120, 3.5, 0.5, Feel.SPRINGY, therapist, random);
         long beatrix = separation(p.beatrix(), 35, 3.5, 0.5, Feel.SPRINGY, coach, random);
         set(beatrix, 4, 4, "9");
@@ -142,9 +142,9 @@ class DemoHistory {
         set(catarina, 5, 5, "14");
         floats(catarina, "LEFT", 5);
         floats(catarina, "RIGHT", 5);
-        finding(hana, FindingField.DOMING, "", "SOFT");
-        finding(freya, FindingField.DOMING, "", "NONE");
-        finding(catarina, FindingField.DOMING, "", "NONE");
+        finding(hana, Finding.DOMING, "", "SOFT");
+        finding(freya, Finding.DOMING, "", "NONE");
+        finding(catarina, Finding.DOMING, "", "NONE");
         neutral(hana, "YES");
         neutral(freya, "YES");
         neutral(catarina, "YES");
@@ -182,12 +182,12 @@ class DemoHistory {
     }
 
     private void neutral(long visit, String scoop) {
-        finding(visit, FindingField.SCOOP, "", scoop);
-        finding(visit, FindingField.HOVER_S, "", "6");
-        finding(visit, FindingField.ROD_ARM, "LEFT", "KEPT");
-        finding(visit, FindingField.ROD_ARM, "RIGHT", "KEPT");
-        finding(visit, FindingField.ROD_LEG, "LEFT", "KEPT");
-        finding(visit, FindingField.ROD_LEG, "RIGHT", "KEPT");
+        finding(visit, Finding.SCOOP, "", scoop);
+        finding(visit, Finding.HOVER_S, "", "6");
+        finding(visit, Finding.ROD_ARM, "LEFT", "KEPT");
+        finding(visit, Finding.ROD_ARM, "RIGHT", "KEPT");
+        finding(visit, Finding.ROD_LEG, "LEFT", "KEPT");
+        finding(visit, Finding.ROD_LEG, "RIGHT", "KEPT");
     }
 
     private static Findings found(Findings.Scoop scoop, Findings.Doming doming) {
@@ -253,19 +253,19 @@ class DemoHistory {
         return id;
     }
 
-    private void finding(long visit, FindingField field, String side, String value) {
+    private void finding(long visit, Finding field, String side, String value) {
         checks.putFinding(new FindingRow(visit, field, side, value));
     }
 
     private void set(long visit, int left, int right, String tolerance) {
-        finding(visit, FindingField.SET_GRADE, "LEFT", String.valueOf(left));
-        finding(visit, FindingField.SET_GRADE, "RIGHT", String.valueOf(right));
-        finding(visit, FindingField.TOLERANCE_BREATHS, "", tolerance);
+        finding(visit, Finding.SET_GRADE, "LEFT", String.valueOf(left));
+        finding(visit, Finding.SET_GRADE, "RIGHT", String.valueOf(right));
+        finding(visit, Finding.TOLERANCE_BREATHS, "", tolerance);
     }
 
     private void floats(long visit, String side, int score) {
         for (int rung = 1; rung <= 5 && rung <= score + 1; rung++) {
-            finding(visit, FindingField.valueOf("FLOAT_F" + rung), side, rung <= score ? "CLEAN" : "SIGN");
+            finding(visit, Finding.valueOf("FLOAT_F" + rung), side, rung <= score ? "CLEAN" : "SIGN");
         }
     }
 

@@ -40,21 +40,8 @@ public record Findings(
             new Findings(null, Map.of(), null, null, Map.of(), null, null, null, null, null);
     public static final int FLOAT_RUNGS = 5;
 
-    /** Up to this grade the deep-core engagement carries no load. */
-    public static final int WEAK_GRADE = 2;
-
-    /** From this grade on both sides the engagement is held while breathing. */
-    public static final int FIRM_GRADE = 4;
-
     private static final int HOVER_CLEAN_S = 4;
-    private static final int POOR_TOLERANCE_BREATHS = 2;
     private static final double NEUTRAL_TILT_DEG = 5;
-    private static final int NOTHING_S = 0;
-    private static final int FAIR_GRADE_HOLDS_S = 4;
-    private static final int FIRM_GRADE_HOLDS_S = 5;
-    private static final int FULL_GRADE_HOLDS_S = 10;
-    private static final int FAIR_GRADE = 3;
-    private static final int FULL_GRADE = 5;
 
     /**
      * What was seen beside grades and scores; missing is null or absent.
@@ -77,6 +64,11 @@ public record Findings(
 
         public Shown {
             longestHoldS = Map.copyOf(longestHoldS);
+        }
+
+        /** The same with the tilt as it was measured. */
+        public Shown tilted(@Nullable Double deg) {
+            return new Shown(longestHoldS, deg, ribFlare, lift, letGo, bellyDrops);
         }
     }
 
@@ -133,6 +125,25 @@ public record Findings(
                 legReachKept,
                 hoverS,
                 seen);
+    }
+
+    /** The same with the scores of a float test that was told as such. */
+    public Findings withFloats(Map<Side, Integer> scores) {
+        return new Findings(
+                cough,
+                setGrade,
+                toleranceBreaths,
+                breathPattern,
+                scores,
+                lumbarGap,
+                ribs,
+                doming,
+                floorOnCough,
+                scoop,
+                armReachKept,
+                legReachKept,
+                hoverS,
+                shown);
     }
 
     /** The same with the reaches on hands and knees. */
@@ -220,12 +231,16 @@ public record Findings(
 
     /** Reversed reflex, or the breath is lost within two breaths: nothing loaded above the first float. */
     public boolean breathComesFirst() {
-        return coughReversed() || (toleranceBreaths != null && toleranceBreaths <= POOR_TOLERANCE_BREATHS);
+        return coughReversed() || tolerance().map(Tolerance::isPoor).orElse(false);
     }
 
     /** The grade of the weaker side: the deep-core set works as one, so the weaker side decides what is safe. */
-    public Optional<Integer> weakerSetGrade() {
-        return setGrade.values().stream().min(Integer::compare);
+    public Optional<DeepCoreGrade> weakerGrade() {
+        return setGrade.values().stream().min(Integer::compare).map(DeepCoreGrade::new);
+    }
+
+    public Optional<Tolerance> tolerance() {
+        return Optional.ofNullable(toleranceBreaths).map(Tolerance::new);
     }
 
     /** Chest up or reversed: the breath has to be learnt first. */
@@ -235,12 +250,13 @@ public record Findings(
 
     /** Held firm on both sides, breathing. */
     public boolean engagementFirm() {
-        return setGrade.size() == Side.values().length && weakerSetGrade().orElse(0) >= FIRM_GRADE;
+        return setGrade.size() == Side.values().length
+                && weakerGrade().map(DeepCoreGrade::isFirm).orElse(false);
     }
 
     /** Graded, and too weak to carry load. */
     public boolean engagementWeak() {
-        return weakerSetGrade().map(g -> g <= WEAK_GRADE).orElse(false);
+        return weakerGrade().map(DeepCoreGrade::isWeak).orElse(false);
     }
 
     public boolean tiltedForward() {
@@ -269,17 +285,10 @@ public record Findings(
         if (measured.isPresent()) {
             return measured;
         }
-        return Optional.ofNullable(side == null ? weakerSetGrade().orElse(null) : setGrade.get(side))
-                .or(this::weakerSetGrade)
-                .map(Findings::holdOf)
-                .map(Integer::doubleValue);
-    }
-
-    private static int holdOf(int grade) {
-        if (grade >= FULL_GRADE) {
-            return FULL_GRADE_HOLDS_S;
-        }
-        return grade >= FIRM_GRADE ? FIRM_GRADE_HOLDS_S : grade == FAIR_GRADE ? FAIR_GRADE_HOLDS_S : NOTHING_S;
+        return Optional.ofNullable(side == null ? null : setGrade.get(side))
+                .map(DeepCoreGrade::new)
+                .or(this::weakerGrade)
+                .map(g -> (double) g.holdS());
     }
 
     /** The side that holds at least a fifth less, as far as holds were measured. */

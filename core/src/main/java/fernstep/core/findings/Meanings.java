@@ -4,20 +4,15 @@ import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /** What each finding means for what may follow, as one reason a finding; only what was taken is said. */
 public final class Meanings {
-    private static final int POOR_TOLERANCE = 2;
-    private static final int FAIR_TOLERANCE = 4;
-    private static final int GOOD_TOLERANCE = 10;
     /** About a fifth of full effort is wanted; above a third it is too strong. */
     private static final double TOO_STRONG_PCT = 33;
     /** The hover test asks for four to five seconds. */
     private static final double HOVER_HELD_S = 4;
-
-    private static final int WEAK_SET = 2;
-    private static final int FIRM_SET = 4;
 
     private Meanings() {}
 
@@ -27,13 +22,13 @@ public final class Meanings {
             all.add(Reason.of(f.coughReversed() ? "meaning.coughReversed" : "meaning.coughHolds"));
         }
         add(all, f.doming(), "meaning.doming.");
-        f.weakerSetGrade()
+        f.weakerGrade()
                 .ifPresent(g -> all.add(Reason.of(
-                        g <= WEAK_SET ? "meaning.set.weak" : g < FIRM_SET ? "meaning.set.fair" : "meaning.set.firm",
-                        g)));
-        if (f.toleranceBreaths() != null) {
-            all.add(Reason.of("meaning.tolerance." + tolerance(f.toleranceBreaths()), f.toleranceBreaths()));
-        }
+                        g.isWeak() ? "meaning.set.weak" : g.isFirm() ? "meaning.set.firm" : "meaning.set.fair",
+                        g.value())));
+        f.tolerance()
+                .ifPresent(t -> all.add(
+                        Reason.of("meaning.tolerance." + t.level().name().toLowerCase(Locale.ROOT), t.breaths())));
         add(all, f.breathPattern(), "meaning.pattern.");
         add(all, f.lumbarGap(), "meaning.gap.");
         add(all, f.ribs(), "meaning.ribs.");
@@ -80,14 +75,6 @@ public final class Meanings {
         if (lost != null && lost != Observed.RodContact.KEPT) {
             all.add(Reason.of(key, side, Reason.of("finding." + lost)));
         }
-    }
-
-    /** 1–2 breaths poor, 3–4 fair, 10 and more good. */
-    private static String tolerance(int breaths) {
-        if (breaths <= POOR_TOLERANCE) {
-            return "poor";
-        }
-        return breaths <= FAIR_TOLERANCE ? "fair" : breaths < GOOD_TOLERANCE ? "between" : "good";
     }
 
     private static void add(List<Reason> all, @Nullable Enum<?> finding, String prefix) {

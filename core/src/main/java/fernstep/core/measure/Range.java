@@ -93,6 +93,11 @@ public enum Range {
         return value;
     }
 
+    /** The allowed span for a sentence. */
+    public Reason span() {
+        return unit.isEmpty() ? Reason.of("span", min, max) : Reason.of("span.unit", min, max, unit);
+    }
+
     /** The allowed span in words, as shown beside a field: "from 0 to 200 mm". */
     public String allowed() {
         return "from " + Numbers.plain(min) + " to " + Numbers.plain(max) + (unit.isEmpty() ? "" : " " + unit);

@@ -4,6 +4,7 @@ import fernstep.core.approach.Stances.Doming;
 import fernstep.core.body.Body;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.DeepCoreGrade;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
@@ -46,7 +47,7 @@ final class Ceilings {
             return Optional.empty();
         }
         if (f.engagementWeak()) {
-            return waiting("SET_GRADE", Reason.of("waiting.setGrade", Findings.WEAK_GRADE + 1));
+            return waiting("SET_GRADE", Reason.of("waiting.setGrade", DeepCoreGrade.MOST_WEAK + 1));
         }
         if (f.breathComesFirst() && !rung.code().equals(FIRST_FLOAT)) {
             return waiting("BREATH_CONTROL", Reason.of("waiting.breathControl"));

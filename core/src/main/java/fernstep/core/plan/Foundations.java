@@ -5,6 +5,7 @@ import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
 import fernstep.core.findings.SignCode;
+import fernstep.core.findings.Tolerance;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Strand;
@@ -19,7 +20,6 @@ final class Foundations {
     static final List<Strand> ORDER =
             List.of(Strand.BREATH, Strand.DEEP_CORE, Strand.PELVIC_FLOOR, Strand.PELVIC_CONTROL);
 
-    private static final int BREATHS_KEPT = 4;
     private static final int TWELVE_WEEKS_DAYS = 84;
     private static final Set<Strand> TAUGHT_BY_LOAD = Set.of(Strand.DEEP_CORE, Strand.PELVIC_CONTROL);
     private static final List<String> HARDER = List.of("F5", "HK7");
@@ -77,8 +77,7 @@ final class Foundations {
         if (toTheTop) {
             return known.isDone("BR4", null);
         }
-        Integer tolerance = f().toleranceBreaths();
-        return (tolerance != null && tolerance >= BREATHS_KEPT) || known.isDone("BR3", null);
+        return f().tolerance().map(Tolerance::isKept).orElse(false) || known.isDone("BR3", null);
     }
 
     /**

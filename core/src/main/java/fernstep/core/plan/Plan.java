@@ -8,6 +8,7 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.CatalogueStrand;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Tolerance;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Packing.Room;
@@ -47,8 +48,6 @@ public record Plan(
 
     private static final int FOUNDATIONS_BESIDE_WORK = 2;
     private static final int FOUNDATIONS_AS_WORK = 3;
-    private static final int BREATHS_KEPT = 4;
-    private static final int ENGAGED_BREATHS_GRADE = 3;
     private static final int SETTLE_IN_S = 60;
 
     /**
@@ -246,8 +245,8 @@ public record Plan(
                 .forEach((side, score) -> Stream.iterate(1, n -> n + 1)
                         .limit(score)
                         .forEach(n -> done.add(new RungGates.Done("F" + n, side))));
-        boolean engaged = findings.weakerSetGrade().orElse(0) >= ENGAGED_BREATHS_GRADE;
-        if (engaged && findings.toleranceBreaths() != null && findings.toleranceBreaths() >= BREATHS_KEPT) {
+        boolean engaged = findings.weakerGrade().isPresent() && !findings.engagementWeak();
+        if (engaged && findings.tolerance().map(Tolerance::isKept).orElse(false)) {
             done.add(new RungGates.Done("BR3", null));
         }
         boolean gapSteady = findings.lumbarGap() != null && findings.lumbarGap() != Findings.LumbarGap.FIST;

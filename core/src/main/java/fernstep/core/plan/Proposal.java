@@ -4,6 +4,7 @@ import fernstep.core.approach.Approach;
 import fernstep.core.client.BodyEvent;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Tolerance;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Outcome;
@@ -28,7 +29,6 @@ public record Proposal(
         @Nullable Reason difference) {
     private static final int FIRST_WEEKS_DAYS = 42;
     private static final int LATE_DAYS = 84;
-    private static final int POOR_TOLERANCE_BREATHS = 2;
 
     private record Fit(Approach approach, Reason reason) {}
 
@@ -103,14 +103,12 @@ public record Proposal(
         if (f.coughReversed()) {
             return Optional.of(Reason.of("proposal.coughReversed"));
         }
-        if (f.toleranceBreaths() != null && f.toleranceBreaths() <= POOR_TOLERANCE_BREATHS) {
-            return Optional.of(Reason.of("proposal.toleranceLow", f.toleranceBreaths()));
+        Optional<Tolerance> poor = f.tolerance().filter(Tolerance::isPoor);
+        if (poor.isPresent()) {
+            return Optional.of(Reason.of("proposal.toleranceLow", poor.get().breaths()));
         }
         boolean scar = facts.events().stream().anyMatch(e -> e.kind() == BodyEvent.Kind.CAESAREAN);
-        int grade = f.weakerSetGrade().orElse(Findings.WEAK_GRADE + 1);
-        return scar && grade <= Findings.WEAK_GRADE
-                ? Optional.of(Reason.of("proposal.scarAndSet", grade))
-                : Optional.empty();
+        return f.weakerGrade().filter(g -> scar && g.isWeak()).map(g -> Reason.of("proposal.scarAndSet", g.value()));
     }
 
     /** What would part them today: the ridge seen, else how the dose grows. */

@@ -5,6 +5,7 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.RungGate;
 import fernstep.core.client.Restriction;
+import fernstep.core.findings.DeepCoreGrade;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
@@ -27,7 +28,6 @@ import org.jspecify.annotations.Nullable;
  * bind all the same), and what today's findings cap.
  */
 public final class RungGates {
-    private static final int TOLERANCE_FAIR_BREATHS = 3;
 
     private RungGates() {}
 
@@ -225,16 +225,16 @@ public final class RungGates {
 
         @Override
         public Optional<Waiting> setGrade(RungGate.SetGrade gate) {
-            boolean holds = known.findings().weakerSetGrade().orElse(0) >= gate.atLeast();
+            boolean holds =
+                    known.findings().weakerGrade().map(DeepCoreGrade::value).orElse(0) >= gate.atLeast();
             return unless(holds, "SET_GRADE", Reason.of("waiting.setGrade", gate.atLeast()));
         }
 
         @Override
         public Optional<Waiting> breathControl(RungGate.BreathControl gate) {
-            Integer tolerance = known.findings().toleranceBreaths();
-            boolean holds =
-                    (known.findings().cough() != null && !known.findings().coughReversed())
-                            || (tolerance != null && tolerance >= TOLERANCE_FAIR_BREATHS);
+            boolean keeps = known.findings().tolerance().map(t -> !t.isPoor()).orElse(false);
+            boolean holds = keeps
+                    || (known.findings().cough() != null && !known.findings().coughReversed());
             return unless(holds, "BREATH_CONTROL", Reason.of("waiting.breathControl"));
         }
 

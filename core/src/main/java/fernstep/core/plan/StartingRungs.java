@@ -1,6 +1,8 @@
 package fernstep.core.plan;
 
+import fernstep.core.findings.DeepCoreGrade;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Tolerance;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
@@ -10,7 +12,6 @@ import org.jspecify.annotations.Nullable;
 
 /** Where to start on each strand, from what the checks found: the highest rung tested clean, else what findings allow. */
 final class StartingRungs {
-    private static final int GOOD_TOLERANCE_BREATHS = 10;
     /** Floats that show control under load where the engagement alone is only fair. */
     private static final int FLOAT_SHOWS_CONTROL = 3;
 
@@ -52,19 +53,19 @@ final class StartingRungs {
      * float, heel slide and neutral on hands and knees begin, unless a float of three shows more.
      */
     private static Start loaded(Findings f, String first, boolean onFair) {
-        Optional<Integer> grade = f.weakerSetGrade();
+        Optional<DeepCoreGrade> grade = f.weakerGrade();
         if (grade.isEmpty()) {
             return Start.waits("waiting.setUnknown");
         }
         if (f.engagementWeak()) {
-            return Start.waits("waiting.setGrade", Findings.WEAK_GRADE + 1);
+            return Start.waits("waiting.setGrade", DeepCoreGrade.MOST_WEAK + 1);
         }
         if (f.breathComesFirst()) {
             return Start.waits("waiting.breathControl");
         }
-        return onFair || grade.get() >= Findings.FIRM_GRADE || floatsWell(f)
-                ? Start.at(first, "why.setAllowsFirst", grade.get())
-                : Start.waits("waiting.setGrade", Findings.FIRM_GRADE);
+        return onFair || grade.get().isFirm() || floatsWell(f)
+                ? Start.at(first, "why.setAllowsFirst", grade.get().value())
+                : Start.waits("waiting.setGrade", DeepCoreGrade.LEAST_FIRM);
     }
 
     private static boolean floatsWell(Findings f) {
@@ -86,7 +87,7 @@ final class StartingRungs {
         if (tiltDeg != null && f.tiltedForward()) {
             return Start.at("PC1", "why.tiltForward", Math.round(tiltDeg));
         }
-        boolean steady = f.lumbarGap() != null && f.weakerSetGrade().orElse(0) > Findings.WEAK_GRADE;
+        boolean steady = f.lumbarGap() != null && f.weakerGrade().isPresent() && !f.engagementWeak();
         return steady ? Start.at("PC2", "why.gapSteady") : Start.at("PC1", "why.tiltFirst");
     }
 
@@ -122,35 +123,36 @@ final class StartingRungs {
         if (f.breathPatternOff()) {
             return Start.at("BR1", "why.patternOff");
         }
-        int grade = f.weakerSetGrade().orElse(0);
-        if (grade <= Findings.WEAK_GRADE) {
+        Optional<DeepCoreGrade> grade = f.weakerGrade();
+        if (grade.isEmpty() || f.engagementWeak()) {
             return Start.at("BR2", "why.breathBase");
         }
-        return f.toleranceBreaths() != null && f.toleranceBreaths() >= GOOD_TOLERANCE_BREATHS
-                ? Start.at("BR4", "why.toleranceGood", f.toleranceBreaths())
-                : Start.at("BR3", "why.setKept", grade);
+        return f.tolerance()
+                .filter(Tolerance::isGood)
+                .map(t -> Start.at("BR4", "why.toleranceGood", t.breaths()))
+                .orElseGet(() -> Start.at("BR3", "why.setKept", grade.get().value()));
     }
 
     private static Start deepCore(Findings f) {
-        Optional<Integer> grade = f.weakerSetGrade();
-        if (f.scoop() == Findings.Scoop.NO && grade.orElse(0) > Findings.WEAK_GRADE) {
+        Optional<DeepCoreGrade> grade = f.weakerGrade();
+        if (f.scoop() == Findings.Scoop.NO && grade.isPresent() && !f.engagementWeak()) {
             return Start.at("DC3", "why.scoopFirst");
         }
         if (grade.isEmpty()) {
             return Start.at("DC1", "why.setUnknown");
         }
         if (f.engagementWeak()) {
-            return Start.at("DC1", "why.setWeak", grade.get());
+            return Start.at("DC1", "why.setWeak", grade.get().value());
         }
-        return grade.get() < Findings.FIRM_GRADE
-                ? Start.at("DC2", "why.setFair", grade.get())
-                : Start.at("DC4", "why.setFirm", grade.get());
+        return grade.get().isFirm()
+                ? Start.at("DC4", "why.setFirm", grade.get().value())
+                : Start.at("DC2", "why.setFair", grade.get().value());
     }
 
     private static Start legFloat(Side side, Findings f) {
-        Optional<Integer> grade = f.weakerSetGrade();
+        Optional<DeepCoreGrade> grade = f.weakerGrade();
         if (f.engagementWeak()) {
-            return Start.waits("waiting.setGrade", Findings.WEAK_GRADE + 1);
+            return Start.waits("waiting.setGrade", DeepCoreGrade.MOST_WEAK + 1);
         }
         Integer score = f.floatScore().get(side);
         if (f.breathComesFirst()) {
@@ -161,7 +163,7 @@ final class StartingRungs {
         if (score == null) {
             return grade.isEmpty()
                     ? Start.waits("waiting.floatTest")
-                    : Start.at("F1", "why.setAllowsFirst", grade.get());
+                    : Start.at("F1", "why.setAllowsFirst", grade.get().value());
         }
         return score == 0 ? Start.at("F1", "why.floatNone") : Start.at("F" + score, "why.floatScore", score);
     }

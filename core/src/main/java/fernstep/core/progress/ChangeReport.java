@@ -1,5 +1,6 @@
 package fernstep.core.progress;
 
+import fernstep.core.findings.Recorded;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
@@ -73,6 +74,11 @@ public record ChangeReport(
         public Found {
             numbers = Map.copyOf(numbers);
             codes = Map.copyOf(codes);
+        }
+
+        /** What is followed of one visit's findings. */
+        public static Found of(Recorded recorded) {
+            return new Found(Followed.numbers(recorded), Followed.codes(recorded));
         }
     }
 

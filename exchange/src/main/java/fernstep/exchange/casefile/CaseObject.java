@@ -103,6 +103,17 @@ public final class CaseObject {
         return optional(field).map(n -> code(n, path(field), type));
     }
 
+    /** One of some codes. */
+    public Optional<String> optionalOf(String field, List<String> codes) {
+        return optional(field).map(n -> {
+            String text = text(n, path(field));
+            if (!codes.contains(text)) {
+                throw new CaseProblem(path(field), "unknown code " + text, String.join(", ", codes));
+            }
+            return text;
+        });
+    }
+
     /** Absent reads as none. */
     public <E extends Enum<E>> Set<E> codes(String field, Class<E> type) {
         Set<E> codes = EnumSet.noneOf(type);

@@ -7,7 +7,6 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.findings.Findings;
-import fernstep.core.findings.Observed;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
@@ -26,14 +25,13 @@ import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
 import fernstep.exchange.casefile.CaseObject;
 import fernstep.exchange.casefile.ClientReader;
+import fernstep.exchange.casefile.FindingsReader;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -211,70 +209,9 @@ record PlanRequest(
     }
 
     private static Findings findings(CaseObject c) {
-        Set<Side> kept = kept(c);
         c.objects("readings").forEach(SeparationOp::reading);
-        Findings findings = new Findings(
-                c.optionalCode("cough", Findings.Cough.class).orElse(null),
-                sides(c, "setGrade", Range.SET_GRADE),
-                c.optionalWhole("toleranceBreaths", Range.BREATHS).orElse(null),
-                c.optionalCode("breathPattern", Findings.BreathPattern.class).orElse(null),
-                sides(c, "floatScore", Range.FLOAT_SCORE),
-                c.optionalCode("lumbarGap", Findings.LumbarGap.class).orElse(null),
-                c.optionalCode("ribs", Findings.RibsOverPelvis.class).orElse(null),
-                c.optionalCode("doming", Findings.Doming.class).orElse(null),
-                c.optionalCode("coughFloor", Findings.FloorOnCough.class).orElse(null),
-                c.optionalCode("scoop", Findings.Scoop.class).orElse(null),
-                kept,
-                kept,
-                c.optionalWhole("hoverS", Range.HOLD_S).orElse(null),
-                new Findings.Shown(
-                        holds(c),
-                        c.optionalNumber("tiltDeg", Range.TILT_DEG).orElse(null),
-                        c.optionalFlag("ribFlare").orElse(null),
-                        c.optionalCode("floorLift", Observed.FloorLift.class).orElse(null),
-                        c.optionalCode("letGo", Observed.LetGo.class).orElse(null),
-                        c.optionalFlag("bellyDrops").orElse(null)));
+        Findings findings = FindingsReader.read(c);
         c.nothingElse();
         return findings;
-    }
-
-    private static Map<Side, Double> holds(CaseObject c) {
-        Map<Side, Double> bySide = new EnumMap<>(Side.class);
-        c.optionalObject("longestHoldS").ifPresent(o -> {
-            for (Side side : Side.values()) {
-                o.optionalNumber(side.name().toLowerCase(Locale.ROOT), Range.HOLD_S)
-                        .ifPresent(v -> bySide.put(side, v));
-            }
-            o.nothingElse();
-        });
-        return bySide;
-    }
-
-    private static Map<Side, Integer> sides(CaseObject c, String field, Range range) {
-        Map<Side, Integer> bySide = new EnumMap<>(Side.class);
-        c.optionalObject(field).ifPresent(o -> {
-            for (Side side : Side.values()) {
-                o.optionalWhole(side.name().toLowerCase(Locale.ROOT), range).ifPresent(v -> bySide.put(side, v));
-            }
-            o.nothingElse();
-        });
-        return bySide;
-    }
-
-    /** A side with an empty list was tried and lost nothing; a side that is missing was not tried. */
-    private static Set<Side> kept(CaseObject c) {
-        Set<Side> kept = EnumSet.noneOf(Side.class);
-        c.optionalObject("contactsLost").ifPresent(o -> {
-            for (Side side : Side.values()) {
-                String name = side.name().toLowerCase(Locale.ROOT);
-                List<Observed.RodContact> lost = new ArrayList<>(o.codes(name, Observed.RodContact.class));
-                lost.remove(Observed.RodContact.KEPT);
-                if (o.has(name) && lost.isEmpty()) {
-                    kept.add(side);
-                }
-            }
-            o.nothingElse();
-        });
-        return kept;
     }
 }

@@ -24,6 +24,7 @@ import fernstep.core.findings.FloatTest;
 import fernstep.core.findings.Observed;
 import fernstep.core.findings.SignCode;
 import fernstep.core.forecast.Forecast;
+import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Goal;
 import fernstep.core.plan.Role;
@@ -108,6 +109,7 @@ public final class CodeWords {
             Map.entry(Observed.LetGo.class, "finding."),
             Map.entry(Observed.Straw.class, "finding."),
             Map.entry(Observed.RodContact.class, "finding."),
+            Map.entry(Range.class, "quantity."),
             Map.entry(DayOfWeek.class, "weekday."));
 
     private CodeWords() {}
