@@ -8,6 +8,7 @@ import fernstep.core.forecast.Forecast.Route;
 import fernstep.core.forecast.Tracks.Track;
 import fernstep.core.plan.RungGates;
 import fernstep.core.schedule.SessionCalendar;
+import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -27,7 +28,6 @@ final class Simulation {
     private static final Counts CLEAN_WEEK = new Counts(7, 3);
     private static final int WEEK = 7;
     private static final int RECHECK_GRACE_DAYS = 14;
-    private static final int RECHECK_EVERY_DAYS = 42;
     private static final int NEVER = Tracks.NEVER;
 
     private final Question q;
@@ -152,7 +152,7 @@ final class Simulation {
                 doneThisWeek = 0;
             }
             if (recheckDue <= day && dice.happens(adherence)) {
-                recheckDue = day + RECHECK_EVERY_DAYS;
+                recheckDue = day + Screening.RECHECK_DAYS;
             }
         }
 

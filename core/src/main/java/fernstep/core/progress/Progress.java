@@ -11,6 +11,7 @@ import fernstep.core.plan.DoseRules;
 import fernstep.core.plan.RungGates;
 import fernstep.core.plan.Waiting;
 import fernstep.core.progress.SessionResult.Kind;
+import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -34,7 +35,6 @@ public record Progress(
     private static final int HELPED_IN_A_ROW = 3;
     private static final int NOTCH_DOWN_AFTER_DAYS = 14;
     private static final int RUNG_DOWN_AFTER_DAYS = 28;
-    private static final int RECHECK_AFTER_DAYS = 42;
     private static final int RECHECK_GRACE_DAYS = 14;
 
     /** What happens to the dose or the rung. */
@@ -257,7 +257,7 @@ public record Progress(
                 return Optional.empty();
             }
             long days = ChronoUnit.DAYS.between(last().get().date(), q.today());
-            if (days >= RECHECK_AFTER_DAYS) {
+            if (days >= Screening.RECHECK_DAYS) {
                 return Optional.of(stay(Change.RECHECK_FIRST, Reason.of("progress.gapRecheck", days)));
             }
             if (days >= RUNG_DOWN_AFTER_DAYS) {

@@ -10,7 +10,6 @@ import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.ToIntFunction;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -19,12 +18,26 @@ import org.jspecify.annotations.Nullable;
  * counts only when given after the latest of them.
  */
 final class Gates {
-    static final int WALL_LOADED_DAYS = 56;
-    private static final int LOADED_DAYS = 42;
-    private static final int TWELVE_WEEKS_DAYS = 84;
-    private static final int CURL_DAYS = 168;
-    private static final int SORE_WALL_DAYS = 7;
-    private static final int WALL_GENTLE_DAYS = 3;
+    /** Days after a birth, and after the wall was opened. One for each gate, however alike they are today. */
+    private record Wait(int birthDays, int wallDays) {
+        int after(BodyEvent.Kind kind) {
+            return kind.opensTheWall() ? wallDays : birthDays;
+        }
+    }
+
+    private static final Wait CHECK = new Wait(1, 3);
+    private static final Wait CHECK_SORE = new Wait(1, 7);
+    private static final Wait CHECK_UNCLEARED = new Wait(42, 56);
+    private static final Wait GENTLE = new Wait(1, 3);
+    private static final Wait GENTLE_UNCLEARED = new Wait(42, 56);
+    private static final Wait GARMENT = new Wait(1, 3);
+    private static final Wait GARMENT_SORE = new Wait(1, 7);
+    private static final Wait FIRST_LOADED = new Wait(42, 56);
+    private static final Wait OPPOSITE_LIMBS = new Wait(42, 84);
+    private static final Wait LONG_LEVER = new Wait(84, 84);
+    private static final Wait CURL = new Wait(168, 168);
+    /** As long as lying face down and other load on a scar is closed after a caesarean. */
+    static final int WALL_LOADED_DAYS = FIRST_LOADED.wallDays();
 
     private final Screening.Question q;
     private final ClientFacts facts;
@@ -53,12 +66,14 @@ final class Gates {
 
     private Gate separationCheck() {
         boolean free = facts.pregnant() || facts.events().isEmpty();
-        return free ? unconditional(GateCode.SEPARATION_CHECK) : early(GateCode.SEPARATION_CHECK, soreWallDays());
+        return free
+                ? unconditional(GateCode.SEPARATION_CHECK)
+                : early(GateCode.SEPARATION_CHECK, sore() ? CHECK_SORE : CHECK, CHECK_UNCLEARED);
     }
 
     private Gate gentleSet() {
         boolean free = facts.pregnant() || facts.events().isEmpty();
-        return free ? unconditional(GateCode.GENTLE_SET) : early(GateCode.GENTLE_SET, WALL_GENTLE_DAYS);
+        return free ? unconditional(GateCode.GENTLE_SET) : early(GateCode.GENTLE_SET, GENTLE, GENTLE_UNCLEARED);
     }
 
     private Gate garment() {
@@ -68,7 +83,7 @@ final class Gates {
         if (facts.events().isEmpty() || clearanceFirst()) {
             return unconditional(GateCode.GARMENT);
         }
-        return dated(GateCode.GARMENT, latest(e -> e.opensTheWall() ? soreWallDays() : 1), List.of());
+        return dated(GateCode.GARMENT, latest(sore() ? GARMENT_SORE : GARMENT), List.of());
     }
 
     private Gate firstLoaded() {
@@ -82,7 +97,7 @@ final class Gates {
         if (noEvents()) {
             return unconditional(GateCode.OPPOSITE_LIMBS);
         }
-        LocalDate day = later(firstLoadedDay(), latest(e -> e.opensTheWall() ? TWELVE_WEEKS_DAYS : LOADED_DAYS));
+        LocalDate day = later(firstLoadedDay(), latest(OPPOSITE_LIMBS));
         return dated(GateCode.OPPOSITE_LIMBS, day, missing(Scope.EXERCISE));
     }
 
@@ -93,7 +108,7 @@ final class Gates {
         if (noEvents()) {
             return unconditional(GateCode.LONG_LEVER);
         }
-        return dated(GateCode.LONG_LEVER, latest(e -> TWELVE_WEEKS_DAYS), missing(Scope.EXERCISE));
+        return dated(GateCode.LONG_LEVER, latest(LONG_LEVER), missing(Scope.EXERCISE));
     }
 
     private Gate curl() {
@@ -107,18 +122,16 @@ final class Gates {
             return unconditional(GateCode.CURL);
         }
         boolean full = facts.cleared(Scope.FULL, q.today());
-        LocalDate day = full ? firstLoadedDay() : latest(e -> CURL_DAYS);
+        LocalDate day = full ? firstLoadedDay() : latest(CURL);
         return dated(GateCode.CURL, day, missing(Scope.EXERCISE));
     }
 
     /** The two gates that the start stance moves: by an early day, or by clearance, else by the day loading may begin. */
-    private Gate early(GateCode code, int wallDays) {
+    private Gate early(GateCode code, Wait wait, Wait uncleared) {
         if (clearanceFirst()) {
-            return facts.cleared(Scope.GENTLE, q.today())
-                    ? unconditional(code)
-                    : clearedOr(code, latest(e -> e.opensTheWall() ? WALL_LOADED_DAYS : LOADED_DAYS));
+            return facts.cleared(Scope.GENTLE, q.today()) ? unconditional(code) : clearedOr(code, latest(uncleared));
         }
-        return dated(code, latest(e -> e.opensTheWall() ? wallDays : 1), List.of());
+        return dated(code, latest(wait), List.of());
     }
 
     private Gate clearedOr(GateCode code, @Nullable LocalDate day) {
@@ -130,7 +143,7 @@ final class Gates {
     }
 
     private @Nullable LocalDate firstLoadedDay() {
-        return latest(e -> e.opensTheWall() ? WALL_LOADED_DAYS : LOADED_DAYS);
+        return latest(FIRST_LOADED);
     }
 
     private Gate dated(GateCode code, @Nullable LocalDate day, List<Scope> missing) {
@@ -180,13 +193,13 @@ final class Gates {
         return q.stances().start() == Stances.Start.CLEARANCE_FIRST;
     }
 
-    private int soreWallDays() {
-        return q.answers().contains(Answer.SCAR_TENDER) ? SORE_WALL_DAYS : WALL_GENTLE_DAYS;
+    private boolean sore() {
+        return q.answers().contains(Answer.SCAR_TENDER);
     }
 
-    private @Nullable LocalDate latest(ToIntFunction<BodyEvent.Kind> wait) {
+    private @Nullable LocalDate latest(Wait wait) {
         return facts.events().stream()
-                .map(e -> e.date().plusDays(wait.applyAsInt(e.kind())))
+                .map(e -> e.date().plusDays(wait.after(e.kind())))
                 .max(Comparator.naturalOrder())
                 .orElse(null);
     }
