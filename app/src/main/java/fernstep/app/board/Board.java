@@ -7,6 +7,7 @@ import fernstep.app.progress.HoldRow;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
+import fernstep.app.progress.Standing;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
 import fernstep.core.caseload.Attention;
@@ -142,7 +143,7 @@ class Board {
         Screening screening = screening(client, loaded, last, day);
         List<LadderRow> steps = loaded.steps().getOrDefault(id, List.of());
         List<ResultRow> results = loaded.results().getOrDefault(id, List.of());
-        List<Ladders.Standing> standings =
+        List<Standing> standings =
                 ladders.outline(client, screening, steps, results, loaded.holds(), findings(loaded, id));
         if (standings.stream().anyMatch(s -> s.progress().change() == Progress.Change.NEXT_RUNG)) {
             standings = ladders.standings(client, screening);
@@ -155,7 +156,7 @@ class Board {
                 client.stances(),
                 standings.stream()
                         .filter(s -> s.held() == null)
-                        .map(Ladders.Standing::progress)
+                        .map(Standing::progress)
                         .toList(),
                 loaded.lastRises().get(id),
                 days.isEmpty() ? null : days.get(days.size() - 1),

@@ -1,6 +1,6 @@
 package fernstep.app.board;
 
-import fernstep.app.progress.Ladders;
+import fernstep.app.progress.Standing;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
@@ -16,7 +16,7 @@ record Sprig(String stem, List<String> leaves, String text) {
     private static final double PER_RUNG = 1.7;
     private static final double LONGEST = 17;
 
-    static Sprig of(List<Ladders.Standing> standings) {
+    static Sprig of(List<Standing> standings) {
         Map<Strand, double[]> orders = new LinkedHashMap<>();
         standings.forEach(s -> {
             double[] both = orders.computeIfAbsent(s.step().strand(), k -> new double[2]);

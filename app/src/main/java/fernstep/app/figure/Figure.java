@@ -14,8 +14,37 @@ public record Figure(
 
     /** The part of the plane that holds every frame. */
     public record Box(int x, int y, int width, int height) {
+        private static final int MARGIN = 18;
+
         public String asViewBox() {
             return x + " " + y + " " + width + " " + height;
+        }
+
+        /** Around all of it, with a margin. */
+        static Box around(List<Stroke> strokes, List<Stroke> scene, List<Label> labels) {
+            double minX = Double.MAX_VALUE;
+            double maxX = -Double.MAX_VALUE;
+            double minY = Double.MAX_VALUE;
+            double maxY = 6;
+            for (List<Stroke> part : List.of(strokes, scene)) {
+                for (Stroke s : part) {
+                    for (double[] frame : s.frames()) {
+                        for (int i = 0; i < frame.length; i += 2) {
+                            minX = Math.min(minX, frame[i]);
+                            maxX = Math.max(maxX, frame[i]);
+                            minY = Math.min(minY, frame[i + 1]);
+                            maxY = Math.max(maxY, frame[i + 1]);
+                        }
+                    }
+                }
+            }
+            for (Label label : labels) {
+                maxX = Math.max(maxX, label.x());
+                minY = Math.min(minY, label.y());
+            }
+            int x = (int) Math.floor(minX) - MARGIN;
+            int y = (int) Math.floor(minY) - MARGIN;
+            return new Box(x, y, (int) Math.ceil(maxX) + MARGIN - x, (int) Math.ceil(maxY) + 6 - y);
         }
     }
 

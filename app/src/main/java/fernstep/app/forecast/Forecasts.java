@@ -3,7 +3,7 @@ package fernstep.app.forecast;
 import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.plan.Plans;
-import fernstep.app.progress.Ladders;
+import fernstep.app.progress.LadderLog;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.support.Today;
 import fernstep.core.catalogue.Catalogue;
@@ -97,7 +97,7 @@ public class Forecasts {
     }
 
     /** Days trained and days missed since she began, eight weeks back at most. */
-    static Counts sessions(Ladders.Log log, int daysPerWeek, LocalDate day) {
+    static Counts sessions(LadderLog log, int daysPerWeek, LocalDate day) {
         LocalDate since = log.steps().stream()
                 .map(s -> s.since())
                 .min(LocalDate::compareTo)

@@ -3,7 +3,7 @@ package fernstep.app.plan;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.client.Clients;
-import fernstep.app.progress.Ladders;
+import fernstep.app.progress.LadderMoves;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Words;
 import fernstep.core.approach.Approach;
@@ -32,7 +32,7 @@ class PlanController {
     private final PlanEdits edits;
     private final Approaches approaches;
     private final Clients clients;
-    private final Ladders ladders;
+    private final LadderMoves moves;
     private final Words words;
 
     PlanController(
@@ -41,14 +41,14 @@ class PlanController {
             PlanEdits edits,
             Approaches approaches,
             Clients clients,
-            Ladders ladders,
+            LadderMoves moves,
             Words words) {
         this.visits = visits;
         this.plans = plans;
         this.edits = edits;
         this.approaches = approaches;
         this.clients = clients;
-        this.ladders = ladders;
+        this.moves = moves;
         this.words = words;
     }
 
@@ -113,7 +113,7 @@ class PlanController {
     String approach(@PathVariable long id, @RequestParam String approach, @AuthenticationPrincipal SignedIn me) {
         Visit visit = visits.byId(id);
         approaches.choose(visit.client(), approach, me.staffId());
-        ladders.refit(clients.file(visit.client().id()), me.staffId());
+        moves.refit(clients.file(visit.client().id()), me.staffId());
         return "redirect:/visits/" + id + "/plan";
     }
 
@@ -127,7 +127,7 @@ class PlanController {
         Visit visit = visits.byId(id);
         clients.change(visit.client().id(), stance, option, me.staffId());
         if (stance == StanceChange.DOSE) {
-            ladders.refit(clients.file(visit.client().id()), me.staffId());
+            moves.refit(clients.file(visit.client().id()), me.staffId());
         }
         return "redirect:/visits/" + id + "/plan";
     }

@@ -5,6 +5,8 @@ import fernstep.app.ask.Visits;
 import fernstep.app.catalogue.Catalogues;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
+import fernstep.app.progress.LadderLog;
+import fernstep.app.progress.LadderMoves;
 import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.support.Today;
@@ -45,14 +47,23 @@ public class Plans {
     private final Catalogues catalogues;
     private final Checks checks;
     private final Ladders ladders;
+    private final LadderMoves moves;
     private final Visits visits;
     private final PlanMapper mapper;
     private final Today today;
 
-    public Plans(Catalogues catalogues, Checks checks, Ladders ladders, Visits visits, PlanMapper mapper, Today today) {
+    public Plans(
+            Catalogues catalogues,
+            Checks checks,
+            Ladders ladders,
+            LadderMoves moves,
+            Visits visits,
+            PlanMapper mapper,
+            Today today) {
         this.catalogues = catalogues;
         this.checks = checks;
         this.ladders = ladders;
+        this.moves = moves;
         this.visits = visits;
         this.mapper = mapper;
         this.today = today;
@@ -67,7 +78,7 @@ public class Plans {
             ClientFile client,
             Plan.Question question,
             List<Strand> order,
-            Ladders.Log log,
+            LadderLog log,
             @Nullable Proposal proposal,
             LocalDate day) {
 
@@ -148,7 +159,7 @@ public class Plans {
 
     private Desk desk(ClientFile client, Screening screening, Set<Answer> answers, LocalDate day) {
         Findings findings = checks.findings(client.id(), day);
-        Ladders.Log log = ladders.log(client);
+        LadderLog log = ladders.log(client);
         boolean told = answers.stream().anyMatch(FLOOR::contains);
         Plan.Question question = new Plan.Question(
                 catalogues.get(),
@@ -203,7 +214,7 @@ public class Plans {
     /** The plan is used: what was chosen by hand becomes where she stands. */
     public void settle(Visit visit, Plan plan, long staffId) {
         ClientFile client = visit.client();
-        ladders.start(client, plan.items(), staffId, visit.row().heldOn());
+        moves.start(client, plan.items(), staffId, visit.row().heldOn());
         List<Choice> choices = desk(visit).question().wishes().choices();
         for (PlanItem item : plan.items()) {
             boolean chosen = choices.stream()
@@ -212,7 +223,7 @@ public class Plans {
                             && (c.rung() != null || c.dose() != null || c.range() != null));
             boolean ownStrand = item.rung().strand() == item.strand() && item.role() != Role.SETTLE_IN;
             if (chosen && ownStrand) {
-                ladders.placeByHand(client, item, staffId);
+                moves.placeByHand(client, item, staffId);
             }
         }
         mapper.clear(client.id());

@@ -6,11 +6,8 @@ import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
-import fernstep.app.support.Audit;
-import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
 import fernstep.core.body.Capacity;
-import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Window;
 import fernstep.core.client.Restriction;
@@ -19,10 +16,7 @@ import fernstep.core.measure.Side;
 import fernstep.core.plan.DoseRules;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
-import fernstep.core.plan.PlanItem;
-import fernstep.core.plan.Role;
 import fernstep.core.plan.RungGates;
-import fernstep.core.plan.Training;
 import fernstep.core.plan.Waiting;
 import fernstep.core.plan.Wishes;
 import fernstep.core.progress.Frond;
@@ -42,41 +36,24 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Where a client stands on every strand, and what her log says should change. */
 @Service
 public class Ladders {
-    private static final Set<Progress.Change> MOVES = Set.of(
-            Progress.Change.NOTCH_UP, Progress.Change.NEXT_RUNG, Progress.Change.NOTCH_DOWN, Progress.Change.RUNG_DOWN);
-    static final String START = "START";
-    static final String BY_HAND = "BY_HAND";
-    static final String APPROACH = "APPROACH";
     private static final int LOOK_BACK_DAYS = 365;
-    private static final int SYMPTOM_DAYS = 28;
 
     private final LadderMapper mapper;
     private final Catalogues catalogues;
     private final Clients clients;
     private final Visits visits;
     private final Checks checks;
-    private final Audit audit;
     private final Today today;
 
     public Ladders(
-            LadderMapper mapper,
-            Catalogues catalogues,
-            Clients clients,
-            Visits visits,
-            Checks checks,
-            Audit audit,
-            Today today) {
-        this.audit = audit;
+            LadderMapper mapper, Catalogues catalogues, Clients clients, Visits visits, Checks checks, Today today) {
         this.mapper = mapper;
         this.catalogues = catalogues;
         this.clients = clients;
@@ -85,75 +62,7 @@ public class Ladders {
         this.today = today;
     }
 
-    /** One place, its log since it was reached, and what the rules make of it. */
-    public record Standing(
-            LadderRow step,
-            Rung rung,
-            List<ResultRow> log,
-            Progress progress,
-            @Nullable HoldRow held) {
-        public boolean canMove() {
-            return MOVES.contains(progress.change()) && held == null;
-        }
-
-        public boolean up() {
-            return progress.change() == Progress.Change.NOTCH_UP || progress.change() == Progress.Change.NEXT_RUNG;
-        }
-    }
-
-    /**
-     * What her log says, read once.
-     *
-     * @param heldClean loads she has held clean in the past year
-     */
-    public record Log(
-            List<LadderRow> steps, List<ResultRow> results, RungGates.History history, List<Capacity.Clean> heldClean) {
-        public List<Place> places() {
-            return steps.stream().map(LadderRow::asPlace).toList();
-        }
-
-        /** On how many days of the past four weeks a session was followed by what holds everything. */
-        public int symptomDays(LocalDate today) {
-            return (int) symptoms(today).distinct().count();
-        }
-
-        /** As the plan reads it. */
-        public Training training(Catalogue catalogue, LocalDate today, boolean told) {
-            return new Training(
-                    places(),
-                    results.stream()
-                            .flatMap(r -> r.asTrained(catalogue).stream())
-                            .toList(),
-                    history,
-                    heldClean,
-                    told || floorSymptoms(today),
-                    today);
-        }
-
-        /** What followed her sessions, of whatever rung. */
-        Progress.DayAfter dayAfter(LocalDate today) {
-            LocalDate last = results.stream()
-                    .map(ResultRow::heldOn)
-                    .max(LocalDate::compareTo)
-                    .orElse(LocalDate.MIN);
-            return new Progress.DayAfter(symptoms(today).anyMatch(last::equals), symptomDays(today));
-        }
-
-        private Stream<LocalDate> symptoms(LocalDate today) {
-            return results.stream()
-                    .filter(r -> r.heldOn().isAfter(today.minusDays(SYMPTOM_DAYS)) && r.holdsEverything())
-                    .map(ResultRow::heldOn);
-        }
-
-        /** Leaking or heaviness in the past four weeks: the pelvic floor comes early. */
-        public boolean floorSymptoms(LocalDate today) {
-            return results.stream()
-                    .filter(r -> r.heldOn().isAfter(today.minusDays(SYMPTOM_DAYS)))
-                    .anyMatch(ResultRow::floorSymptom);
-        }
-    }
-
-    public Log log(ClientFile client) {
+    public LadderLog log(ClientFile client) {
         List<LadderRow> steps = mapper.current(client.id());
         LocalDate day = today.date();
         LocalDate since = steps.stream()
@@ -162,8 +71,8 @@ public class Ladders {
         return log(client, steps, mapper.resultsSince(client.id(), since));
     }
 
-    private Log log(ClientFile client, List<LadderRow> steps, List<ResultRow> results) {
-        return new Log(
+    private LadderLog log(ClientFile client, List<LadderRow> steps, List<ResultRow> results) {
+        return new LadderLog(
                 steps,
                 results,
                 history(client, steps, results),
@@ -208,7 +117,7 @@ public class Ladders {
             List<Standing> standings,
             List<Frond> fronds,
             @Nullable CheckSheet latest,
-            Log log) {}
+            LadderLog log) {}
 
     public List<Standing> standings(ClientFile client) {
         return overview(client, visits.screeningToday(client)).standings();
@@ -220,7 +129,7 @@ public class Ladders {
     }
 
     public Overview overview(ClientFile client, Screening screening) {
-        Log log = log(client);
+        LadderLog log = log(client);
         CheckSheet latest = checks.latestSheet(client, today.date()).orElse(null);
         Findings findings = checks.findings(client.id(), today.date());
         Context context = context(client, screening, log, findings, latest != null && latest.widenedAtRest());
@@ -247,7 +156,7 @@ public class Ladders {
             List<ResultRow> results,
             List<HoldRow> holds,
             Findings findings) {
-        Log log = new Log(steps, results, history(client, steps, results), List.of());
+        LadderLog log = new LadderLog(steps, results, history(client, steps, results), List.of());
         Context context = context(client, screening, log, findings, false);
         return standings(context.inOutline(), holds);
     }
@@ -293,130 +202,11 @@ public class Ladders {
         return visits.screeningToday(client).closed();
     }
 
-    /** Takes a move that the rules offer; sent twice it is taken once. */
-    @Transactional
-    public void confirm(long stepId, long staffId) {
-        LadderRow step = mapper.byId(stepId).orElseThrow(() -> new NotFound("no step " + stepId));
-        ClientFile client = clients.file(step.clientId());
-        standings(client).stream()
-                .filter(s -> Objects.equals(s.step().id(), stepId))
-                .filter(Standing::canMove)
-                .findFirst()
-                .ifPresent(s -> mapper.insert(LadderRow.of(
-                        client.id(),
-                        step.strand(),
-                        step.sideOrNull(),
-                        s.progress().rung(),
-                        s.progress().dose(),
-                        today.date(),
-                        s.progress().change().name(),
-                        staffId,
-                        stepId,
-                        s.progress().range())));
-    }
-
-    /** Keeps her where she is although the rules offer a move; the reason stands beside the offer until it is lifted. */
-    @Transactional
-    public void hold(long stepId, String reason, long staffId) {
-        LadderRow step = mapper.byId(stepId).orElseThrow(() -> new NotFound("no step " + stepId));
-        mapper.putHold(new HoldRow(stepId, reason, staffId, today.date()));
-        audit.record(staffId, step.clientId(), "MOVE_HELD", step.rung() + ": " + reason);
-    }
-
-    @Transactional
-    public void lift(long stepId, long staffId) {
-        LadderRow step = mapper.byId(stepId).orElseThrow(() -> new NotFound("no step " + stepId));
-        mapper.removeHold(stepId);
-        audit.record(staffId, step.clientId(), "MOVE_HOLD_LIFTED", step.rung());
-    }
-
-    /**
-     * Puts her where the practitioner chose in the plan: a step like any other, marked as made by hand. Where she stands
-     * there already, nothing is written.
-     */
-    @Transactional
-    public void placeByHand(ClientFile client, PlanItem item, long staffId) {
-        LadderRow now = mapper.current(client.id()).stream()
-                .filter(s -> s.strand() == item.strand() && s.sideOrNull() == item.side())
-                .findFirst()
-                .orElse(null);
-        boolean same = now != null
-                && now.rung().equals(item.rung().code())
-                && now.dose().equals(item.baseDose())
-                && now.rangeFraction() == item.range();
-        if (now == null || same || now.id() == null) {
-            return;
-        }
-        mapper.insert(LadderRow.of(
-                client.id(),
-                item.strand(),
-                item.side(),
-                item.rung().code(),
-                item.baseDose(),
-                today.date(),
-                BY_HAND,
-                staffId,
-                now.id(),
-                item.range()));
-        audit.record(
-                staffId,
-                client.id(),
-                "PLACED_BY_HAND",
-                now.rung() + " → " + item.rung().code());
-    }
-
-    /** After a change of how dose grows: every place in the new stance's dose, on the same rung. */
-    @Transactional
-    public void refit(ClientFile client, long staffId) {
-        for (LadderRow step : mapper.current(client.id())) {
-            Place place = step.asPlace();
-            Place fitted = place.fitted(
-                    catalogues.get().rung(step.rung()), client.stances().dose());
-            if (!fitted.dose().equals(place.dose()) && step.id() != null) {
-                mapper.insert(LadderRow.of(
-                        client.id(),
-                        step.strand(),
-                        step.sideOrNull(),
-                        step.rung(),
-                        fitted.dose(),
-                        today.date(),
-                        APPROACH,
-                        staffId,
-                        step.id(),
-                        step.rangeFraction()));
-            }
-        }
-    }
-
-    /** Puts her at the start of what the plan opens, where she has no place yet. */
-    @Transactional
-    public void start(ClientFile client, List<PlanItem> items, long staffId, LocalDate since) {
-        List<LadderRow> steps = mapper.current(client.id());
-        for (PlanItem item : items) {
-            boolean placed = steps.stream().anyMatch(p -> p.strand() == item.strand() && p.sideOrNull() == item.side());
-            // A rung of another strand, by stand-in or by hand, holds no place on this one.
-            boolean ownStrand = item.rung().strand() == item.strand() && item.role() != Role.SETTLE_IN;
-            if (!placed && ownStrand) {
-                mapper.insert(LadderRow.of(
-                        client.id(),
-                        item.strand(),
-                        item.side(),
-                        item.rung().code(),
-                        item.baseDose(),
-                        since,
-                        START,
-                        staffId,
-                        0,
-                        item.range()));
-            }
-        }
-    }
-
     private record Context(
             ClientFile client,
             Screening screening,
             RungGates.Known known,
-            Log log,
+            LadderLog log,
             boolean widened,
             LocalDate today,
             boolean outline) {
@@ -425,7 +215,7 @@ public class Ladders {
         }
     }
 
-    private Context context(ClientFile client, Screening screening, Log log, Findings findings, boolean widened) {
+    private Context context(ClientFile client, Screening screening, LadderLog log, Findings findings, boolean widened) {
         RungGates.Known known = new Plan.Question(
                         catalogues.get(),
                         new Plan.Her(screening, client.facts().pregnant(), findings, client.body()),
@@ -435,7 +225,7 @@ public class Ladders {
         return new Context(client, screening, known, log, widened, today.date(), false);
     }
 
-    private int otherSideOrder(LadderRow step, Log log) {
+    private int otherSideOrder(LadderRow step, LadderLog log) {
         Side side = step.sideOrNull();
         return side == null
                 ? 0
@@ -491,7 +281,7 @@ public class Ladders {
 
     /** Results of this rung and side since the step; on the day of a change only what came after it counts. */
     private static List<ResultRow> logOf(LadderRow step, List<ResultRow> results) {
-        boolean start = step.changeCode().equals(START);
+        boolean start = step.changeCode().equals(LadderMoves.START);
         return results.stream()
                 .filter(r -> r.rung().equals(step.rung()) && r.side().equals(step.side()))
                 .filter(r ->

@@ -38,6 +38,7 @@ class ProgressController {
     private final Clients clients;
     private final Visits visits;
     private final Ladders ladders;
+    private final LadderMoves moves;
     private final LadderMapper mapper;
     private final Catalogues catalogues;
     private final Words words;
@@ -47,6 +48,7 @@ class ProgressController {
             Clients clients,
             Visits visits,
             Ladders ladders,
+            LadderMoves moves,
             LadderMapper mapper,
             Catalogues catalogues,
             Words words,
@@ -54,6 +56,7 @@ class ProgressController {
         this.clients = clients;
         this.visits = visits;
         this.ladders = ladders;
+        this.moves = moves;
         this.mapper = mapper;
         this.catalogues = catalogues;
         this.words = words;
@@ -66,7 +69,7 @@ class ProgressController {
         Ladders.Overview overview = ladders.overview(client, visits.screeningToday(client));
         List<LadderRow> path = mapper.path(id);
         Map<Long, StrandStrip> strips = new HashMap<>();
-        for (Ladders.Standing s : overview.standings()) {
+        for (Standing s : overview.standings()) {
             strips.put(
                     s.step().id(),
                     StrandStrip.of(
@@ -109,7 +112,7 @@ class ProgressController {
 
     @PostMapping("/clients/{id}/progress/{stepId}")
     String confirm(@PathVariable long id, @PathVariable long stepId, @AuthenticationPrincipal SignedIn me) {
-        ladders.confirm(stepId, me.staffId());
+        moves.confirm(stepId, me.staffId());
         return "redirect:/clients/" + id + "/progress";
     }
 
@@ -126,14 +129,14 @@ class ProgressController {
             flash.addFlashAttribute("holdProblem", stepId);
             flash.addFlashAttribute("holdReason", reason);
         } else {
-            ladders.hold(stepId, why, me.staffId());
+            moves.hold(stepId, why, me.staffId());
         }
         return "redirect:/clients/" + id + "/progress#step" + stepId;
     }
 
     @PostMapping("/clients/{id}/progress/{stepId}/lift")
     String lift(@PathVariable long id, @PathVariable long stepId, @AuthenticationPrincipal SignedIn me) {
-        ladders.lift(stepId, me.staffId());
+        moves.lift(stepId, me.staffId());
         return "redirect:/clients/" + id + "/progress#step" + stepId;
     }
 

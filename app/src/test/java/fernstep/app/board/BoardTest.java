@@ -11,6 +11,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.progress.LadderMapper;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.Ladders;
+import fernstep.app.progress.Standing;
 import fernstep.core.approach.Approach;
 import fernstep.core.caseload.Attention;
 import fernstep.core.progress.Progress;
@@ -114,7 +115,7 @@ class BoardTest {
     void the_quick_look_counts_the_same_moves_as_the_full_one() {
         for (Board.Row row : board.rows(null)) {
             ClientFile client = clients.file(row.id());
-            List<Ladders.Standing> full = ladders.standings(client);
+            List<Standing> full = ladders.standings(client);
             long up = full.stream()
                     .filter(s -> s.held() == null)
                     .map(s -> s.progress().change())

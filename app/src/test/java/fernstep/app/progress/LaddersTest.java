@@ -27,13 +27,15 @@ class LaddersTest {
     private final LocalDate today = LocalDate.now();
     private final Clients clients;
     private final Ladders ladders;
+    private final LadderMoves moves;
     private final LadderMapper mapper;
     private final SessionMapper sessions;
     private ClientFile client;
 
-    LaddersTest(Clients clients, Ladders ladders, LadderMapper mapper, SessionMapper sessions) {
+    LaddersTest(Clients clients, Ladders ladders, LadderMoves moves, LadderMapper mapper, SessionMapper sessions) {
         this.clients = clients;
         this.ladders = ladders;
+        this.moves = moves;
         this.mapper = mapper;
         this.sessions = sessions;
     }
@@ -69,7 +71,7 @@ class LaddersTest {
                 "BR1",
                 new Dose(1, null, null, 5, 1, 5),
                 today.minusDays(20),
-                Ladders.START,
+                LadderMoves.START,
                 1,
                 0,
                 1));
@@ -83,7 +85,7 @@ class LaddersTest {
         mapper.putResult(row);
     }
 
-    private Ladders.Standing standing() {
+    private Standing standing() {
         return ladders.standings(client).get(0);
     }
 
@@ -99,8 +101,8 @@ class LaddersTest {
         trained(3, Kind.CLEAN);
         assertThat(standing().progress().change()).isEqualTo(Change.NOTCH_UP);
         long step = standing().step().id();
-        ladders.confirm(step, 1);
-        ladders.confirm(step, 1);
+        moves.confirm(step, 1);
+        moves.confirm(step, 1);
         assertThat(ladders.standings(client)).hasSize(1);
         assertThat(standing().step().dose().breaths()).isEqualTo(6);
         assertThat(standing().progress().credits()).isZero();
@@ -110,7 +112,7 @@ class LaddersTest {
     @Test
     void a_hold_cannot_be_confirmed_into_a_move() {
         trained(3, Kind.CLEAN);
-        ladders.confirm(standing().step().id(), 1);
+        moves.confirm(standing().step().id(), 1);
         assertThat(standing().step().dose().breaths()).isEqualTo(5);
     }
 
@@ -123,7 +125,7 @@ class LaddersTest {
                 "DC1",
                 new Dose(1, 5, 3, null, 1, 5),
                 today.minusDays(20),
-                Ladders.START,
+                LadderMoves.START,
                 1,
                 0,
                 1));

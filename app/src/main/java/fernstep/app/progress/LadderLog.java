@@ -1,0 +1,63 @@
+package fernstep.app.progress;
+
+import fernstep.core.body.Capacity;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.plan.Place;
+import fernstep.core.plan.RungGates;
+import fernstep.core.plan.Training;
+import fernstep.core.progress.Progress;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * What her log says, read once.
+ *
+ * @param heldClean loads she has held clean in the past year
+ */
+public record LadderLog(
+        List<LadderRow> steps, List<ResultRow> results, RungGates.History history, List<Capacity.Clean> heldClean) {
+    private static final int SYMPTOM_DAYS = 28;
+
+    public List<Place> places() {
+        return steps.stream().map(LadderRow::asPlace).toList();
+    }
+
+    /** On how many days of the past four weeks a session was followed by what holds everything. */
+    public int symptomDays(LocalDate today) {
+        return (int) symptoms(today).distinct().count();
+    }
+
+    /** As the plan reads it. */
+    public Training training(Catalogue catalogue, LocalDate today, boolean told) {
+        return new Training(
+                places(),
+                results.stream().flatMap(r -> r.asTrained(catalogue).stream()).toList(),
+                history,
+                heldClean,
+                told || floorSymptoms(today),
+                today);
+    }
+
+    /** What followed her sessions, of whatever rung. */
+    Progress.DayAfter dayAfter(LocalDate today) {
+        LocalDate last = results.stream()
+                .map(ResultRow::heldOn)
+                .max(LocalDate::compareTo)
+                .orElse(LocalDate.MIN);
+        return new Progress.DayAfter(symptoms(today).anyMatch(last::equals), symptomDays(today));
+    }
+
+    private Stream<LocalDate> symptoms(LocalDate today) {
+        return results.stream()
+                .filter(r -> r.heldOn().isAfter(today.minusDays(SYMPTOM_DAYS)) && r.holdsEverything())
+                .map(ResultRow::heldOn);
+    }
+
+    /** Leaking or heaviness in the past four weeks: the pelvic floor comes early. */
+    public boolean floorSymptoms(LocalDate today) {
+        return results.stream()
+                .filter(r -> r.heldOn().isAfter(today.minusDays(SYMPTOM_DAYS)))
+                .anyMatch(ResultRow::floorSymptom);
+    }
+}

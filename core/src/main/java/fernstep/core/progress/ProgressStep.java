@@ -1,0 +1,287 @@
+package fernstep.core.progress;
+
+import fernstep.core.catalogue.Rung;
+import fernstep.core.measure.Reason;
+import fernstep.core.plan.Dose;
+import fernstep.core.plan.DoseRules;
+import fernstep.core.plan.RungGates;
+import fernstep.core.plan.Waiting;
+import fernstep.core.progress.Progress.Change;
+import fernstep.core.progress.Progress.GrowFirst;
+import fernstep.core.progress.Progress.Question;
+import fernstep.core.progress.SessionResult.Kind;
+import fernstep.core.screening.Screening;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** The rules in the order in which they are asked: what is unsafe, what was lost, what went wrong, what was earned. */
+final class ProgressStep {
+    private static final int CREDITS_NEEDED = 2;
+    private static final int HELPED_IN_A_ROW = 3;
+    private static final int NOTCH_DOWN_AFTER_DAYS = 14;
+    private static final int RUNG_DOWN_AFTER_DAYS = 28;
+    private static final int RECHECK_GRACE_DAYS = 14;
+
+    private final Question q;
+    private final List<SessionResult> credited;
+
+    ProgressStep(Question q) {
+        this.q = q;
+        this.credited = credited();
+    }
+
+    Progress answer() {
+        return referOrHold()
+                .or(this::closedNow)
+                .or(this::gap)
+                .or(this::lastWentWrong)
+                .or(this::helpedInARow)
+                .or(this::earned)
+                .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.keepGoing", credits(), CREDITS_NEEDED)));
+    }
+
+    private List<SessionResult> credited() {
+        List<SessionResult> since = new ArrayList<>();
+        for (SessionResult r : q.log()) {
+            if (r.kind() != Kind.CLEAN && r.kind() != Kind.HELPED) {
+                since.clear();
+            } else if (r.earnsCredit(q.today())) {
+                since.add(r);
+            }
+        }
+        return since;
+    }
+
+    /** Two sessions on one day earn one credit. */
+    private int credits() {
+        return (int) credited.stream().map(SessionResult::date).distinct().count();
+    }
+
+    /** A rung whose date, clearance or day does not stand today neither grows nor shrinks. */
+    private Optional<Progress> closedNow() {
+        List<Waiting> closed = RungGates.closedToday(q.rung(), q.side(), knownHere());
+        return closed.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Progress(
+                        credits(),
+                        Change.HOLD,
+                        q.dose(),
+                        q.range().now(),
+                        q.rung().code(),
+                        Reason.of("progress.closedNow", closed.get(0).reason()),
+                        closed));
+    }
+
+    /** Who stands on a rung has done those that lead to it; what else binds them binds her all the same. */
+    private RungGates.Known knownHere() {
+        Set<RungGates.Done> done = new HashSet<>(q.known().done());
+        q.catalogue().leading(q.rung()).forEach(r -> done.add(new RungGates.Done(r.code(), null)));
+        return q.known().withDone(done);
+    }
+
+    private Optional<Progress> referOrHold() {
+        long own = q.log().stream().filter(SessionResult::holdsEverything).count();
+        long symptomDays = Math.max(own, q.dayAfter().days());
+        if (symptomDays >= 2) {
+            return Optional.of(stay(Change.REFER, Reason.of("progress.refer", symptomDays)));
+        }
+        boolean lastHolds = q.dayAfter().afterLast()
+                || last().map(SessionResult::holdsEverything).orElse(false);
+        return lastHolds ? Optional.of(stay(Change.HOLD, Reason.of("progress.nextDay"))) : Optional.empty();
+    }
+
+    private Optional<Progress> gap() {
+        if (last().isEmpty()) {
+            return Optional.empty();
+        }
+        long days = ChronoUnit.DAYS.between(last().get().date(), q.today());
+        if (days >= Screening.RECHECK_DAYS) {
+            return Optional.of(stay(Change.RECHECK_FIRST, Reason.of("progress.gapRecheck", days)));
+        }
+        if (days >= RUNG_DOWN_AFTER_DAYS) {
+            return Optional.of(rungDown(Reason.of("progress.gapRung", days)));
+        }
+        return days >= NOTCH_DOWN_AFTER_DAYS
+                ? Optional.of(notchDown(Reason.of("progress.gapNotch", days)))
+                : Optional.empty();
+    }
+
+    private Optional<Progress> lastWentWrong() {
+        Kind last = last().map(SessionResult::kind).orElse(Kind.CLEAN);
+        return switch (last) {
+            case STOPPED -> Optional.of(toMinimum());
+            case STEPPED_BACK -> Optional.of(rungDown(Reason.of("progress.steppedBack")));
+            case EASED ->
+                endsWith(Kind.EASED, 2)
+                        ? Optional.of(notchDown(Reason.of("progress.easedTwice")))
+                        : Optional.of(stay(Change.HOLD, Reason.of("progress.easedOnce")));
+            case CLEAN, HELPED -> Optional.empty();
+        };
+    }
+
+    private Optional<Progress> helpedInARow() {
+        return endsWith(Kind.HELPED, HELPED_IN_A_ROW)
+                ? Optional.of(stay(Change.HOLD, Reason.of("progress.tryWithoutHelp")))
+                : Optional.empty();
+    }
+
+    private Optional<Progress> earned() {
+        if (credits() < CREDITS_NEEDED) {
+            return Optional.empty();
+        }
+        Optional<Dose> up = DoseRules.notchUp(q.dose(), q.window());
+        Double further = q.range().next();
+        boolean rangeFirst = up.isEmpty() || q.range().growFirst() == GrowFirst.RANGE;
+        if (further != null && rangeFirst) {
+            return Optional.of(new Progress(
+                    credits(),
+                    Change.NOTCH_UP,
+                    q.dose(),
+                    further,
+                    q.rung().code(),
+                    Reason.of("progress.rangeUp", credits()),
+                    List.of()));
+        }
+        if (up.isPresent()) {
+            return Optional.of(new Progress(
+                    credits(),
+                    Change.NOTCH_UP,
+                    up.get(),
+                    q.range().now(),
+                    q.rung().code(),
+                    Reason.of("progress.notchUp", credits()),
+                    List.of()));
+        }
+        return Optional.of(q.catalogue()
+                .next(q.rung())
+                .map(this::nextRung)
+                .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.topOfStrand"))));
+    }
+
+    private Progress nextRung(Rung next) {
+        List<Waiting> waiting = new ArrayList<>(blocks());
+        Set<RungGates.Done> done = new HashSet<>(knownHere().done());
+        done.add(new RungGates.Done(q.rung().code(), q.rung().perSide() ? q.side() : null));
+        waiting.addAll(RungGates.waiting(next, q.side(), q.known().withDone(done)));
+        if (!waiting.isEmpty()) {
+            return new Progress(
+                    credits(),
+                    Change.READY_WAITING,
+                    q.dose(),
+                    q.range().now(),
+                    q.rung().code(),
+                    Reason.of("progress.readyWaiting", name(next)),
+                    List.copyOf(waiting));
+        }
+        return new Progress(
+                credits(),
+                Change.NEXT_RUNG,
+                DoseRules.first(next, q.stance()).withDays(days(next)),
+                q.range().ofNextRung(),
+                next.code(),
+                Reason.of("progress.nextRung", name(next)),
+                List.of());
+    }
+
+    /** What stops every rise, whatever the log says. */
+    private List<Waiting> blocks() {
+        List<Waiting> blocks = new ArrayList<>();
+        LocalDate due = q.recheckDue();
+        if (due != null && q.today().isAfter(due.plusDays(RECHECK_GRACE_DAYS))) {
+            blocks.add(new Waiting("RECHECK", due, Reason.of("waiting.recheck", due)));
+        }
+        if (q.recheckWidened()) {
+            blocks.add(new Waiting("WIDENING", null, Reason.of("waiting.widening")));
+        }
+        boolean leadsTooFar = q.otherSideOrder() > 0 && q.rung().order() > q.otherSideOrder();
+        if (leadsTooFar) {
+            blocks.add(new Waiting("OTHER_SIDE", null, Reason.of("waiting.otherSide")));
+        }
+        if (q.askFirstStands()) {
+            blocks.add(new Waiting("ASK_FIRST", null, Reason.of("waiting.askFirst")));
+        }
+        return blocks;
+    }
+
+    private Progress notchDown(Reason reason) {
+        return DoseRules.notchDown(q.dose(), q.window())
+                .map(d -> new Progress(
+                        0, Change.NOTCH_DOWN, d, q.range().now(), q.rung().code(), reason, List.of()))
+                .orElseGet(() -> new Progress(
+                        0,
+                        Change.HOLD,
+                        q.dose(),
+                        q.range().now(),
+                        q.rung().code(),
+                        Reason.of("progress.atMinimum"),
+                        List.of()));
+    }
+
+    private Progress rungDown(Reason reason) {
+        return q.catalogue()
+                .previous(q.rung())
+                .map(back -> new Progress(
+                        0,
+                        Change.RUNG_DOWN,
+                        DoseRules.last(back, q.stance()).withDays(days(back)),
+                        q.range().ofRungBefore(),
+                        back.code(),
+                        reason,
+                        List.of()))
+                .orElseGet(this::toMinimum);
+    }
+
+    /** Same rung at its smallest dose, after a clean breath session. */
+    private Progress toMinimum() {
+        Dose minimum = keepingDays(DoseRules.minimum(q.window(), q.stance()));
+        Change change = minimum.equals(q.dose()) ? Change.HOLD : Change.NOTCH_DOWN;
+        return new Progress(
+                0,
+                change,
+                minimum,
+                q.range().now(),
+                q.rung().code(),
+                Reason.of("progress.minimum"),
+                List.of(new Waiting("BREATH_SESSION", null, Reason.of("waiting.breathSession"))));
+    }
+
+    private Progress stay(Change change, Reason reason) {
+        return new Progress(
+                credits(), change, q.dose(), q.range().now(), q.rung().code(), reason, List.of());
+    }
+
+    private int days(Rung rung) {
+        return Math.min(
+                DoseRules.first(rung, q.stance()).daysPerWeek(), q.dose().daysPerWeek());
+    }
+
+    private static Reason name(Rung rung) {
+        return Reason.of("rung.name", rung.name(), rung.code());
+    }
+
+    private Dose keepingDays(Dose d) {
+        return new Dose(
+                d.sets(),
+                d.reps(),
+                d.holdS(),
+                d.breaths(),
+                q.dose().perDay(),
+                q.dose().daysPerWeek());
+    }
+
+    private Optional<SessionResult> last() {
+        return q.log().isEmpty()
+                ? Optional.empty()
+                : Optional.of(q.log().get(q.log().size() - 1));
+    }
+
+    private boolean endsWith(Kind kind, int times) {
+        int n = q.log().size();
+        return n >= times && q.log().subList(n - times, n).stream().allMatch(r -> r.kind() == kind);
+    }
+}
