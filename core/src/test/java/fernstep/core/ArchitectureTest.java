@@ -3,11 +3,19 @@ package fernstep.core;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import fernstep.core.catalogue.Rung;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 class ArchitectureTest {
@@ -67,5 +75,22 @@ class ArchitectureTest {
                 .orShould()
                 .callMethod(System.class, "currentTimeMillis")
                 .check(CORE);
+    }
+
+    /** The strand files say what a rung means to the rules. */
+    @Test
+    void no_rung_is_named_in_code() throws IOException {
+        Set<String> named = new TreeSet<>();
+        try (Stream<Path> files = Files.walk(Path.of("src/main/java"))) {
+            for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+                String code = Files.readString(file);
+                for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
+                    if (code.contains("\"" + rung.code() + "\"")) {
+                        named.add(file.getFileName() + ": " + rung.code());
+                    }
+                }
+            }
+        }
+        assertThat(named).isEmpty();
     }
 }

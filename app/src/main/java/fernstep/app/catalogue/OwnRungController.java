@@ -12,6 +12,7 @@ import fernstep.core.body.LoadFamily;
 import fernstep.core.body.Pose;
 import fernstep.core.body.TrunkLoad;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.SignCode;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -131,7 +132,7 @@ class OwnRungController {
             Pose from = posture(form.posture());
             Pose pose = form.pose(from);
             Body body = Body.of(null, null);
-            Rung stands = catalogues.get().rung("BR4");
+            Rung stands = catalogues.get().at(Waymark.BREATHS_MANY);
             Figure figure = FigureDrawing.ofPose(stands, body, pose);
             List<Handle> handles = new ArrayList<>();
             for (PoseForm.Angle angle : PoseForm.ANGLES) {

@@ -52,7 +52,7 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
     static RouteDrawing of(Forecast.Question q, Forecast f, Set<Strand> inTraining, Words words) {
         List<Row> rows = new ArrayList<>();
         Map<String, Integer> shown = new HashMap<>();
-        List<String> goal = q.goal() == null ? List.of() : q.goal().rungs();
+        List<String> goal = q.goal() == null ? List.of() : q.goal().rungs(q.catalogue());
         for (Forecast.Route route : f.routes()) {
             String strand = route.rung().strand() + "/" + route.side();
             boolean ofGoal = goal.contains(route.rung().code());

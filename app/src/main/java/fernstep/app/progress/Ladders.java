@@ -5,7 +5,6 @@ import fernstep.app.catalogue.Catalogues;
 import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
-import fernstep.app.client.Clients;
 import fernstep.app.support.Today;
 import fernstep.core.body.Capacity;
 import fernstep.core.catalogue.Rung;
@@ -47,16 +46,13 @@ public class Ladders {
 
     private final LadderMapper mapper;
     private final Catalogues catalogues;
-    private final Clients clients;
     private final Visits visits;
     private final Checks checks;
     private final Today today;
 
-    public Ladders(
-            LadderMapper mapper, Catalogues catalogues, Clients clients, Visits visits, Checks checks, Today today) {
+    public Ladders(LadderMapper mapper, Catalogues catalogues, Visits visits, Checks checks, Today today) {
         this.mapper = mapper;
         this.catalogues = catalogues;
-        this.clients = clients;
         this.visits = visits;
         this.checks = checks;
         this.today = today;

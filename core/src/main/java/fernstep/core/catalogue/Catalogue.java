@@ -26,6 +26,7 @@ public final class Catalogue {
 
     private final Map<Strand, CatalogueStrand> strands = new EnumMap<>(Strand.class);
     private final Map<String, Rung> rungs = new LinkedHashMap<>();
+    private final Map<Waymark, List<Rung>> byWaymark = new EnumMap<>(Waymark.class);
 
     private static final Body USUAL_BODY = Body.of(null, null);
     private final Map<String, double[]> frontIndices = new ConcurrentHashMap<>();
@@ -73,7 +74,52 @@ public final class Catalogue {
         });
         catalogue.rungs.values().forEach(rung -> catalogue.checkReferences(rung, fileOf, textByFile));
         catalogue.rungs.values().forEach(rung -> catalogue.checkLoops(rung, fileOf, textByFile));
+        catalogue
+                .rungs
+                .values()
+                .forEach(rung -> rung.means()
+                        .forEach(w -> catalogue
+                                .byWaymark
+                                .computeIfAbsent(w, k -> new ArrayList<>())
+                                .add(rung)));
+        catalogue.checkWaymarks(fileOf);
         return catalogue;
+    }
+
+    /** What the rules need by name must be there, once: a house's own catalogue may not leave plans without it. */
+    private void checkWaymarks(Map<String, String> fileOf) {
+        for (Waymark waymark : Waymark.values()) {
+            List<Rung> marked = marked(waymark);
+            Strand strand = waymark.strand();
+            boolean fits = strand == null
+                    ? !marked.isEmpty()
+                    : marked.size() == 1 && marked.get(0).strand() == strand;
+            if (!fits) {
+                String where = rungs.values().stream()
+                        .filter(r -> strand == null || r.strand() == strand)
+                        .findFirst()
+                        .map(r -> fileOf.getOrDefault(r.code(), ""))
+                        .orElse(POSTURES);
+                String found = marked.isEmpty()
+                        ? "none does"
+                        : String.join(", ", marked.stream().map(Rung::code).toList()) + " do";
+                throw new CatalogueProblem(
+                        where,
+                        1,
+                        (strand == null ? "some rung" : "one rung of " + strand) + " must mean " + waymark + ", "
+                                + found);
+            }
+        }
+    }
+
+    /** The one rung that the rules know by this. */
+    public Rung at(Waymark waymark) {
+        return marked(waymark).get(0);
+    }
+
+    /** Every rung that the rules know by this, in the order of the strands. */
+    public List<Rung> marked(Waymark waymark) {
+        return byWaymark.getOrDefault(waymark, List.of());
     }
 
     /** A house's own rungs come after the shipped ones of their strand, as side branches. */

@@ -29,6 +29,7 @@ import org.jspecify.annotations.Nullable;
  * @param easierPosition the same exercise where it asks less of her, by model or against gravity; null where there is none
  * @param branchOf the rung this is a side branch of; null on the main line
  * @param standIns codes of rungs that practitioners take instead where its position is closed, first first
+ * @param means what the rules know it by
  * @param cues one line per activation stance, and per spine stance where the spine matters
  */
 public record Rung(
@@ -57,7 +58,8 @@ public record Rung(
         List<String> standIns,
         String howTo,
         Map<String, String> cues,
-        String caution) {
+        String caution,
+        List<Waymark> means) {
 
     /** The same exercise in another position. */
     public record Variant(Position position, Movement movement) {}
@@ -70,6 +72,7 @@ public record Rung(
         helpers = List.copyOf(helpers);
         standIns = List.copyOf(standIns);
         cues = Map.copyOf(cues);
+        means = List.copyOf(means);
     }
 
     /** How far can be chosen: the easiest range is not the full one. */
@@ -151,6 +154,7 @@ public record Rung(
                 standIns,
                 howTo,
                 cues,
-                caution);
+                caution,
+                means);
     }
 }

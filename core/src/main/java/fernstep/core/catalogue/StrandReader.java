@@ -90,7 +90,8 @@ final class StrandReader {
                 p.texts("standIns"),
                 p.text("howTo"),
                 cues,
-                p.text("caution"));
+                p.text("caution"),
+                p.codes("means", Waymark.class));
         boolean everyCue = Arrays.stream(Stances.Activation.values())
                 .allMatch(a -> rung.cues().containsKey(a.name()));
         if (!everyCue) {

@@ -61,7 +61,7 @@ final class Bottlenecks {
         if (q.goal() == null) {
             return Stream.empty();
         }
-        return q.goal().rungs().stream().map(q.catalogue()::rung).flatMap(this::chainOf);
+        return q.goal().rungs(q.catalogue()).stream().map(q.catalogue()::rung).flatMap(this::chainOf);
     }
 
     private Stream<Rung> chainOf(Rung rung) {

@@ -68,7 +68,7 @@ final class Simulation {
             turn[day] = SessionCalendar.turn(date, training);
         }
         if (q.goal() != null) {
-            for (String code : q.goal().rungs()) {
+            for (String code : q.goal().rungs(q.catalogue())) {
                 goalRungs.add(goalRung(code));
                 towardGoal.add(q.catalogue().rung(code).strand());
                 q.catalogue().leading(q.catalogue().rung(code)).forEach(r -> towardGoal.add(r.strand()));

@@ -4,6 +4,7 @@ import fernstep.core.approach.Stances.Doming;
 import fernstep.core.body.Body;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.DeepCoreGrade;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
@@ -23,11 +24,11 @@ final class Ceilings {
     private static final Set<Strand> FRONT =
             EnumSet.of(Strand.LEG_FLOAT, Strand.HEEL_SLIDE, Strand.ARM_LEG, Strand.HOVER_PLANK, Strand.CURL);
 
-    private static final String FIRST_FLOAT = "F1";
-    private static final String FIRM_RIDGE_FLOAT = "F2";
-    private static final String FIRM_RIDGE_SLIDE = "HS1";
-    private static final String FIRM_RIDGE_KNEES = "HK2";
-    private static final String SOFT_RIDGE_FLOAT = "F3";
+    private static final Waymark FIRST_FLOAT = Waymark.FLOAT_1;
+    private static final Waymark FIRM_RIDGE_FLOAT = Waymark.FLOAT_2;
+    private static final Waymark FIRM_RIDGE_SLIDE = Waymark.HEEL_SLIDE_FIRST;
+    private static final Waymark FIRM_RIDGE_KNEES = Waymark.NEUTRAL_KEPT;
+    private static final Waymark SOFT_RIDGE_FLOAT = Waymark.FLOAT_3;
 
     private Ceilings() {}
 
@@ -49,7 +50,7 @@ final class Ceilings {
         if (f.engagementWeak()) {
             return waiting("SET_GRADE", Reason.of("waiting.setGrade", DeepCoreGrade.MOST_WEAK + 1));
         }
-        if (f.breathComesFirst() && !rung.code().equals(FIRST_FLOAT)) {
+        if (f.breathComesFirst() && !rung.means().contains(FIRST_FLOAT)) {
             return waiting("BREATH_CONTROL", Reason.of("waiting.breathControl"));
         }
         if (f.doming() == Findings.Doming.FIRM && overFirmRidge(rung, known.catalogue())) {
@@ -89,16 +90,17 @@ final class Ceilings {
                 : rung.strand() == Strand.CURL || heavierAtTheFront(rung, SOFT_RIDGE_FLOAT, catalogue);
     }
 
-    private static boolean above(Rung rung, String cap, Catalogue catalogue) {
-        Rung highest = catalogue.rung(cap);
-        String onTheLine = rung.branchOf() == null || rung.code().equals(cap) ? rung.code() : rung.branchOf();
+    private static boolean above(Rung rung, Waymark cap, Catalogue catalogue) {
+        Rung highest = catalogue.at(cap);
+        String onTheLine =
+                rung.branchOf() == null || rung.code().equals(highest.code()) ? rung.code() : rung.branchOf();
         return catalogue.rung(onTheLine).order() > highest.order()
-                || (rung.branchOf() != null && !rung.code().equals(cap) && onTheLine.equals(cap));
+                || (rung.branchOf() != null && !rung.code().equals(highest.code()) && onTheLine.equals(highest.code()));
     }
 
     /** Even at its easiest it asks more of the front wall than that rung in full. */
-    private static boolean heavierAtTheFront(Rung rung, String cap, Catalogue catalogue) {
-        return catalogue.frontIndex(rung, 0) > catalogue.frontIndex(catalogue.rung(cap), 1);
+    private static boolean heavierAtTheFront(Rung rung, Waymark cap, Catalogue catalogue) {
+        return catalogue.frontIndex(rung, 0) > catalogue.frontIndex(catalogue.at(cap), 1);
     }
 
     /** The load a front rung may reach while a ridge caps it; empty where none does. */
@@ -107,7 +109,7 @@ final class Ceilings {
         if (!FRONT.contains(rung.strand()) || !rung.loaded() || !(firm || softRidgeCaps(known))) {
             return OptionalDouble.empty();
         }
-        Rung cap = known.catalogue().rung(firm ? FIRM_RIDGE_FLOAT : SOFT_RIDGE_FLOAT);
+        Rung cap = known.catalogue().at(firm ? FIRM_RIDGE_FLOAT : SOFT_RIDGE_FLOAT);
         return OptionalDouble.of(cap.indexAt(1, body));
     }
 }

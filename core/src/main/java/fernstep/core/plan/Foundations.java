@@ -1,7 +1,9 @@
 package fernstep.core.plan;
 
 import fernstep.core.approach.Stances;
+import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
 import fernstep.core.findings.SignCode;
@@ -9,6 +11,7 @@ import fernstep.core.findings.Tolerance;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Strand;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -22,12 +25,6 @@ final class Foundations {
 
     private static final int TWELVE_WEEKS_DAYS = 84;
     private static final Set<Strand> TAUGHT_BY_LOAD = Set.of(Strand.DEEP_CORE, Strand.PELVIC_CONTROL);
-    private static final List<String> HARDER = List.of("F5", "HK7");
-    /** The highest rung that a settled strand counts as done. */
-    private static final List<String> TAUGHT = List.of("BR3", "DC2", "PF3", "PC1");
-
-    /** What comes back as carry-over once its strand is settled. */
-    private static final List<String> UPPER = List.of("BR4", "BR5", "DC4", "DC5", "PF4");
 
     private final Plan.Question q;
     private final RungGates.Known known;
@@ -62,7 +59,9 @@ final class Foundations {
     }
 
     private boolean harderHeldClean() {
-        return HARDER.stream().anyMatch(code -> held(code, Side.LEFT) && held(code, Side.RIGHT));
+        return q.catalogue().marked(Waymark.SHOWS_FOUNDATIONS).stream()
+                .map(Rung::code)
+                .anyMatch(code -> held(code, Side.LEFT) && held(code, Side.RIGHT));
     }
 
     private boolean held(String code, Side side) {
@@ -75,9 +74,9 @@ final class Foundations {
         }
         boolean toTheTop = q.wishes().stances().dose() == Stances.DoseStance.MINUTES_DAILY;
         if (toTheTop) {
-            return known.isDone("BR4", null);
+            return done(Waymark.BREATHS_MANY);
         }
-        return f().tolerance().map(Tolerance::isKept).orElse(false) || known.isDone("BR3", null);
+        return f().tolerance().map(Tolerance::isKept).orElse(false) || done(Waymark.BREATHS_KEPT);
     }
 
     /**
@@ -95,7 +94,7 @@ final class Foundations {
                 || (lift == null && (f().floorOnCough() == Findings.FloorOnCough.LIFTS || f().engagementFirm()));
         Observed.LetGo letGo = f().shown().letGo();
         boolean letsGo = letGo == null || letGo == Observed.LetGo.FULLY;
-        return letsGo && (lifts || known.isDone("PF3", null));
+        return letsGo && (lifts || done(Waymark.FLOOR_LEARNT));
     }
 
     private boolean pelvicControl(boolean harder) {
@@ -109,8 +108,7 @@ final class Foundations {
     /** Rungs that count as done because their strand is settled. */
     static Set<RungGates.Done> taughtBy(Set<Strand> settled, RungGates.Known known) {
         Set<RungGates.Done> done = new HashSet<>(known.done());
-        for (String code : TAUGHT) {
-            Rung top = known.catalogue().rung(code);
+        for (Rung top : known.catalogue().marked(Waymark.SETTLED_TEACHES)) {
             if (settled.contains(top.strand())) {
                 Optional<Rung> at = Optional.of(top);
                 while (at.isPresent()) {
@@ -123,16 +121,17 @@ final class Foundations {
     }
 
     static boolean upper(Rung rung) {
-        return UPPER.contains(rung.code());
+        return rung.means().contains(Waymark.CARRY_OVER_UPPER);
     }
 
     /** Where carry-over of a settled strand begins; empty for one that has none. */
-    static Optional<String> firstUpper(Strand strand) {
-        return switch (strand) {
-            case BREATH -> Optional.of("BR4");
-            case DEEP_CORE -> Optional.of("DC4");
-            case PELVIC_FLOOR -> Optional.of("PF4");
-            default -> Optional.empty();
-        };
+    static Optional<Rung> firstUpper(Catalogue catalogue, Strand strand) {
+        return catalogue.marked(Waymark.CARRY_OVER_UPPER).stream()
+                .filter(r -> r.strand() == strand)
+                .min(Comparator.comparingInt(Rung::order));
+    }
+
+    private boolean done(Waymark waymark) {
+        return known.isDone(q.catalogue().at(waymark).code(), null);
     }
 }

@@ -1,21 +1,25 @@
 package fernstep.core.plan;
 
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Waymark;
 import java.util.List;
 
 /** What she wants to do again, as the rungs that must be in training for it. */
 public enum Goal {
-    RUNNING_ASSESSMENT("UP5", "F6", "HK5", "SS1"),
-    CAR_SEAT("UP2"),
-    FULL_PLANK("HP4"),
-    FRONT_LINE_RETURN("UP6", "F6", "HK7");
+    RUNNING_ASSESSMENT(Waymark.GOAL_RUNNING_ASSESSMENT),
+    CAR_SEAT(Waymark.GOAL_CAR_SEAT),
+    FULL_PLANK(Waymark.GOAL_FULL_PLANK),
+    FRONT_LINE_RETURN(Waymark.GOAL_FRONT_LINE_RETURN);
 
-    private final List<String> rungs;
+    private final Waymark waymark;
 
-    Goal(String... rungs) {
-        this.rungs = List.of(rungs);
+    Goal(Waymark waymark) {
+        this.waymark = waymark;
     }
 
-    public List<String> rungs() {
-        return rungs;
+    /** In the order of the strands. */
+    public List<String> rungs(Catalogue catalogue) {
+        return catalogue.marked(waymark).stream().map(Rung::code).toList();
     }
 }

@@ -34,7 +34,7 @@ final class Needs {
         Set<Strand> strands = new HashSet<>();
         Goal goal = q.wishes().goal();
         if (goal != null) {
-            for (String code : goal.rungs()) {
+            for (String code : goal.rungs(q.catalogue())) {
                 Rung rung = q.catalogue().rung(code);
                 strands.add(rung.strand());
                 q.catalogue().leading(rung).forEach(r -> strands.add(r.strand()));

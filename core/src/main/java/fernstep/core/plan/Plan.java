@@ -5,6 +5,7 @@ import fernstep.core.body.Body;
 import fernstep.core.body.RangeSolver;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Tolerance;
 import fernstep.core.measure.Reason;
@@ -233,25 +234,25 @@ public record Plan(
         findings.floatScore()
                 .forEach((side, score) -> Stream.iterate(1, n -> n + 1)
                         .limit(score)
-                        .forEach(n -> done.add(new RungGates.Done("F" + n, side))));
+                        .forEach(n -> done.add(done(catalogue, Waymark.floatOf(n), side))));
         boolean engaged = findings.weakerGrade().isPresent() && !findings.engagementWeak();
         if (engaged && findings.tolerance().map(Tolerance::isKept).orElse(false)) {
-            done.add(new RungGates.Done("BR3", null));
+            done.add(done(catalogue, Waymark.BREATHS_KEPT, null));
         }
         boolean gapSteady = findings.lumbarGap() != null && findings.lumbarGap() != Findings.LumbarGap.FIST;
         if (gapSteady && engaged) {
-            done.add(new RungGates.Done("PC1", null));
+            done.add(done(catalogue, Waymark.TILT_FIRST, null));
         }
         if (findings.neutralOnHandsAndKnees()) {
-            done.add(new RungGates.Done("HK1", null));
+            done.add(done(catalogue, Waymark.NEUTRAL_FIRST, null));
             findings.armReachKept().forEach(s -> {
-                done.add(new RungGates.Done("HK3", null));
-                done.add(new RungGates.Done("HK4", s));
+                done.add(done(catalogue, Waymark.HAND_GLIDE, null));
+                done.add(done(catalogue, Waymark.ARM_REACH, s));
             });
-            findings.legReachKept().forEach(s -> done.add(new RungGates.Done("HK5", s)));
+            findings.legReachKept().forEach(s -> done.add(done(catalogue, Waymark.LEG_REACH, s)));
         }
         if (findings.hoverClean()) {
-            done.add(new RungGates.Done("HP1", null));
+            done.add(done(catalogue, Waymark.HOVER_FIRST, null));
         }
         for (Place place : places) {
             Optional<Rung> below = catalogue.find(place.rung()).flatMap(catalogue::previous);
@@ -261,6 +262,10 @@ public record Plan(
             }
         }
         return done;
+    }
+
+    private static RungGates.Done done(Catalogue catalogue, Waymark waymark, @Nullable Side side) {
+        return new RungGates.Done(catalogue.at(waymark).code(), side);
     }
 
     /** How far a rung may go at first: no more than a step above a load she is known to hold; full where none is followed. */

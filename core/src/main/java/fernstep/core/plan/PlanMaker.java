@@ -3,6 +3,7 @@ package fernstep.core.plan;
 import fernstep.core.body.Capacity;
 import fernstep.core.catalogue.CatalogueStrand;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Packing.Room;
@@ -154,7 +155,7 @@ final class PlanMaker {
 
     /** Ribs ahead: standing over the pelvis a few times a day, whether pelvic control is settled or waits its turn. */
     private void ribsOverPelvis() {
-        Rung reset = q.catalogue().rung("PC6");
+        Rung reset = q.catalogue().at(Waymark.RIBS_OVER_PELVIS);
         boolean wanted = q.her().findings().ribs() == Findings.RibsOverPelvis.RIBS_AHEAD;
         if (!wanted || !RungGates.open(reset, null, known) || by(reset.strand(), Choice::leftOut)) {
             return;
@@ -236,11 +237,11 @@ final class PlanMaker {
                 || exercises.stream().anyMatch(e -> e.role() == Role.FOUNDATION && e.strand() == Strand.BREATH)) {
             return Optional.empty();
         }
-        return Stream.of("BR4", "BR3")
-                .map(q.catalogue()::rung)
+        return Stream.of(Waymark.BREATHS_MANY, Waymark.BREATHS_KEPT)
+                .map(q.catalogue()::at)
                 .filter(r -> known.isDone(r.code(), null) && RungGates.open(r, null, known))
                 .findFirst()
-                .or(() -> Optional.of(q.catalogue().rung("BR2")))
+                .or(() -> Optional.of(q.catalogue().at(Waymark.BREATH_BASE)))
                 .flatMap(this::settledOn)
                 .map(item -> new Exercise(List.of(item), true, 1, true, false));
     }

@@ -121,7 +121,7 @@ final class StrandItems {
             return settled ? upper(there) : there;
         }
         Start start = StartingRungs.of(strand.code(), side, q.her().findings());
-        Rung rung = start.rung() == null ? null : q.catalogue().rung(start.rung());
+        Rung rung = start.rung() == null ? null : q.catalogue().at(start.rung());
         boolean tested = rung != null && known.isDone(rung.code(), side);
         Chosen begins = new Chosen(rung, null, tested ? 1.0 : null, start.why());
         return settled ? upper(begins) : begins;
@@ -133,8 +133,8 @@ final class StrandItems {
         if (there) {
             return new Chosen(c.rung(), c.dose(), c.range(), Reason.of("why.carryOver"));
         }
-        return Foundations.firstUpper(strand.code())
-                .map(code -> new Chosen(q.catalogue().rung(code), null, null, Reason.of("why.carryOver")))
+        return Foundations.firstUpper(q.catalogue(), strand.code())
+                .map(first -> new Chosen(first, null, null, Reason.of("why.carryOver")))
                 .orElse(new Chosen(null, null, null, Reason.of("leftOut.settled")));
     }
 

@@ -3,6 +3,7 @@ package fernstep.core.session;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Span;
+import fernstep.core.catalogue.Waymark;
 import fernstep.core.decision.Advice;
 import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
@@ -256,7 +257,7 @@ public final class Session {
         boolean breathLeft =
                 exercises.stream().anyMatch(e -> e.open() && e.rung().strand() == FINISHES_WITH);
         if (!breathLeft && !ended) {
-            Rung rung = catalogue.strand(FINISHES_WITH).orElseThrow().mainLine().get(0);
+            Rung rung = catalogue.at(Waymark.BREATH_FIRST);
             int breaths =
                     Optional.ofNullable(rung.window().breaths()).map(Span::min).orElse(FINISHING_BREATHS);
             exercises.add(new Exercise(rung, null, new Dose(1, null, null, breaths, 1, EVERY_DAY), 1));

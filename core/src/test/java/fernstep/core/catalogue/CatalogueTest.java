@@ -320,6 +320,14 @@ class CatalogueTest {
         }
 
         @Test
+        void a_rung_that_plans_need_by_name() {
+            assertThat(problem("means: [SET_FIRST]", "means: []"))
+                    .isEqualTo("deep-core.yaml, line 1: one rung of DEEP_CORE must mean SET_FIRST, none does");
+            assertThat(problem("means: [SET_FIRST]", "means: [SET_FIRST, SET_BY_SCOOP]"))
+                    .isEqualTo("deep-core.yaml, line 1: one rung of DEEP_CORE must mean SET_BY_SCOOP, DC1, DC3 do");
+        }
+
+        @Test
         void a_window_that_runs_backward() {
             assertThat(problem("reps: [5, 10], holdS: [3, 5]", "reps: [10, 5], holdS: [3, 5]"))
                     .contains("'reps' needs two numbers, the smaller first");

@@ -2,6 +2,7 @@ package fernstep.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fernstep.core.ShippedCatalogue;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Findings.Cough;
 import fernstep.core.findings.Findings.Doming;
@@ -23,6 +24,7 @@ class StartingRungsTest {
 
     private static String start(Strand strand, Findings f) {
         return Optional.ofNullable(StartingRungs.of(strand, Side.LEFT, f).rung())
+                .map(waymark -> ShippedCatalogue.CATALOGUE.at(waymark).code())
                 .orElse("-");
     }
 
