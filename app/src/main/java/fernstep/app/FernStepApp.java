@@ -1,6 +1,6 @@
 package fernstep.app;
 
-import fernstep.app.catalogue.Catalogues;
+import fernstep.app.rungs.Catalogues;
 import fernstep.exchange.eval.Eval;
 import fernstep.exchange.wording.Wording;
 import java.time.Clock;

@@ -10,6 +10,7 @@ import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -69,6 +70,17 @@ public class Visits {
             mapper.removeAnswer(visitId, code);
         }
         return byId(visitId);
+    }
+
+    /** An emergency told beside the mat stands in that day's visit too. */
+    @Transactional
+    public void tellEmergency(long clientId, LocalDate day, Answer emergency) {
+        mapper.onDay(clientId, day).ifPresent(v -> mapper.addAnswer(v.id(), emergency));
+    }
+
+    /** All of a client's, newest first. */
+    public List<VisitRow> ofClient(long clientId) {
+        return mapper.ofClient(clientId);
     }
 
     /** Takes back an emergency answer that was mis-recorded: the reason goes to the audit trail. */

@@ -6,6 +6,7 @@ import fernstep.app.figure.Figure;
 import fernstep.app.figure.FigureDrawing;
 import fernstep.app.progress.Capacities;
 import fernstep.app.progress.Ladders;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Words;
 import fernstep.core.approach.Stances;

@@ -2,6 +2,8 @@ package fernstep.app.catalogue;
 
 import fernstep.app.figure.Figure;
 import fernstep.app.figure.FigureDrawing;
+import fernstep.app.rungs.Catalogues;
+import fernstep.app.rungs.HouseRungRow;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
 import fernstep.core.body.ArmContact;

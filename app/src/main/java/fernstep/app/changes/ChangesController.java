@@ -1,6 +1,5 @@
 package fernstep.app.changes;
 
-import fernstep.app.ask.VisitMapper;
 import fernstep.app.ask.Visits;
 import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
@@ -32,13 +31,11 @@ import org.springframework.web.bind.annotation.PathVariable;
 @Controller
 class ChangesController {
     private final Clients clients;
-    private final VisitMapper visits;
-    private final Visits visitService;
+    private final Visits visits;
     private final Checks checks;
     private final Words words;
 
-    ChangesController(Clients clients, VisitMapper visits, Visits visitService, Checks checks, Words words) {
-        this.visitService = visitService;
+    ChangesController(Clients clients, Visits visits, Checks checks, Words words) {
         this.clients = clients;
         this.visits = visits;
         this.checks = checks;
@@ -76,7 +73,7 @@ class ChangesController {
     }
 
     private List<TrendChart> charts(ClientFile client, List<Checks.Taken> history) {
-        List<LocalDate> gates = visitService.screeningToday(client).gates().values().stream()
+        List<LocalDate> gates = visits.screeningToday(client).gates().values().stream()
                 .map(Gate::opensOn)
                 .filter(Objects::nonNull)
                 .distinct()

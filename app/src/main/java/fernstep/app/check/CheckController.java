@@ -2,7 +2,7 @@ package fernstep.app.check;
 
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
-import fernstep.app.photo.PhotoMapper;
+import fernstep.app.photo.Photos;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Words;
@@ -34,10 +34,10 @@ class CheckController {
     private final Visits visits;
     private final Checks checks;
     private final CheckMapper mapper;
-    private final PhotoMapper photos;
+    private final Photos photos;
     private final Words words;
 
-    CheckController(Visits visits, Checks checks, CheckMapper mapper, PhotoMapper photos, Words words) {
+    CheckController(Visits visits, Checks checks, CheckMapper mapper, Photos photos, Words words) {
         this.words = words;
         this.photos = photos;
         this.visits = visits;

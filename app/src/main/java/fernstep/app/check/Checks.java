@@ -3,7 +3,7 @@ package fernstep.app.check;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.VisitRow;
 import fernstep.app.client.ClientFile;
-import fernstep.app.security.Examiners;
+import fernstep.app.examiners.Examiners;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Recorded;
 import fernstep.core.progress.ChangeReport;

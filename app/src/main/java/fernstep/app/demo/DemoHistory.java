@@ -1,7 +1,6 @@
 package fernstep.app.demo;
 
 import fernstep.app.ask.VisitMapper;
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.check.CheckMapper;
 import fernstep.app.check.FindingRow;
 import fernstep.app.check.ReadingRow;
@@ -10,6 +9,7 @@ import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.run.SessionMapper;
 import fernstep.app.run.SessionRow;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Today;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.Finding;

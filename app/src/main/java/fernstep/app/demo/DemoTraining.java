@@ -1,6 +1,5 @@
 package fernstep.app.demo;
 
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.progress.LadderMapper;
@@ -8,6 +7,7 @@ import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.run.SessionMapper;
 import fernstep.app.run.SessionRow;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Today;
 import fernstep.core.approach.Stances.DoseStance;
 import fernstep.core.body.Capacity;

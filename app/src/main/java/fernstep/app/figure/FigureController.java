@@ -1,7 +1,7 @@
 package fernstep.app.figure;
 
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.Clients;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.NotFound;
 import fernstep.core.body.Body;
 import fernstep.core.catalogue.Rung;

@@ -1,10 +1,10 @@
 package fernstep.app.forecast;
 
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.plan.Plans;
 import fernstep.app.progress.LadderLog;
 import fernstep.app.progress.ResultRow;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Today;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.forecast.Forecast;

@@ -1,11 +1,11 @@
 package fernstep.app.home;
 
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
-import fernstep.app.progress.LadderMapper;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
+import fernstep.app.progress.Results;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.FormProblems;
 import fernstep.app.support.Today;
@@ -56,21 +56,16 @@ class HomeLogController {
             SignCode.LEAK);
 
     private final Clients clients;
-    private final LadderMapper ladders;
+    private final Results results;
     private final HomeLogMapper mapper;
     private final Catalogues catalogues;
     private final Words words;
     private final Today today;
 
     HomeLogController(
-            Clients clients,
-            LadderMapper ladders,
-            HomeLogMapper mapper,
-            Catalogues catalogues,
-            Words words,
-            Today today) {
+            Clients clients, Results results, HomeLogMapper mapper, Catalogues catalogues, Words words, Today today) {
         this.clients = clients;
-        this.ladders = ladders;
+        this.results = results;
         this.mapper = mapper;
         this.catalogues = catalogues;
         this.words = words;
@@ -81,7 +76,7 @@ class HomeLogController {
     String page(@PathVariable long id, @RequestParam(required = false) @Nullable String on, Model model) {
         LocalDate day = today.date();
         ClientFile client = clients.file(id);
-        List<LadderRow> steps = ladders.current(id).stream()
+        List<LadderRow> steps = results.steps(id).stream()
                 .sorted(Comparator.comparing(LadderRow::strand).thenComparing(LadderRow::side))
                 .toList();
         Map<String, String> names = steps.stream()
@@ -89,7 +84,7 @@ class HomeLogController {
                         LadderRow::rung, s -> catalogues.get().rung(s.rung()).name(), (a, b) -> a));
         model.addAttribute("names", names);
         LocalDate chosen = chosen(on, day, model);
-        Map<String, ResultRow> already = ladders.resultsSince(id, chosen).stream()
+        Map<String, ResultRow> already = results.since(id, chosen).stream()
                 .filter(r -> r.heldOn().equals(chosen) && r.sessionId().equals(sessionId(id, chosen)))
                 .collect(Collectors.toMap(r -> r.rung() + r.side(), r -> r, (a, b) -> b));
         model.addAttribute("client", client);
@@ -141,24 +136,24 @@ class HomeLogController {
         if (on.isAfter(day) || on.isBefore(day.minusDays(LOOK_BACK_DAYS))) {
             problems.add("on", "From " + words.day(day.minusDays(LOOK_BACK_DAYS)) + " to " + words.day(day) + ".");
         }
-        List<ResultRow> results = new ArrayList<>();
-        for (LadderRow step : ladders.current(id)) {
-            result(step, on, fields, problems).ifPresent(results::add);
+        List<ResultRow> told = new ArrayList<>();
+        for (LadderRow step : results.steps(id)) {
+            result(step, on, fields, problems).ifPresent(told::add);
         }
         if (problems.any()) {
             flash.addFlashAttribute("logProblems", problems.byField());
             flash.addFlashAttribute("typed", fields);
             return "redirect:/clients/" + id + "/home-log?on=" + on;
         }
-        ladders.current(id).stream()
-                .filter(step -> results.stream()
+        results.steps(id).stream()
+                .filter(step -> told.stream()
                         .noneMatch(r -> r.rung().equals(step.rung()) && r.side().equals(step.side())))
                 .forEach(step -> mapper.removeResult(sessionId(id, on), step.rung(), step.side()));
-        if (!results.isEmpty()) {
+        if (!told.isEmpty()) {
             mapper.insertSession(sessionId(id, on), id, on, me.staffId());
-            results.forEach(ladders::putResult);
+            told.forEach(results::put);
         }
-        flash.addFlashAttribute("kept", results.size());
+        flash.addFlashAttribute("kept", told.size());
         return "redirect:/clients/" + id + "/home-log?on=" + on;
     }
 

@@ -2,13 +2,13 @@ package fernstep.app.plan;
 
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.progress.LadderLog;
 import fernstep.app.progress.LadderMoves;
 import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Today;
 import fernstep.core.catalogue.Span;
 import fernstep.core.findings.Findings;

@@ -1,7 +1,7 @@
 package fernstep.app.progress;
 
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Today;
 import fernstep.core.body.Body;
 import fernstep.core.body.Capacity;

@@ -1,8 +1,8 @@
 package fernstep.app.progress;
 
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;

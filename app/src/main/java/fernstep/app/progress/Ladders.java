@@ -1,10 +1,10 @@
 package fernstep.app.progress;
 
 import fernstep.app.ask.Visits;
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Today;
 import fernstep.core.body.Capacity;
 import fernstep.core.catalogue.Rung;

@@ -1,9 +1,9 @@
 package fernstep.app.progress;
 
 import fernstep.app.ask.Visits;
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.FormProblems;
 import fernstep.app.support.Today;

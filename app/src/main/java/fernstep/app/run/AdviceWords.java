@@ -1,7 +1,7 @@
 package fernstep.app.run;
 
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Words;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.decision.Advice;

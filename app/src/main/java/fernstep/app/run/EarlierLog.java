@@ -1,7 +1,7 @@
 package fernstep.app.run;
 
-import fernstep.app.progress.LadderMapper;
 import fernstep.app.progress.ResultRow;
+import fernstep.app.progress.Results;
 import fernstep.core.decision.Seen;
 import fernstep.core.decision.Situation.EarlierSession;
 import fernstep.core.findings.SignCode;
@@ -20,9 +20,9 @@ class EarlierLog {
     private static final int TOLD_LOOKS_BACK_DAYS = 28;
 
     private final SessionMapper sessions;
-    private final LadderMapper results;
+    private final Results results;
 
-    EarlierLog(SessionMapper sessions, LadderMapper results) {
+    EarlierLog(SessionMapper sessions, Results results) {
         this.sessions = sessions;
         this.results = results;
     }
@@ -44,7 +44,7 @@ class EarlierLog {
     }
 
     private List<EarlierSession> told(SessionRow session, Set<String> watched) {
-        return results.resultsSince(session.clientId(), session.heldOn().minusDays(TOLD_LOOKS_BACK_DAYS)).stream()
+        return results.since(session.clientId(), session.heldOn().minusDays(TOLD_LOOKS_BACK_DAYS)).stream()
                 .filter(r -> !watched.contains(r.sessionId()) && !r.sessionId().equals(session.id()))
                 .filter(r -> !r.signList().isEmpty())
                 .collect(Collectors.groupingBy(ResultRow::sessionId))

@@ -1,19 +1,17 @@
 package fernstep.app.run;
 
 import fernstep.app.ask.Visit;
-import fernstep.app.ask.VisitMapper;
 import fernstep.app.ask.Visits;
-import fernstep.app.catalogue.Catalogues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.plan.Plans;
-import fernstep.app.progress.LadderMapper;
 import fernstep.app.progress.ResultRow;
+import fernstep.app.progress.Results;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
-import fernstep.core.screening.Answer;
 import fernstep.core.session.Circumstances;
 import fernstep.core.session.Intake;
 import fernstep.core.session.PlannedExercise;
@@ -34,8 +32,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Runner {
     private final SessionMapper mapper;
     private final EarlierLog earlier;
-    private final LadderMapper results;
-    private final VisitMapper visitMapper;
+    private final Results results;
     private final Visits visits;
     private final Clients clients;
     private final Plans plans;
@@ -45,8 +42,7 @@ public class Runner {
     Runner(
             SessionMapper mapper,
             EarlierLog earlier,
-            LadderMapper results,
-            VisitMapper visitMapper,
+            Results results,
             Visits visits,
             Clients clients,
             Plans plans,
@@ -55,7 +51,6 @@ public class Runner {
         this.mapper = mapper;
         this.earlier = earlier;
         this.results = results;
-        this.visitMapper = visitMapper;
         this.visits = visits;
         this.clients = clients;
         this.plans = plans;
@@ -112,7 +107,7 @@ public class Runner {
         List<StoredEvent> stored = mapper.events(sessionId);
         List<SessionEvent> events = new ArrayList<>(StoredEvent.read(stored));
         Session before = Session.replay(catalogues.get(), planned, events);
-        report.emergency().ifPresent(answer -> lockVisit(row, answer));
+        report.emergency().ifPresent(answer -> visits.tellEmergency(client.id(), row.heldOn(), answer));
         boolean known = stored.stream().anyMatch(e -> e.id().equals(report.id()));
         Optional<SessionEvent> event = known
                 ? Optional.empty()
@@ -141,13 +136,6 @@ public class Runner {
                 earlier.before(session));
     }
 
-    /** An emergency called out beside the mat stands in the visit too, whatever the session makes of it. */
-    private void lockVisit(SessionRow session, Answer emergency) {
-        visitMapper
-                .onDay(session.clientId(), session.heldOn())
-                .ifPresent(v -> visitMapper.addAnswer(v.id(), emergency));
-    }
-
     private void auditOverride(SessionRow session, Session before, Overridden chosen) {
         before.answered()
                 .ifPresent(a -> audit.record(
@@ -161,7 +149,7 @@ public class Runner {
     private void finish(SessionRow session, Session held) {
         mapper.finish(session.id());
         held.results()
-                .forEach(r -> results.putResult(new ResultRow(
+                .forEach(r -> results.put(new ResultRow(
                         session.id(),
                         r.rung(),
                         r.side() == null ? "" : r.side().name(),

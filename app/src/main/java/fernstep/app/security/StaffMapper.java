@@ -16,16 +16,4 @@ public interface StaffMapper {
     int count();
 
     void insert(Staff staff);
-
-    void calibrate(
-            @Param("id") long id,
-            @Param("one") double one,
-            @Param("two") double two,
-            @Param("three") double three,
-            @Param("four") double four);
-
-    List<PairRow> pairs(@Param("staffId") long staffId);
-
-    /** The same pair sent twice is kept once. */
-    void putPair(PairRow pair);
 }

@@ -1,4 +1,4 @@
-package fernstep.app.house;
+package fernstep.app.examiners;
 
 import fernstep.core.separation.Feel;
 import java.io.Serializable;

@@ -1,4 +1,4 @@
-package fernstep.app.catalogue;
+package fernstep.app.rungs;
 
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.CatalogueProblem;
@@ -64,7 +64,8 @@ public class Catalogues implements Supplier<Catalogue> {
         }
     }
 
-    void add(HouseRungRow rung) {
+    /** Adds a rung that has passed {@link #problemWith}. */
+    public void add(HouseRungRow rung) {
         mapper.put(rung);
         now = read(mapper.state());
     }

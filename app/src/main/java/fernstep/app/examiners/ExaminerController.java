@@ -1,8 +1,5 @@
-package fernstep.app.house;
+package fernstep.app.examiners;
 
-import fernstep.app.security.Examiners;
-import fernstep.app.security.PairRow;
-import fernstep.app.security.Repeatability;
 import fernstep.app.security.SignedIn;
 import fernstep.app.security.Staff;
 import fernstep.app.support.FormProblems;
@@ -132,7 +129,7 @@ class ExaminerController {
         model.addAttribute("pairsNeeded", MeasurementError.PAIRS_NEEDED);
         model.addAttribute("lines", lines(me));
         model.addAttribute("newFormId", UUID.randomUUID().toString());
-        return "house/examiner";
+        return "examiners/examiner";
     }
 
     private List<Line> lines(SignedIn me) {
@@ -164,7 +161,7 @@ class ExaminerController {
                         .orElse(null));
         model.addAttribute("pairsNeeded", MeasurementError.PAIRS_NEEDED);
         model.addAttribute("lines", lines(me));
-        return "house/trainer";
+        return "examiners/trainer";
     }
 
     /** Both blind readings of a round; the truth is shown only now. */

@@ -1,4 +1,4 @@
-package fernstep.app.security;
+package fernstep.app.examiners;
 
 import fernstep.core.separation.Method;
 import org.jspecify.annotations.Nullable;

@@ -1,5 +1,7 @@
-package fernstep.app.security;
+package fernstep.app.examiners;
 
+import fernstep.app.security.Accounts;
+import fernstep.app.security.Staff;
 import fernstep.core.measure.MeasurementError;
 import fernstep.core.separation.Examiner;
 import fernstep.core.separation.FingerCalibration;
@@ -14,14 +16,16 @@ import org.springframework.stereotype.Service;
 @Service
 public class Examiners {
     private static final double SMALLEST_SEM_MM = 0.1;
-    private final StaffMapper staff;
+    private final Accounts accounts;
+    private final ExaminerMapper mapper;
 
-    public Examiners(StaffMapper staff) {
-        this.staff = staff;
+    Examiners(Accounts accounts, ExaminerMapper mapper) {
+        this.accounts = accounts;
+        this.mapper = mapper;
     }
 
     public Examiner examiner(long staffId) {
-        Examiner calibrated = staff.byId(staffId).map(Staff::examiner).orElse(Examiner.UNKNOWN);
+        Examiner calibrated = accounts.byId(staffId).map(Staff::examiner).orElse(Examiner.UNKNOWN);
         Map<Method, Double> own = new EnumMap<>(Method.class);
         Map<Method, Double> bias = new EnumMap<>(Method.class);
         repeatability(staffId).forEach(r -> {
@@ -37,7 +41,7 @@ public class Examiners {
 
     /** Of every method she has pairs of. */
     public List<Repeatability> repeatability(long staffId) {
-        List<PairRow> pairs = staff.pairs(staffId);
+        List<PairRow> pairs = mapper.pairs(staffId);
         return Arrays.stream(Method.values())
                 .map(m -> Repeatability.of(
                         m, pairs.stream().filter(p -> p.method() == m).toList()))
@@ -46,7 +50,7 @@ public class Examiners {
     }
 
     public void calibrate(long staffId, FingerCalibration c) {
-        staff.calibrate(
+        mapper.calibrate(
                 staffId,
                 c.totalMm().get(0),
                 c.totalMm().get(1),
@@ -55,14 +59,14 @@ public class Examiners {
     }
 
     public void keep(PairRow pair) {
-        staff.putPair(pair);
+        mapper.putPair(pair);
     }
 
     public List<Staff> all() {
-        return staff.all();
+        return accounts.all();
     }
 
     public Staff account(long staffId) {
-        return staff.byId(staffId).orElseThrow();
+        return accounts.byId(staffId).orElseThrow();
     }
 }

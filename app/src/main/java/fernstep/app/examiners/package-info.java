@@ -1,5 +1,5 @@
 /** The house: examiners, their calibration and repeatability, the trainer. */
 @NullMarked
-package fernstep.app.house;
+package fernstep.app.examiners;
 
 import org.jspecify.annotations.NullMarked;

@@ -1,4 +1,4 @@
-package fernstep.app.catalogue;
+package fernstep.app.rungs;
 
 import java.util.List;
 import org.apache.ibatis.annotations.Mapper;

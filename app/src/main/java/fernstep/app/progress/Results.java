@@ -1,0 +1,29 @@
+package fernstep.app.progress;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.stereotype.Service;
+
+/** How sessions went, rung by rung: what other features write and read of it. */
+@Service
+public class Results {
+    private final LadderMapper mapper;
+
+    Results(LadderMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    public List<ResultRow> since(long clientId, LocalDate since) {
+        return mapper.resultsSince(clientId, since);
+    }
+
+    /** Where she stands on every strand she trains. */
+    public List<LadderRow> steps(long clientId) {
+        return mapper.current(clientId);
+    }
+
+    /** Writing the same again writes the same. */
+    public void put(ResultRow result) {
+        mapper.putResult(result);
+    }
+}
