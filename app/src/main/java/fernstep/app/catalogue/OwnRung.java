@@ -1,12 +1,18 @@
 package fernstep.app.catalogue;
 
+import fernstep.core.approach.Stances;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.screening.GateCode;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What was typed about a rung in the making, turned into a strand file of one rung. */
 final class OwnRung {
@@ -15,6 +21,9 @@ final class OwnRung {
     static final List<GateCode> GATES =
             List.of(GateCode.GENTLE_SET, GateCode.FIRST_LOADED, GateCode.OPPOSITE_LIMBS, GateCode.LONG_LEVER);
     private static final String CODE = "[A-Z]{1,4}[0-9]{1,2}";
+
+    private static final JsonMapper JSON =
+            JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     private OwnRung() {}
 
@@ -45,73 +54,79 @@ final class OwnRung {
         return Optional.empty();
     }
 
-    static String asYaml(Map<String, String> typed, Catalogue catalogue) {
+    /** As it is stored: one strand of one rung, as data. JSON is YAML too, so the strand check reads it as any other file. */
+    static String asData(Map<String, String> typed, Catalogue catalogue) {
         Rung branch = catalogue.rung(typed.getOrDefault("branchOf", ""));
-        StringBuilder y = new StringBuilder();
-        y.append("strand: ").append(branch.strand()).append('\n');
-        y.append("name: ").append(quoted(branch.strand().name())).append('\n');
-        y.append("rungs:\n  - code: ")
-                .append(typed.getOrDefault("code", "").strip())
-                .append('\n');
-        field(y, "name", quoted(typed.getOrDefault("name", "")));
-        field(y, "aim", branch.aim().name());
-        if (!typed.getOrDefault("family", "").isBlank()) {
-            field(y, "family", typed.getOrDefault("family", ""));
+        Map<String, Object> strand = new LinkedHashMap<>();
+        strand.put("strand", branch.strand().name());
+        strand.put("name", branch.strand().name());
+        strand.put("rungs", List.of(rung(typed, branch)));
+        return JSON.writeValueAsString(strand);
+    }
+
+    private static Map<String, Object> rung(Map<String, String> typed, Rung branch) {
+        Map<String, Object> rung = new LinkedHashMap<>();
+        rung.put("code", text(typed, "code"));
+        rung.put("name", text(typed, "name"));
+        rung.put("aim", branch.aim().name());
+        if (!text(typed, "family").isEmpty()) {
+            rung.put("family", text(typed, "family"));
         }
-        field(y, "perSide", String.valueOf(typed.containsKey("perSide")));
-        field(y, "loaded", String.valueOf(typed.containsKey("loaded")));
-        field(y, "branchOf", branch.code());
-        field(y, "window", window(typed));
-        field(
-                y,
+        rung.put("perSide", typed.containsKey("perSide"));
+        rung.put("loaded", typed.containsKey("loaded"));
+        rung.put("branchOf", branch.code());
+        rung.put("window", window(typed));
+        rung.put(
                 "tempo",
-                "{lift: " + typed.get("lift") + ", return: " + typed.get("return") + ", rest: " + typed.get("rest")
-                        + "}");
-        String gate = typed.getOrDefault("gate", "");
-        field(y, "gates", "[" + (gate.isBlank() ? "" : "{opened: " + gate + "}, ") + "{rung: " + branch.code() + "}]");
-        PoseForm end = new PoseForm(typed.getOrDefault("posture", ""), typed);
-        field(y, "move", "{start: " + typed.get("start") + ", full: " + end.asYaml() + "}");
-        field(y, "watch", "[" + typed.getOrDefault("watch", "TIRED") + "]");
-        field(y, "levers", "[" + typed.getOrDefault("lever", Lever.FEWER_REPS.name()) + "]");
-        field(y, "howTo", quoted(typed.getOrDefault("howTo", "")));
-        field(y, "caution", quoted(typed.getOrDefault("caution", "")));
-        String cue = typed.getOrDefault("cue", "").isBlank()
-                ? typed.getOrDefault("howTo", "")
-                : typed.getOrDefault("cue", "");
-        y.append("    cues:\n");
-        for (String activation : List.of("DRAW_IN_LIGHT", "FLOOR_FIRST", "BRACE_ALL_ROUND")) {
-            y.append("      ")
-                    .append(activation)
-                    .append(": ")
-                    .append(quoted(cue))
-                    .append('\n');
+                Map.of("lift", whole(typed, "lift"), "return", whole(typed, "return"), "rest", whole(typed, "rest")));
+        List<Object> gates = new ArrayList<>();
+        if (!text(typed, "gate").isEmpty()) {
+            gates.add(Map.of("opened", text(typed, "gate")));
         }
-        return y.toString();
+        gates.add(Map.of("rung", branch.code()));
+        rung.put("gates", gates);
+        PoseForm end = new PoseForm(text(typed, "posture"), typed);
+        rung.put("move", Map.of("start", text(typed, "start"), "full", end.asData()));
+        rung.put("watch", codes(typed, "watch", "TIRED"));
+        rung.put("levers", codes(typed, "lever", Lever.FEWER_REPS.name()));
+        rung.put("howTo", text(typed, "howTo"));
+        rung.put("caution", text(typed, "caution"));
+        String cue = text(typed, "cue").isEmpty() ? text(typed, "howTo") : text(typed, "cue");
+        Map<String, String> cues = new LinkedHashMap<>();
+        for (Stances.Activation activation : Stances.Activation.values()) {
+            cues.put(activation.name(), cue);
+        }
+        rung.put("cues", cues);
+        return rung;
     }
 
-    private static void field(StringBuilder y, String name, String value) {
-        y.append("    ").append(name).append(": ").append(value).append('\n');
-    }
-
-    private static String window(Map<String, String> typed) {
-        StringBuilder w = new StringBuilder("{sets: [" + typed.get("setsMin") + ", " + typed.get("setsMax") + "]");
+    private static Map<String, Object> window(Map<String, String> typed) {
+        Map<String, Object> window = new LinkedHashMap<>();
+        window.put("sets", List.of(whole(typed, "setsMin"), whole(typed, "setsMax")));
         for (String part : List.of("reps", "holdS", "breaths")) {
-            String min = typed.getOrDefault(part + "Min", "").strip();
-            String max = typed.getOrDefault(part + "Max", "").strip();
+            String min = text(typed, part + "Min");
+            String max = text(typed, part + "Max");
             if (!min.isEmpty() || !max.isEmpty()) {
-                w.append(", ")
-                        .append(part)
-                        .append(": [")
-                        .append(min)
-                        .append(", ")
-                        .append(max)
-                        .append("]");
+                window.put(part, List.of(whole(typed, part + "Min"), whole(typed, part + "Max")));
             }
         }
-        return w.append("}").toString();
+        return window;
     }
 
-    private static String quoted(String text) {
-        return "\"" + text.strip().replace("\\", "\\\\").replace("\"", "\\\"").replaceAll("\\s+", " ") + "\"";
+    private static List<String> codes(Map<String, String> typed, String field, String otherwise) {
+        String text = text(typed, field);
+        return Arrays.stream((text.isEmpty() ? otherwise : text).split(","))
+                .map(String::strip)
+                .toList();
+    }
+
+    /** A number where one was typed; the text itself else, for the strand check to refuse. */
+    private static Object whole(Map<String, String> typed, String field) {
+        String text = text(typed, field);
+        return text.matches("[0-9]{1,6}") ? (Object) Integer.valueOf(text) : text;
+    }
+
+    private static String text(Map<String, String> typed, String field) {
+        return typed.getOrDefault(field, "").strip().replaceAll("\\s+", " ");
     }
 }

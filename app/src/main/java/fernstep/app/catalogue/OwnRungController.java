@@ -101,7 +101,7 @@ class OwnRungController {
         Optional<String> problem = OwnRung.problem(typed, catalogues.get());
         if (problem.isEmpty()) {
             HouseRungRow row = new HouseRungRow(
-                    typed.getOrDefault("code", "").strip(), OwnRung.asYaml(typed, catalogues.get()), me.staffId());
+                    typed.getOrDefault("code", "").strip(), OwnRung.asData(typed, catalogues.get()), me.staffId());
             problem = catalogues.problemWith(row);
             if (problem.isEmpty()) {
                 catalogues.add(row);

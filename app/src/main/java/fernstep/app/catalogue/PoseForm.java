@@ -7,9 +7,8 @@ import fernstep.core.body.LegContact;
 import fernstep.core.body.LegPose;
 import fernstep.core.body.Pose;
 import fernstep.core.body.TrunkPose;
-import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -106,21 +105,26 @@ record PoseForm(String posture, Map<String, String> values) {
     }
 
     /** As it stands in a strand file. */
-    String asYaml() {
-        List<String> parts = new ArrayList<>();
-        parts.add("from: " + posture);
-        parts.add("trunk: {pitch: " + number("pitch") + "}");
+    Map<String, Object> asData() {
+        Map<String, Object> pose = new LinkedHashMap<>();
+        pose.put("from", posture);
+        pose.put("trunk", Map.of("pitch", tenths("pitch")));
         for (String which : List.of("working", "other")) {
-            parts.add(which + ": {hip: " + number(which + "Hip") + ", knee: " + number(which + "Knee") + ", on: "
-                    + code(which + "On") + "}");
-            parts.add(which + "Arm: {shoulder: " + number(which + "Shoulder") + ", elbow: " + number(which + "Elbow")
-                    + ", on: " + code(which + "ArmOn") + "}");
+            pose.put(
+                    which,
+                    Map.of("hip", tenths(which + "Hip"), "knee", tenths(which + "Knee"), "on", code(which + "On")));
+            pose.put(
+                    which + "Arm",
+                    Map.of(
+                            "shoulder", tenths(which + "Shoulder"),
+                            "elbow", tenths(which + "Elbow"),
+                            "on", code(which + "ArmOn")));
         }
-        return "{" + String.join(", ", parts) + "}";
+        return pose;
     }
 
-    private String number(String field) {
-        return String.format(Locale.ROOT, "%.1f", deg(field, 0));
+    private double tenths(String field) {
+        return Math.round(10 * deg(field, 0)) / 10.0;
     }
 
     private String code(String field) {
