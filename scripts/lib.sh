@@ -4,6 +4,48 @@
 say() { printf 'fern: %s\n' "$*"; }
 die() { printf 'fern: %s\n' "$*" >&2; exit 1; }
 
+# moving LABEL LOG   keeps what comes in LOG and shows that it moves: modules and tests as they begin, packages by the
+# dozen, and what is under way whenever nothing was said for ten seconds. FERN_SHOW=all lets every other line through.
+moving() {
+  local label=$1 log=$2 line got fetched=0 last=$1 since=$SECONDS began=$SECONDS
+  : >"$log"
+  while true; do
+    IFS= read -r -t 10 line
+    got=$?
+    if [ "$got" -gt 128 ]; then
+      say "$label: $((SECONDS - began)) s, now at: $last"
+      continue
+    fi
+    [ "$got" -eq 0 ] || break
+    printf '%s\n' "$line" >>"$log"
+    case "$line" in
+      *"Downloading from"* | *"Get:"*) last="fetching ${line##*/}" ;;
+      *"Downloaded from"*)
+        fetched=$((fetched + 1))
+        if [ $((fetched % 50)) -eq 0 ]; then say "$label: $fetched packages fetched"; since=$SECONDS; fi
+        ;;
+      *"Progress ("*) ;;
+      "[INFO] Building Fern Step"*"["*"/"*"]"*)
+        last=${line#"[INFO] Building "}
+        say "$label: ${last%% [*}, ${last##*[}" | sed 's/]$//; s#/# of #; s/  *,/,/'
+        since=$SECONDS
+        ;;
+      "[INFO] Running "*)
+        last=${line#"[INFO] Running "}
+        [ "${FERN_SHOW:-}" = all ] && printf '%s\n' "$line"
+        ;;
+      "[INFO] --- "*) last=${line#"[INFO] --- "} ;;
+      *)
+        [ "${FERN_SHOW:-}" = all ] && printf '%s\n' "$line"
+        ;;
+    esac
+    if [ $((SECONDS - since)) -ge 10 ] && [ "${FERN_SHOW:-}" != all ]; then
+      say "$label: $((SECONDS - began)) s, now at: $last"
+      since=$SECONDS
+    fi
+  done
+}
+
 # ensure_tools PACKAGE:COMMAND…   installs what is missing from Debian's packages
 ensure_tools() {
   local pair missing=()
@@ -19,9 +61,11 @@ ensure_tools() {
     as=(sudo)
   fi
   say "installing ${missing[*]}"
-  "${as[@]}" apt-get update -qq >"$run/apt.log" 2>&1 || die "apt-get update failed, see .run/apt.log"
-  "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}" >>"$run/apt.log" 2>&1 \
-    || die "installing ${missing[*]} failed, see .run/apt.log"
+  "${as[@]}" apt-get update 2>&1 | moving "package lists" "$run/apt-update.log"
+  [ "${PIPESTATUS[0]}" -eq 0 ] || die "apt-get update failed, see .run/apt-update.log"
+  "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "${missing[@]}" 2>&1 \
+    | moving "installing" "$run/apt.log"
+  [ "${PIPESTATUS[0]}" -eq 0 ] || die "installing ${missing[*]} failed, see .run/apt.log"
 }
 
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
@@ -96,7 +140,11 @@ build_app() {
     return 0
   fi
   say "building (the first time fetches packages and takes a few minutes)"
-  (cd "$here" && mvn -q -B package -Dmaven.test.skip=true) || die "the build failed, see the lines above"
+  (cd "$here" && mvn -B package -Dmaven.test.skip=true 2>&1) | moving "building" "$run/build.log"
+  if [ "${PIPESTATUS[0]}" -ne 0 ]; then
+    grep '^\[ERROR\]' "$run/build.log" | head -20 >&2
+    die "the build failed, see .run/build.log"
+  fi
   rm -rf "$run/app"
   (cd "$run" && java -Djarmode=tools -jar "$here/app/target/fernstep.jar" extract --destination app >/dev/null) || die "the jar could not be unpacked"
   : >"$stamp"
