@@ -2,7 +2,6 @@ package fernstep.app;
 
 import fernstep.app.rungs.Catalogues;
 import fernstep.exchange.eval.Eval;
-import fernstep.exchange.wording.Wording;
 import java.time.Clock;
 import java.time.ZoneId;
 import org.mybatis.spring.annotation.MapperScan;
@@ -20,11 +19,6 @@ public class FernStepApp {
     @Bean
     Clock clock() {
         return Clock.system(ZoneId.systemDefault());
-    }
-
-    @Bean
-    Wording wording() {
-        return Wording.english();
     }
 
     @Bean

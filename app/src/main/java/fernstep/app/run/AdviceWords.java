@@ -13,7 +13,6 @@ import fernstep.core.measure.Reason;
 import fernstep.core.session.SessionEvent.Answered;
 import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.SessionEvent.SignSeen;
-import fernstep.exchange.wording.Wording;
 import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -22,12 +21,10 @@ import org.springframework.stereotype.Component;
 /** The next safe move in words, made when it is shown. */
 @Component
 class AdviceWords {
-    private final Wording wording;
     private final Words words;
     private final Catalogues catalogues;
 
-    AdviceWords(Wording wording, Words words, Catalogues catalogues) {
-        this.wording = wording;
+    AdviceWords(Words words, Catalogues catalogues) {
         this.words = words;
         this.catalogues = catalogues;
     }
@@ -39,13 +36,13 @@ class AdviceWords {
         boolean chosen = override.isPresent();
         return new RunState.AdviceView(
                 event.id(),
-                wording.of(event.code()),
+                words.code(event.code()),
                 move.name(),
-                wording.of(move),
+                words.code(move),
                 chosen ? null : lever(event, client),
-                sign != null && move == Move.CUE && !chosen ? wording.cue(sign) : wording.of(advice.reason()),
+                sign != null && move == Move.CUE && !chosen ? words.cue(sign) : words.of(advice.reason()),
                 advice.rule().name(),
-                move == Move.CUE ? wording.of(advice.reason()) : null,
+                move == Move.CUE ? words.of(advice.reason()) : null,
                 chosen ? null : runnerUp(advice.runnerUp()),
                 override.map(o -> words.text("run.overridden", advice.move(), o.reason()))
                         .orElse(null));
@@ -60,7 +57,7 @@ class AdviceWords {
             return advice.stepBackTo() == null ? null : words.text("run.toRung", advice.stepBackTo()) + load;
         }
         Rung rung = catalogues.get().find(event.place().rung()).orElse(null);
-        return wording.of(change.lever()) + amount(change, client, rung) + load;
+        return words.code(change.lever()) + amount(change, client, rung) + load;
     }
 
     private String amount(LeverChange change, ClientFile client, @Nullable Rung rung) {
@@ -72,7 +69,7 @@ class AdviceWords {
             case RAISE_RANGE -> ": " + range(number(change.from()), number(to), client, rung);
             case SHORTEN_HOLD -> ": " + plain(change.from()) + " → " + plain(to) + " s";
             case FEWER_REPS -> ": " + plain(change.from()) + " → " + plain(to);
-            case ADD_HELPER, SUPPORT, EASIER_POSITION -> to instanceof Enum<?> code ? ": " + wording.of(code) : "";
+            case ADD_HELPER, SUPPORT, EASIER_POSITION -> to instanceof Enum<?> code ? ": " + words.code(code) : "";
             default -> "";
         };
     }
@@ -100,13 +97,13 @@ class AdviceWords {
             return null;
         }
         if (next.reason().key().equals(Reason.VERBATIM)) {
-            return wording.of(next.reason());
+            return words.of(next.reason());
         }
         LeverChange change = next.change();
         String what = change == null
-                ? wording.of(next.move())
-                : wording.of(next.move()) + ", " + wording.of(change.lever()).toLowerCase(Locale.ROOT);
-        return what + ": " + wording.of(next.reason());
+                ? words.code(next.move())
+                : words.code(next.move()) + ", " + words.code(change.lever()).toLowerCase(Locale.ROOT);
+        return what + ": " + words.of(next.reason());
     }
 
     private static @Nullable Double number(@Nullable Object value) {

@@ -9,7 +9,6 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.session.Exercise;
 import fernstep.core.session.Session;
 import fernstep.core.session.SessionEvent.Answered;
-import fernstep.exchange.wording.Wording;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -24,12 +23,10 @@ class RunView {
             List.of(SignCode.TIRED, SignCode.PAIN, SignCode.HEAVY, SignCode.LEAK, SignCode.SET_LOST);
     private static final int DIGITS = 9;
 
-    private final Wording wording;
     private final Words words;
     private final AdviceWords advice;
 
-    RunView(Wording wording, Words words, AdviceWords advice) {
-        this.wording = wording;
+    RunView(Words words, AdviceWords advice) {
         this.words = words;
         this.advice = advice;
     }
@@ -64,9 +61,9 @@ class RunView {
         return new RunState.Item(
                 rung.code(),
                 rung.name(),
-                e.side() == null ? "" : wording.of(e.side()),
+                e.side() == null ? "" : words.code(e.side()),
                 words.dose(e.dose()),
-                wording.of(rung.position()),
+                words.code(rung.position()),
                 rung.howTo(),
                 rung.cues().getOrDefault(client.stances().activation().name(), ""),
                 rung.caution(),
@@ -97,8 +94,8 @@ class RunView {
         if (e.steppedBack()) {
             eased.add(words.text("run.steppedBack", e.plannedRung()));
         }
-        e.helpers().forEach(h -> eased.add(wording.of(h)));
-        e.otherLevers().forEach(l -> eased.add(wording.of(l)));
+        e.helpers().forEach(h -> eased.add(words.code(h)));
+        e.otherLevers().forEach(l -> eased.add(words.code(l)));
         return eased;
     }
 
@@ -117,7 +114,7 @@ class RunView {
             String key = signs.size() < DIGITS ? String.valueOf(signs.size() + 1) : "";
             boolean now = e.soFar().stream()
                     .anyMatch(r -> r.rep() == rep && r.signs().stream().anyMatch(s -> s.sign() == code));
-            signs.add(new RunState.Sign(code.name(), wording.of(code), key, now));
+            signs.add(new RunState.Sign(code.name(), words.code(code), key, now));
         }
         return signs;
     }

@@ -25,29 +25,38 @@ import org.springframework.stereotype.Component;
 /** The wording for templates, as the bean {@code words}. */
 @Component("words")
 public class Words {
-    private final Wording wording;
+    private final Languages languages;
     private final Supplier<Catalogue> catalogue;
 
-    public Words(Wording wording, Supplier<Catalogue> catalogue) {
-        this.wording = wording;
+    public Words(Languages languages, Supplier<Catalogue> catalogue) {
+        this.languages = languages;
         this.catalogue = catalogue;
     }
 
+    private Wording wording() {
+        return languages.now();
+    }
+
     public String of(Reason reason) {
-        return wording.of(reason);
+        return wording().of(reason);
+    }
+
+    /** What to say beside a sign that asks for a cue. */
+    public String cue(SignCode sign) {
+        return wording().cue(sign);
     }
 
     /** How far, in one phrase. */
     public String range(Dial dial, RangePoint point) {
-        return wording.range(dial, point);
+        return wording().range(dial, point);
     }
 
     public String code(Enum<?> code) {
-        return wording.of(code);
+        return wording().of(code);
     }
 
     public String text(String key, Object... facts) {
-        return wording.text(key, facts);
+        return wording().text(key, facts);
     }
 
     /** A rung by its name, its code behind it. */
@@ -61,11 +70,11 @@ public class Words {
 
     /** What holds a goal: a gate, or a finding by its code. */
     public String gate(String code) {
-        return wording.knows("gate." + code) ? text("gate." + code) : text("held." + code);
+        return wording().knows("gate." + code) ? text("gate." + code) : text("held." + code);
     }
 
     public String day(@Nullable LocalDate date) {
-        return date == null ? "" : wording.of(date);
+        return date == null ? "" : wording().of(date);
     }
 
     public String number(@Nullable Double value, int decimals) {
@@ -79,7 +88,7 @@ public class Words {
 
     /** One of the choices on which schools differ, as one picks it. */
     public String option(Enum<?> stance) {
-        return wording.option(stance);
+        return wording().option(stance);
     }
 
     /** The same by its code. */

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fernstep.app.progress.FrondDrawing;
+import fernstep.app.support.Languages;
 import fernstep.app.support.Words;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.Stances.DoseStance;
@@ -23,7 +24,6 @@ import fernstep.core.progress.Frond;
 import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
 import fernstep.exchange.casefile.CataloguePackage;
-import fernstep.exchange.wording.Wording;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Set;
@@ -108,7 +108,7 @@ class DrawingsTest {
                                 null,
                                 Plan.done(catalogue, Findings.NONE, places),
                                 RungGates.History.NONE)),
-                new Words(Wording.english(), CataloguePackage::shipped));
+                new Words(new Languages(false), CataloguePackage::shipped));
 
         private FrondDrawing.LeafShape leaf(String rung, String side) {
             return drawing.leaves().stream()

@@ -16,17 +16,38 @@ import java.util.ResourceBundle;
 public final class Wording {
     private static final String BUNDLE = "fernstep.wording.words";
 
+    /** English with every word made longer, for tests of pages. */
+    public static final Locale PSEUDO = Locale.forLanguageTag("en-XA");
+
     private final ResourceBundle words;
+    private final boolean longer;
     private final DateTimeFormatter dates;
 
     public Wording(Locale locale) {
         this.words = ResourceBundle.getBundle(
                 BUNDLE, locale, ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_PROPERTIES));
+        this.longer = locale.equals(PSEUDO);
         this.dates = DateTimeFormatter.ofPattern("d MMM yyyy", locale);
     }
 
     public static Wording english() {
         return new Wording(Locale.ENGLISH);
+    }
+
+    /** Every word longer and in brackets: shows on a page what was left behind, and whether the page holds longer words. */
+    public static Wording pseudo() {
+        return new Wording(PSEUDO);
+    }
+
+    /** Whether these are real words of that language. */
+    public static boolean speaks(Locale locale) {
+        return locale.getLanguage().equals(Locale.ENGLISH.getLanguage());
+    }
+
+    /** @throws java.util.MissingResourceException for a key without words */
+    private String pattern(String key) {
+        String text = words.getString(key);
+        return longer ? PseudoLanguage.longer(text) : text;
     }
 
     public String of(Reason reason) {
@@ -60,16 +81,16 @@ public final class Wording {
     }
 
     public String of(Enum<?> code) {
-        return words.getString(CodeWords.key(code));
+        return pattern(CodeWords.key(code));
     }
 
     /** One of the choices on which schools differ, as one picks it. */
     public String option(Enum<?> stance) {
-        return words.getString("option." + stance.name());
+        return pattern("option." + stance.name());
     }
 
     public String cue(SignCode sign) {
-        return words.getString("cue." + sign);
+        return pattern("cue." + sign);
     }
 
     public String of(LocalDate date) {
@@ -86,7 +107,7 @@ public final class Wording {
         for (int i = 0; i < facts.length; i++) {
             readable[i] = readable(facts[i]);
         }
-        return MessageFormat.format(words.getString(key), readable);
+        return MessageFormat.format(pattern(key), readable);
     }
 
     private Object readable(Object fact) {

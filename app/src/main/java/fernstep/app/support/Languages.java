@@ -1,0 +1,52 @@
+package fernstep.app.support;
+
+import fernstep.exchange.wording.Wording;
+import java.text.MessageFormat;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.i18n.LocaleContextHolder;
+import org.springframework.context.support.AbstractMessageSource;
+import org.springframework.stereotype.Component;
+
+/** The words in the language of whoever reads, for templates ({@code #{…}}) and for {@link Words}. A language is a file. */
+@Component("messageSource")
+public class Languages extends AbstractMessageSource {
+    private final Map<Locale, Wording> byLocale = new ConcurrentHashMap<>();
+    private final boolean pseudo;
+
+    /** @param pseudo offers the made-up language that tests pages */
+    public Languages(@Value("${fern.pseudo-language:false}") boolean pseudo) {
+        this.pseudo = pseudo;
+    }
+
+    /** Those that can be asked for, the usual one first. */
+    List<Locale> offered() {
+        return pseudo ? List.of(Locale.ENGLISH, Wording.PSEUDO) : List.of(Locale.ENGLISH);
+    }
+
+    /** In the language of the request at hand; English outside one. */
+    public Wording now() {
+        return in(LocaleContextHolder.getLocale());
+    }
+
+    private Wording in(Locale locale) {
+        Locale known = offered().contains(locale) ? locale : Locale.ENGLISH;
+        return byLocale.computeIfAbsent(known, Wording::new);
+    }
+
+    @Override
+    protected @Nullable String resolveCodeWithoutArguments(String code, Locale locale) {
+        Wording wording = in(locale);
+        return wording.knows(code) ? wording.text(code) : null;
+    }
+
+    @Override
+    protected @Nullable MessageFormat resolveCode(String code, Locale locale) {
+        String text = resolveCodeWithoutArguments(code, locale);
+        return text == null ? null : new MessageFormat(text.replace("'", "''"), locale);
+    }
+}
