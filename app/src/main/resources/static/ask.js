@@ -8,17 +8,17 @@ document.addEventListener('alpine:init', () => {
     async tick() {
       const box = this.$event.target;
       if (box.type !== 'checkbox') { return; }
-      this.state = 'Saving…';
+      this.state = fern.text('saving');
       try {
         const answer = await fern.post(this.$root.dataset.url, { code: box.value, yes: box.checked });
         if (answer.redirected || !answer.ok) { throw new Error('not saved'); }
         document.getElementById('outcome').innerHTML = await answer.text();
-        this.state = 'Saved';
+        this.state = fern.text('saved');
         const correction = document.querySelector('[data-corrects]');
         if (correction) { box.checked = true; correction.querySelector('input[name="reason"]').focus(); }
       } catch (lost) {
         box.checked = !box.checked;
-        this.state = 'Not saved: no connection, or signed out. Please tick again';
+        this.state = fern.text('notSavedTickAgain');
       }
     },
   }));

@@ -90,7 +90,7 @@ document.addEventListener('alpine:init', () => {
       return this.points[low][field] + (at - low) * (this.points[low + 1][field] - this.points[low][field]);
     },
 
-    rangeText() { return 'range ' + Math.round(100 * this.at) + ' %'; },
+    rangeText() { return fern.text('rangePct', Math.round(100 * this.at)); },
     heightText() { return Math.round(Math.max(0, this.value(2))) + ' cm'; },
     indexText() { return this.value(3).toFixed(1); },
     momentText() {

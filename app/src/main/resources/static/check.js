@@ -223,14 +223,14 @@ document.addEventListener('alpine:init', () => {
 
   // Ten up, ten down, a number a second.
   Alpine.data('tenCount', () => ({
-    text: 'Count ten up, ten down',
+    text: fern.text('countTenUp'),
     timer: 0,
     start() {
       window.clearInterval(this.timer);
       let n = 0;
       const show = () => {
         n += 1;
-        this.text = n <= 10 ? 'Lift ' + n : n <= 20 ? 'Lower ' + (n - 10) : 'Count ten up, ten down';
+        this.text = n <= 10 ? fern.text('liftCount', n) : n <= 20 ? fern.text('lowerCount', n - 10) : fern.text('countTenUp');
         if (n > 20) { window.clearInterval(this.timer); }
       };
       show();

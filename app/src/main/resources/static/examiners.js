@@ -80,12 +80,12 @@ document.addEventListener('alpine:init', () => {
     skinPath() { return this.skinLine() + 'V220H0Z'; },
 
     resistanceText() {
-      if (!this.pressed) { return 'Fingers rest on the skin.'; }
+      if (!this.pressed) { return fern.text('fingersRest'); }
       const o = this.overlap();
-      return o === 0 ? 'They sink in: no edge under them.' : o < 4 ? 'An edge is just felt.' : 'Firm: muscle under the fingers.';
+      return o === 0 ? fern.text('fingersSink') : o < 4 ? fern.text('edgeFelt') : fern.text('edgeFirm');
     },
 
-    turnText() { return this.turn === 1 ? 'First reading' : 'Second reading, without looking back'; },
+    turnText() { return this.turn === 1 ? fern.text('firstReading') : fern.text('secondReading'); },
     reading() { return this.pressed; },
 
     press() { this.pressed = true; this.sound(); },

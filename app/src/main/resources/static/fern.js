@@ -15,6 +15,14 @@ const fern = {
     return [h.slice(0, 8), h.slice(8, 12), h.slice(12, 16), h.slice(16, 20), h.slice(20)].join('-');
   },
 
+  /** A sentence in the language of the page, its {0}, {1} … filled in. */
+  text(key, ...facts) {
+    if (!fern.words) { fern.words = JSON.parse(document.getElementById('words').textContent); }
+    const pattern = fern.words[key];
+    if (pattern === undefined) { throw new Error('no words for ' + key); }
+    return pattern.replace(/\{(\d)\}/g, (all, n) => String(facts[Number(n)]));
+  },
+
   /** Sends a form; answers with the response, or throws when the server cannot be reached. */
   async post(url, fields) {
     return fetch(url, {
@@ -99,11 +107,11 @@ document.addEventListener('alpine:init', () => {
       if (this.sending) { return; }
       this.sending = true;
       while (this.queue.length) {
-        this.state = 'Saving…';
+        this.state = fern.text('saving');
         try {
           const answer = await fern.post(this.queue[0].url, this.queue[0].fields);
           if (answer.redirected) { this.leave(answer.url); return; }
-          if (answer.status === 401 || answer.status === 403) { fern.signInAgain(this.key); this.state = 'Not saved yet: please sign in again'; return; }
+          if (answer.status === 401 || answer.status === 403) { fern.signInAgain(this.key); this.state = fern.text('signInAgain'); return; }
           if (answer.status >= 500) { throw new Error('the server could not save it'); }
           const html = await answer.text();
           if (this.leaving) { return; }
@@ -115,9 +123,9 @@ document.addEventListener('alpine:init', () => {
             target.innerHTML = html;
             target.dispatchEvent(new CustomEvent('results-shown', { bubbles: true }));
           }
-          this.state = answer.ok ? 'Saved' : 'Not accepted';
+          this.state = answer.ok ? fern.text('saved') : fern.text('notAccepted');
         } catch (lost) {
-          this.state = 'Not sent yet, trying again';
+          this.state = fern.text('notSentYet');
           window.setTimeout(() => { this.sending = false; this.send(); }, 2000);
           return;
         }

@@ -26,7 +26,7 @@
       const note = document.createElement('p');
       note.className = 'note note-stop';
       note.setAttribute('role', 'alert');
-      note.textContent = 'Not taken: the server could not be reached. Press it again.';
+      note.textContent = fern.text('notTaken');
       desk.prepend(note);
     } finally {
       desk.removeAttribute('aria-busy');

@@ -8,7 +8,7 @@ document.addEventListener('alpine:init', () => {
     offline: false,
     severity: 'CLEAR',
     panel: '',
-    overrideReason: 'My judgement beside the mat',
+    overrideReason: fern.text('myJudgement'),
     phaseText: '',
     phaseLeft: '',
     out: false,
@@ -75,22 +75,22 @@ document.addEventListener('alpine:init', () => {
     count() { const i = this.item(); return i ? i.rep : ''; },
     ofTarget() {
       const i = this.item();
-      return i ? 'of ' + i.target + (i.breaths ? ' breaths' : '') + ', set ' + i.set + ' of ' + i.sets : '';
+      return i ? fern.text(i.breaths ? 'ofBreaths' : 'ofReps', i.target, i.set, i.sets) : '';
     },
     primaryText() {
-      if (this.phase() === 'REST') { return 'Next set'; }
+      if (this.phase() === 'REST') { return fern.text('nextSet'); }
       const i = this.item();
-      return i && i.breaths ? 'Breath done' : 'Rep done';
+      return fern.text(i && i.breaths ? 'breathDone' : 'repDone');
     },
     range() {
       const i = this.item();
       if (!i || !i.heelHeight) { return ''; }
-      return 'Range ' + i.rangePct + ' %: ' + i.heelHeight + ' (estimate)';
+      return fern.text('rangeEstimate', i.rangePct, i.heelHeight);
     },
     next() {
       if (!this.s) { return ''; }
       const next = this.s.items.slice(this.s.at + 1).find((i) => i.state === 'open');
-      return next ? 'Next: ' + next.rung + ' ' + next.name + (next.side ? ', ' + next.side : '') : 'Last exercise';
+      return next ? fern.text('nextExercise', next.rung + ' ' + next.name + (next.side ? ', ' + next.side : '')) : fern.text('lastExercise');
     },
     unsent() { return this.queue.length; },
     isPanel(name) { return this.panel === name; },
@@ -200,8 +200,8 @@ document.addEventListener('alpine:init', () => {
 
     drawBreath(p, at) {
       const share = at / p.seconds;
-      const words = { OUT: 'Breathe out', IN: 'Breathe in', RUNS_ON: 'Breath runs on' };
-      const same = p.text.startsWith('Breathe');
+      const words = { OUT: fern.text('breatheOut'), IN: fern.text('breatheIn'), RUNS_ON: fern.text('breathRunsOn') };
+      const same = p.part.startsWith('BREATHE');
       this.phaseText = same ? p.text : p.text + ' · ' + words[p.breath].toLowerCase();
       this.phaseLeft = String(Math.floor(at) + 1);
       this.out = p.breath === 'OUT';

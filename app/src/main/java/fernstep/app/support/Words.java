@@ -21,10 +21,13 @@ import java.util.Locale;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The wording for templates, as the bean {@code words}. */
 @Component("words")
 public class Words {
+    private static final JsonMapper JSON = JsonMapper.shared();
+
     private final Languages languages;
     private final Supplier<Catalogue> catalogue;
 
@@ -39,6 +42,11 @@ public class Words {
 
     public String of(Reason reason) {
         return wording().of(reason);
+    }
+
+    /** What scripts say, as JSON for the head of a page. */
+    public String forScripts() {
+        return JSON.writeValueAsString(wording().under("script.")).replace("<", "\\u003c");
     }
 
     /** What to say beside a sign that asks for a cue. */

@@ -10,7 +10,9 @@ import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.ResourceBundle;
+import java.util.TreeMap;
 
 /** Turns codes and reasons into sentences of one language. */
 public final class Wording {
@@ -99,6 +101,15 @@ public final class Wording {
 
     public boolean knows(String key) {
         return words.containsKey(key);
+    }
+
+    /** Sentences under keys that begin so, by the rest of the key; places for facts stay as {0}, {1} …. */
+    public Map<String, String> under(String prefix) {
+        Map<String, String> all = new TreeMap<>();
+        words.keySet().stream()
+                .filter(k -> k.startsWith(prefix))
+                .forEach(k -> all.put(k.substring(prefix.length()), pattern(k).replace("''", "'")));
+        return all;
     }
 
     /** @throws java.util.MissingResourceException for a key without words */
