@@ -1,6 +1,7 @@
 package fernstep.app.ask;
 
 import fernstep.app.security.SignedIn;
+import fernstep.app.support.Words;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Outcome;
 import java.util.Arrays;
@@ -25,7 +26,10 @@ class AskController {
 
     private final Visits visits;
 
-    AskController(Visits visits) {
+    private final Words words;
+
+    AskController(Visits visits, Words words) {
+        this.words = words;
         this.visits = visits;
     }
 
@@ -56,7 +60,7 @@ class AskController {
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes redirect) {
         if (reason.isBlank()) {
-            redirect.addFlashAttribute("correctionProblem", "Please say why the answer was wrong.");
+            redirect.addFlashAttribute("correctionProblem", words.text("told.pleaseSayWhyTheAnswer"));
         } else {
             visits.correct(id, code, shortened(reason), me.staffId());
         }
@@ -73,7 +77,7 @@ class AskController {
             throw new AccessDeniedException("only a therapist may override ask-first");
         }
         if (reason.isBlank()) {
-            redirect.addFlashAttribute("overrideProblem", "Please give the reason; it goes to the audit trail.");
+            redirect.addFlashAttribute("overrideProblem", words.text("told.pleaseGiveTheReasonIt"));
         } else if (visits.byId(id).screening().outcome() == Outcome.ASK_FIRST) {
             visits.overrideAskFirst(id, shortened(reason), me.staffId());
         }

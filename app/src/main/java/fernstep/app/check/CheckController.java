@@ -96,7 +96,7 @@ class CheckController {
         Visit visit = visits.byId(id);
         String problem = sideProblem(name, side);
         if (name.therapistOnly() && !me.isTherapist()) {
-            problem = "Only a licensed clinician can record an internal examination.";
+            problem = words.text("told.onlyALicensedClinicianCan");
         }
         if (problem == null && value.isBlank()) {
             mapper.removeFinding(id, name, side);

@@ -10,6 +10,7 @@ import fernstep.core.client.Status;
 import fernstep.core.client.Surgery;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Range;
+import fernstep.core.measure.Reason;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -132,7 +133,7 @@ public record ClientForm(
                     .problem(today)
                     .ifPresent(p -> problems.add(
                             p.field().equals("surgeries") ? "surgeryDate" : p.field(),
-                            p.message() + "; allowed: " + p.allowed() + "."));
+                            Reason.of("told.factProblem", p.message(), p.allowed())));
         }
         return new Read(row, events);
     }

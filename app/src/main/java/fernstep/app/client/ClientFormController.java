@@ -3,12 +3,14 @@ package fernstep.app.client;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.FormProblems;
 import fernstep.app.support.Today;
+import fernstep.app.support.Words;
 import fernstep.core.approach.Approach;
 import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
 import fernstep.core.client.Restriction;
 import fernstep.core.client.Status;
 import fernstep.core.measure.Range;
+import fernstep.core.measure.Reason;
 import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.AccessDeniedException;
@@ -28,7 +30,10 @@ class ClientFormController {
     private final Clients clients;
     private final Today today;
 
-    ClientFormController(Clients clients, Today today) {
+    private final Words words;
+
+    ClientFormController(Clients clients, Today today, Words words) {
+        this.words = words;
         this.clients = clients;
         this.today = today;
     }
@@ -45,12 +50,12 @@ class ClientFormController {
 
     @GetMapping("/clients/new")
     String blank(Model model) {
-        return form(model, null, ClientForm.empty(), new FormProblems());
+        return form(model, null, ClientForm.empty(), new FormProblems(words));
     }
 
     @PostMapping("/clients")
     String create(ClientForm form, Model model) {
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         ClientForm.Read read = form.read(null, today.date(), problems);
         if (problems.any()) {
             return form(model, null, form, problems);
@@ -60,13 +65,13 @@ class ClientFormController {
 
     @GetMapping("/clients/{id}/edit")
     String edit(@PathVariable long id, Model model) {
-        return form(model, id, ClientForm.of(clients.file(id)), new FormProblems());
+        return form(model, id, ClientForm.of(clients.file(id)), new FormProblems(words));
     }
 
     @PostMapping("/clients/{id}")
     String update(@PathVariable long id, ClientForm form, Model model) {
         clients.file(id);
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         ClientForm.Read read = form.read(id, today.date(), problems);
         if (problems.any()) {
             return form(model, id, form, problems);
@@ -93,13 +98,13 @@ class ClientFormController {
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes redirect) {
         clients.file(id);
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         LocalDate given = problems.date("givenOn", givenOn);
         LocalDate expires = problems.date("expiresOn", expiresOn);
         if (given == null || given.isAfter(today.date())) {
-            problems.add("givenOn", "A day up to today.");
+            problems.add("givenOn", Reason.of("told.aDayUpToToday"));
         } else if (expires != null && expires.isBefore(given)) {
-            problems.add("expiresOn", "Not before it was given.");
+            problems.add("expiresOn", Reason.of("told.notBeforeItWasGiven"));
         }
         Clearance.Scope chosen = problems.neededCode("scope", scope, Clearance.Scope.class);
         String role = problems.needed("byRole", byRole, 60);
@@ -124,10 +129,10 @@ class ClientFormController {
             @RequestParam(defaultValue = "") String what,
             RedirectAttributes redirect) {
         clients.file(id);
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         LocalDate day = problems.date("happenedOn", happenedOn);
         if (day == null || day.isAfter(today.date())) {
-            problems.add("happenedOn", "A day up to today.");
+            problems.add("happenedOn", Reason.of("told.aDayUpToToday"));
         }
         boolean birth = kind == EventRow.Kind.BIRTH;
         BirthMode mode = birth ? problems.neededCode("birthMode", birthMode, BirthMode.class) : null;
@@ -154,13 +159,13 @@ class ClientFormController {
         if (!me.isTherapist()) {
             throw new AccessDeniedException("only a therapist may lift a restriction");
         }
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         if (restore) {
             clients.restore(id, code, me.staffId());
         } else {
             String why = problems.needed("reason", reason, 300);
             if (problems.any()) {
-                redirect.addFlashAttribute("liftProblem", "Please give the reason; it goes to the audit trail.");
+                redirect.addFlashAttribute("liftProblem", words.text("told.pleaseGiveTheReasonIt"));
             } else {
                 clients.lift(new LiftRow(id, code, why, me.staffId(), today.date()));
             }

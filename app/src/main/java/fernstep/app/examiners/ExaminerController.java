@@ -3,8 +3,10 @@ package fernstep.app.examiners;
 import fernstep.app.security.SignedIn;
 import fernstep.app.security.Staff;
 import fernstep.app.support.FormProblems;
+import fernstep.app.support.Words;
 import fernstep.core.measure.MeasurementError;
 import fernstep.core.measure.Range;
+import fernstep.core.measure.Reason;
 import fernstep.core.separation.FingerCalibration;
 import fernstep.core.separation.Method;
 import jakarta.servlet.http.HttpSession;
@@ -28,7 +30,10 @@ class ExaminerController {
     private final Examiners examiners;
     private final SecureRandom random = new SecureRandom();
 
-    ExaminerController(Examiners examiners) {
+    private final Words words;
+
+    ExaminerController(Examiners examiners, Words words) {
+        this.words = words;
         this.examiners = examiners;
     }
 
@@ -46,7 +51,7 @@ class ExaminerController {
                         typed(account.finger2Mm()),
                         typed(account.finger3Mm()),
                         typed(account.finger4Mm())),
-                new FormProblems());
+                new FormProblems(words));
     }
 
     private static String typed(@Nullable Double mm) {
@@ -62,12 +67,14 @@ class ExaminerController {
             @AuthenticationPrincipal SignedIn me,
             Model model) {
         List<String> typed = List.of(finger1, finger2, finger3, finger4);
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         List<Double> widths = new ArrayList<>();
         for (int i = 0; i < typed.size(); i++) {
             Double mm = problems.number("finger" + (i + 1), typed.get(i), Range.FINGER_TABLE_MM);
             if (mm == null) {
-                problems.add("finger" + (i + 1), "Finger width must be " + Range.FINGER_TABLE_MM.allowed() + ".");
+                problems.add(
+                        "finger" + (i + 1),
+                        Reason.of("told.mustBe", Range.FINGER_TABLE_MM, Range.FINGER_TABLE_MM.span()));
             } else {
                 widths.add(mm);
             }
@@ -77,7 +84,7 @@ class ExaminerController {
                 examiners.calibrate(me.staffId(), FingerCalibration.of(widths));
                 return "redirect:/examiner?saved";
             } catch (IllegalArgumentException e) {
-                problems.add("finger4", "Each finger must add width.");
+                problems.add("finger4", Reason.of("told.eachFingerMustAddWidth"));
             }
         }
         return page(model, me, typed, problems);
@@ -91,13 +98,13 @@ class ExaminerController {
             @RequestParam(defaultValue = "") String second,
             @AuthenticationPrincipal SignedIn me,
             Model model) {
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         Method chosen = problems.neededCode("method", method, Method.class);
         Range range = chosen == Method.FINGERS ? Range.FINGERS : Range.WIDTH_MM;
         Double one = problems.number("first", first, range);
         Double two = problems.number("second", second, range);
         if (one == null || two == null) {
-            problems.add("second", "Both readings are needed, each " + range.allowed() + ".");
+            problems.add("second", Reason.of("told.bothReadings", range.span()));
             return examinerWith(model, me, problems);
         }
         FingerCalibration fingers = examiners.examiner(me.staffId()).calibration();

@@ -12,6 +12,7 @@ import fernstep.app.support.Today;
 import fernstep.app.support.Words;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
+import fernstep.core.measure.Reason;
 import fernstep.core.progress.HomeReport;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
@@ -131,10 +132,10 @@ class HomeLogController {
             @RequestParam MultiValueMap<String, String> fields,
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes flash) {
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         LocalDate day = today.date();
         if (on.isAfter(day) || on.isBefore(day.minusDays(LOOK_BACK_DAYS))) {
-            problems.add("on", "From " + words.day(day.minusDays(LOOK_BACK_DAYS)) + " to " + words.day(day) + ".");
+            problems.add("on", Reason.of("told.fromTo", day.minusDays(LOOK_BACK_DAYS), day));
         }
         List<ResultRow> told = new ArrayList<>();
         for (LadderRow step : results.steps(id)) {
@@ -201,7 +202,7 @@ class HomeLogController {
             @RequestParam(required = false) @Nullable List<SignCode> felt,
             @RequestParam(required = false) @Nullable String pain,
             RedirectAttributes flash) {
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         Integer level = problems.whole("pain", pain, Range.PAIN_LEVEL);
         if (problems.any()) {
             flash.addFlashAttribute("morningProblem", heldOn);

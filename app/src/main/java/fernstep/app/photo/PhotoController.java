@@ -7,6 +7,7 @@ import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
+import fernstep.app.support.Words;
 import java.io.IOException;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -32,7 +33,10 @@ class PhotoController {
     private final Audit audit;
     private final Today today;
 
-    PhotoController(PhotoMapper photos, Clients clients, Visits visits, Audit audit, Today today) {
+    private final Words words;
+
+    PhotoController(PhotoMapper photos, Clients clients, Visits visits, Audit audit, Today today, Words words) {
+        this.words = words;
         this.photos = photos;
         this.clients = clients;
         this.visits = visits;
@@ -68,7 +72,7 @@ class PhotoController {
         Visit visit = visits.byId(id);
         long client = visit.client().id();
         if (photos.consent(client).isEmpty()) {
-            redirect.addFlashAttribute("photoProblem", "Her consent is not on record.");
+            redirect.addFlashAttribute("photoProblem", words.text("told.herConsentIsNotOn"));
         } else {
             try {
                 CleanPicture clean = CleanPicture.of(picture.getBytes());

@@ -2,6 +2,7 @@ package fernstep.app.plan;
 
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.FormProblems;
+import fernstep.app.support.Words;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import java.util.Arrays;
@@ -20,7 +21,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 class ApproachController {
     private final Approaches approaches;
 
-    ApproachController(Approaches approaches) {
+    private final Words words;
+
+    ApproachController(Approaches approaches, Words words) {
+        this.words = words;
         this.approaches = approaches;
     }
 
@@ -67,7 +71,7 @@ class ApproachController {
                 options.put(c, option);
             }
         }
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         approaches.copy(formId, name, rationale, copy, options, me.staffId(), problems);
         if (problems.any()) {
             fill(model, copy, formId, name, rationale, options, problems.byField());

@@ -9,6 +9,7 @@ import fernstep.app.support.NotFound;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
+import fernstep.core.measure.Reason;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
@@ -75,7 +76,7 @@ public class Approaches {
         String named = problems.needed("name", name, NAME_LENGTH);
         String why = problems.text("rationale", rationale, RATIONALE_LENGTH);
         if (!problems.any() && mapper.nameTaken(named, formId)) {
-            problems.add("name", "There is an approach of that name already: choose another.");
+            problems.add("name", Reason.of("told.thereIsAnApproachOf"));
         }
         if (problems.any()) {
             return;

@@ -74,7 +74,7 @@ class PlanEdits {
         }
         Strand strand = change.strand();
         if (strand == null) {
-            return Optional.of("Nothing was named to change.");
+            return Optional.of(words.text("told.nothingWasNamedToChange"));
         }
         Attempt attempt = attempt(desk, strand, change);
         if (attempt.refused() != null) {
@@ -109,7 +109,8 @@ class PlanEdits {
             case LEAVE_OUT -> taken(new Choice(strand, side, now.rung(), now.dose(), now.range(), false, true));
             case RUNG -> rung(desk, now, item, String.valueOf(change.value()));
             case RANGE -> range(now, item, String.valueOf(change.value()));
-            default -> item.map(i -> dose(desk, now, i, change)).orElseGet(() -> refused("It is not in the plan."));
+            default ->
+                item.map(i -> dose(desk, now, i, change)).orElseGet(() -> refused(words.text("told.itIsNotInThe")));
         };
     }
 
@@ -130,7 +131,7 @@ class PlanEdits {
 
     private Attempt rung(Plans.Desk desk, Choice now, Optional<PlanItem> item, String code) {
         if (item.isEmpty()) {
-            return refused("It is not in the plan.");
+            return refused(words.text("told.itIsNotInThe"));
         }
         Optional<Rung> open = Swaps.of(desk.question(), desk.plan(), item.get()).stream()
                 .filter(r -> r.code().equals(code))
@@ -138,13 +139,13 @@ class PlanEdits {
         // What comes from another strand may need a position of its own: it is wanted, whatever the packing would say.
         boolean fromElsewhere = open.isPresent() && open.get().strand() != now.strand();
         return open.isEmpty()
-                ? refused(code + " is not open for her here.")
+                ? refused(words.text("told.notOpenHere", code))
                 : taken(new Choice(now.strand(), now.side(), code, null, null, now.locked() || fromElsewhere, false));
     }
 
-    private static Attempt range(Choice now, Optional<PlanItem> item, String value) {
+    private Attempt range(Choice now, Optional<PlanItem> item, String value) {
         if (item.isEmpty() || !item.get().rung().hasRange()) {
-            return refused("This has no range to change.");
+            return refused(words.text("told.thisHasNoRangeTo"));
         }
         try {
             double asked = Double.parseDouble(value);
@@ -158,7 +159,7 @@ class PlanEdits {
                     now.locked(),
                     false));
         } catch (NumberFormatException e) {
-            return refused("A range is a number from 0 (easiest) to 1 (full).");
+            return refused(words.text("told.aRangeIsANumber"));
         }
     }
 
@@ -184,7 +185,7 @@ class PlanEdits {
                     default -> desk.days().holds(d.daysPerWeek() + by) ? d.withDays(d.daysPerWeek() + by) : d;
                 };
         return to.equals(d)
-                ? refused("The window of " + item.rung().code() + " is " + words.window(w) + ".")
+                ? refused(words.text("told.window", item.rung().code(), words.window(w)))
                 : taken(new Choice(now.strand(), now.side(), now.rung(), to, item.range(), now.locked(), false));
     }
 

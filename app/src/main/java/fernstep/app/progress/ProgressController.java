@@ -8,6 +8,7 @@ import fernstep.app.security.SignedIn;
 import fernstep.app.support.FormProblems;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.core.measure.Reason;
 import fernstep.core.plan.Goal;
 import fernstep.core.progress.Progress;
 import fernstep.core.progress.TrainingWeeks;
@@ -123,7 +124,7 @@ class ProgressController {
             @RequestParam String reason,
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes flash) {
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         String why = problems.needed("reason", reason, REASON_LENGTH);
         if (problems.any()) {
             flash.addFlashAttribute("holdProblem", stepId);
@@ -150,17 +151,15 @@ class ProgressController {
             @RequestParam(required = false) @Nullable String goalDate,
             @RequestParam(defaultValue = "progress") String back,
             RedirectAttributes flash) {
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(words);
         Goal wanted = problems.code("goal", goal, Goal.class);
         LocalDate by = problems.date("goalDate", goalDate);
         if (by != null && !by.isAfter(today.date())) {
-            problems.add(
-                    "goalDate",
-                    "A goal lies ahead: from " + words.day(today.date().plusDays(1)) + " on.");
+            problems.add("goalDate", Reason.of("told.goalAhead", today.date().plusDays(1)));
         }
         Set<DayOfWeek> days = blocked == null ? EnumSet.noneOf(DayOfWeek.class) : blocked;
         if (days.size() == DayOfWeek.values().length) {
-            problems.add("blocked", "One day of the week must be left to train on.");
+            problems.add("blocked", Reason.of("told.oneDayOfTheWeek"));
         }
         if (problems.any()) {
             flash.addFlashAttribute("wishProblems", problems.byField());

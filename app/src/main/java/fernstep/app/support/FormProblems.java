@@ -2,6 +2,7 @@ package fernstep.app.support;
 
 import fernstep.core.measure.OutOfRange;
 import fernstep.core.measure.Range;
+import fernstep.core.measure.Reason;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.LinkedHashMap;
@@ -11,6 +12,11 @@ import org.jspecify.annotations.Nullable;
 /** Reads what was typed, field by field; what is wrong stands beside its field with the allowed range. */
 public final class FormProblems {
     private final Map<String, String> byField = new LinkedHashMap<>();
+    private final Words words;
+
+    public FormProblems(Words words) {
+        this.words = words;
+    }
 
     public Map<String, String> byField() {
         return byField;
@@ -20,14 +26,15 @@ public final class FormProblems {
         return !byField.isEmpty();
     }
 
-    public void add(String field, String message) {
-        byField.putIfAbsent(field, message);
+    /** In the words of whoever typed it; the first thing wrong with a field is the one that is told. */
+    public void add(String field, Reason problem) {
+        byField.putIfAbsent(field, words.of(problem));
     }
 
     public String text(String field, @Nullable String typed, int longest) {
         String text = typed == null ? "" : typed.strip();
         if (text.length() > longest) {
-            add(field, "At most " + longest + " characters.");
+            add(field, Reason.of("told.atMost", longest));
         }
         return text;
     }
@@ -35,7 +42,7 @@ public final class FormProblems {
     public String needed(String field, @Nullable String typed, int longest) {
         String text = text(field, typed, longest);
         if (text.isEmpty()) {
-            add(field, "Please fill this in.");
+            add(field, Reason.of("told.pleaseFillThisIn"));
         }
         return text;
     }
@@ -47,9 +54,13 @@ public final class FormProblems {
         try {
             return range.check(Double.parseDouble(typed.strip().replace(',', '.')));
         } catch (OutOfRange e) {
-            add(field, e.getMessage() + ".");
+            add(
+                    field,
+                    range.unit().isEmpty()
+                            ? Reason.of("told.outOfRange", range, e.actual(), range.span())
+                            : Reason.of("told.outOfRangeUnit", range, e.actual(), range.unit(), range.span()));
         } catch (NumberFormatException e) {
-            add(field, range.label() + " needs a number " + range.allowed() + ".");
+            add(field, Reason.of("told.needsNumber", range, range.span()));
         }
         return null;
     }
@@ -57,7 +68,7 @@ public final class FormProblems {
     public @Nullable Integer whole(String field, @Nullable String typed, Range range) {
         Double value = number(field, typed, range);
         if (value != null && value != Math.rint(value)) {
-            add(field, range.label() + " needs a whole number " + range.allowed() + ".");
+            add(field, Reason.of("told.needsWhole", range, range.span()));
             return null;
         }
         return value == null ? null : value.intValue();
@@ -66,7 +77,7 @@ public final class FormProblems {
     public int neededWhole(String field, @Nullable String typed, Range range) {
         Integer value = whole(field, typed, range);
         if (value == null) {
-            add(field, range.label() + " must be " + range.allowed() + ".");
+            add(field, Reason.of("told.mustBe", range, range.span()));
             return (int) range.min();
         }
         return value;
@@ -79,7 +90,7 @@ public final class FormProblems {
         try {
             return LocalDate.parse(typed.strip());
         } catch (DateTimeParseException e) {
-            add(field, "Needs a calendar day such as 2031-05-02.");
+            add(field, Reason.of("told.needsACalendarDaySuch"));
             return null;
         }
     }
@@ -96,7 +107,7 @@ public final class FormProblems {
     public <E extends Enum<E>> E neededCode(String field, @Nullable String typed, Class<E> type) {
         E found = code(field, typed, type);
         if (found == null) {
-            add(field, "Please choose one.");
+            add(field, Reason.of("told.pleaseChooseOne"));
             return type.getEnumConstants()[0];
         }
         return found;

@@ -3,7 +3,10 @@ package fernstep.app.client;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.app.support.FormProblems;
+import fernstep.app.support.Languages;
+import fernstep.app.support.Words;
 import fernstep.core.client.Restriction;
+import fernstep.exchange.casefile.CataloguePackage;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +16,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** What is typed about a client, field by field. */
 class ClientFormTest {
+    private static final Words WORDS = new Words(new Languages(false), CataloguePackage::shipped);
     private static final LocalDate TODAY = LocalDate.of(2031, 6, 1);
 
     private static ClientForm form(String field, String value) {
@@ -56,14 +60,14 @@ class ClientFormTest {
     }
 
     private static Map<String, String> problems(String field, String value) {
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(WORDS);
         form(field, value).read(null, TODAY, problems);
         return problems.byField();
     }
 
     @Test
     void a_good_form_becomes_facts() {
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(WORDS);
         ClientForm.Read read = form("massKg", "62,5").read(null, TODAY, problems);
         assertThat(problems.any()).isFalse();
         assertThat(read.row().massKg()).as("a comma is a decimal point too").isEqualTo(62.5);
@@ -96,7 +100,7 @@ class ClientFormTest {
 
     @Test
     void a_due_date_is_at_most_three_hundred_days_ahead() {
-        FormProblems problems = new FormProblems();
+        FormProblems problems = new FormProblems(WORDS);
         ClientForm f = form("status", "PREGNANT");
         new ClientForm(
                         null,
