@@ -5,9 +5,11 @@ import fernstep.app.client.Clients;
 import fernstep.app.plan.Plans;
 import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
+import fernstep.app.support.Languages;
 import fernstep.app.support.Today;
 import fernstep.core.plan.Goal;
 import fernstep.core.schedule.SessionCalendar;
+import fernstep.exchange.calendar.CalendarFile;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -40,15 +42,15 @@ class CalendarController {
     private final Clients clients;
     private final Plans plans;
     private final Ladders ladders;
-    private final CalendarFile file;
+    private final Languages languages;
     private final Clock clock;
     private final Today today;
 
-    CalendarController(Clients clients, Plans plans, Ladders ladders, CalendarFile file, Clock clock, Today today) {
+    CalendarController(Clients clients, Plans plans, Ladders ladders, Languages languages, Clock clock, Today today) {
         this.clients = clients;
         this.plans = plans;
         this.ladders = ladders;
-        this.file = file;
+        this.languages = languages;
         this.clock = clock;
         this.today = today;
     }
@@ -116,7 +118,8 @@ class CalendarController {
     ResponseEntity<String> download(@PathVariable long id) {
         ClientFile client = clients.file(id);
         LocalDate from = today.date();
-        String text = file.write(id, sessions(client, from, from.plusWeeks(FILE_WEEKS)), clock.getZone());
+        String text = new CalendarFile(languages.now())
+                .write(id, sessions(client, from, from.plusWeeks(FILE_WEEKS)), clock.getZone());
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("text/calendar;charset=UTF-8"))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"fern-step-sessions.ics\"")

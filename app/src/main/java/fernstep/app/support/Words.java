@@ -5,7 +5,6 @@ import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.RungGate;
-import fernstep.core.catalogue.Span;
 import fernstep.core.catalogue.Window;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
@@ -13,6 +12,8 @@ import fernstep.core.measure.Reason;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.RungGates;
 import fernstep.core.schedule.SessionCalendar;
+import fernstep.exchange.calendar.CalendarFile;
+import fernstep.exchange.wording.DoseWords;
 import fernstep.exchange.wording.Wording;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -91,7 +92,7 @@ public class Words {
 
     /** "+2 cm", "navel", "−5 cm". */
     public String site(double siteCm) {
-        return siteCm == 0 ? "navel" : (siteCm > 0 ? "+" : "−") + Numbers.plain(Math.abs(siteCm)) + " cm";
+        return siteCm == 0 ? text("site.navel") : (siteCm > 0 ? "+" : "−") + Numbers.plain(Math.abs(siteCm)) + " cm";
     }
 
     /** One of the choices on which schools differ, as one picks it. */
@@ -104,45 +105,23 @@ public class Words {
         return text("option." + code);
     }
 
-    /** "2 × 10 × 5 s, 3 × a day, 5 days a week". */
-    public String dose(Dose d) {
-        List<String> per = new ArrayList<>();
-        per.add(d.sets() == 1 ? "1 set" : d.sets() + " sets");
-        if (d.reps() != null) {
-            per.add(d.reps() + " reps");
-        }
-        if (d.holdS() != null) {
-            per.add(d.holdS() + " s");
-        }
-        if (d.breaths() != null) {
-            per.add(d.breaths() + " breaths");
-        }
-        return String.join(" × ", per);
+    private DoseWords doses() {
+        return new DoseWords(wording());
     }
 
+    /** "2 sets × 10 reps × 5 s". */
+    public String dose(Dose d) {
+        return doses().dose(d);
+    }
+
+    /** "3 × a day, 5 days a week". */
     public String often(Dose d) {
-        String days = d.daysPerWeek() == 7 ? "daily" : d.daysPerWeek() + " days a week";
-        return d.perDay() == 1 ? days : d.perDay() + " × a day, " + days;
+        return doses().often(d);
     }
 
     /** "1–3 sets × 6–10 reps × 2–5 s". */
     public String window(Window w) {
-        List<String> parts = new ArrayList<>();
-        parts.add(span(w.sets()) + " sets");
-        if (w.reps() != null) {
-            parts.add(span(w.reps()) + " reps");
-        }
-        if (w.holdS() != null) {
-            parts.add(span(w.holdS()) + " s");
-        }
-        if (w.breaths() != null) {
-            parts.add(span(w.breaths()) + " breaths");
-        }
-        return String.join(" × ", parts);
-    }
-
-    private static String span(Span s) {
-        return s.min() == s.max() ? String.valueOf(s.min()) : s.min() + "–" + s.max();
+        return doses().window(w);
     }
 
     /** What a rung waits for, for anyone: nothing known of her counts as nothing reached. */
@@ -175,21 +154,16 @@ public class Words {
 
     /** What falls on a day of the calendar. */
     public String mark(SessionCalendar.Mark mark) {
-        return switch (mark.what()) {
-            case GATE_OPENS -> mark.gate() == null ? "" : text("calendar.gate", mark.gate());
-            case RECHECK -> text("calendar.recheck");
-            case CLEARANCE_ENDS -> mark.scope() == null ? "" : text("calendar.clearanceEnds." + mark.scope());
-        };
+        return CalendarFile.mark(wording(), mark);
     }
 
     /** "14 min", for where seconds do not matter. */
     public String minutes(int seconds) {
-        return Math.max(1, Math.round(seconds / 60.0)) + " min";
+        return doses().minutes(seconds);
     }
 
     /** "11 min 20 s". */
     public String time(int seconds) {
-        int rest = seconds % 60;
-        return seconds < 60 ? seconds + " s" : seconds / 60 + " min" + (rest == 0 ? "" : " " + rest + " s");
+        return doses().time(seconds);
     }
 }

@@ -2,8 +2,6 @@ package fernstep.app.calendar;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fernstep.app.support.Languages;
-import fernstep.app.support.Words;
 import fernstep.core.approach.Approach;
 import fernstep.core.body.Body;
 import fernstep.core.client.Birth;
@@ -17,7 +15,9 @@ import fernstep.core.plan.Training;
 import fernstep.core.plan.Wishes;
 import fernstep.core.schedule.SessionCalendar;
 import fernstep.core.screening.Screening;
+import fernstep.exchange.calendar.CalendarFile;
 import fernstep.exchange.casefile.CataloguePackage;
+import fernstep.exchange.wording.Wording;
 import java.io.StringReader;
 import java.time.DayOfWeek;
 import java.time.Instant;
@@ -41,7 +41,7 @@ class CalendarFileTest {
     /** A Monday; summer time ends on 26 October. */
     private static final LocalDate FROM = LocalDate.of(2031, 10, 13);
 
-    private static final Words WORDS = new Words(new Languages(false), CataloguePackage::shipped);
+    private static final Wording WORDS = Wording.english();
 
     private static SessionCalendar calendar(Approach approach, Set<DayOfWeek> blocked) {
         List<Clearance> clearances = List.of(

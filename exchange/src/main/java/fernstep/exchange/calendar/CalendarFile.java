@@ -1,4 +1,4 @@
-package fernstep.app.calendar;
+package fernstep.exchange.calendar;
 
 import biweekly.Biweekly;
 import biweekly.ICalendar;
@@ -13,9 +13,10 @@ import biweekly.property.DateStart;
 import biweekly.util.DateTimeComponents;
 import biweekly.util.ICalDate;
 import biweekly.util.UtcOffset;
-import fernstep.app.support.Words;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.schedule.SessionCalendar;
+import fernstep.exchange.wording.DoseWords;
+import fernstep.exchange.wording.Wording;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -30,11 +31,9 @@ import java.util.List;
 import java.util.TimeZone;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.springframework.stereotype.Component;
 
 /** Writes a session calendar as iCalendar (RFC 5545). The same day always has the same id, so that a new file replaces. */
-@Component
-class CalendarFile {
+public final class CalendarFile {
     /** Where sessions of a day lie; a day with more than these takes the last hours. */
     private static final List<LocalTime> HOURS =
             List.of(LocalTime.of(9, 0), LocalTime.of(13, 0), LocalTime.of(18, 0), LocalTime.of(20, 0));
@@ -42,13 +41,16 @@ class CalendarFile {
     private static final int ONE_A_DAY_HOUR = 9;
     private static final int FIRST_YEAR = 1970;
 
-    private final Words words;
+    private final Wording words;
+    private final DoseWords doses;
 
-    CalendarFile(Words words) {
+    public CalendarFile(Wording words) {
         this.words = words;
+        this.doses = new DoseWords(words);
     }
 
-    String write(long clientId, SessionCalendar calendar, ZoneId zone) {
+    /** @param clientId makes the ids of the events hers, so that a newer file replaces an older one */
+    public String write(long clientId, SessionCalendar calendar, ZoneId zone) {
         ICalendar ical = new ICalendar();
         ical.setProductId("-//Fern Step//Sessions//EN");
         TimeZone timeZone = TimeZone.getTimeZone(zone);
@@ -120,7 +122,7 @@ class CalendarFile {
         LocalDateTime start = day.date().atTime(at);
         VEvent event = new VEvent();
         event.setUid(uid(clientId + " session " + day.date() + " " + n));
-        event.setSummary("Fern Step, " + words.time(day.seconds()));
+        event.setSummary("Fern Step, " + doses.time(day.seconds()));
         event.setDescription(day.items().stream().map(this::line).collect(Collectors.joining("\n")));
         event.setDateStart(date(start, zone));
         event.setDateEnd(date(start.plusSeconds(day.seconds()), zone));
@@ -129,18 +131,27 @@ class CalendarFile {
 
     private String line(PlanItem i) {
         return i.rung().name()
-                + (i.side() == null ? "" : ", " + words.code(i.side()).toLowerCase(java.util.Locale.ROOT)) + ": "
-                + words.dose(i.dose());
+                + (i.side() == null ? "" : ", " + words.of(i.side()).toLowerCase(java.util.Locale.ROOT)) + ": "
+                + doses.dose(i.dose());
     }
 
     private VEvent mark(long clientId, LocalDate day, SessionCalendar.Mark mark) {
         VEvent event = new VEvent();
         event.setUid(uid(clientId + " " + mark + " " + day));
-        event.setSummary(words.mark(mark));
+        event.setSummary(mark(words, mark));
         // A day alone: by its numbers, not by an instant that another zone would see on the day before.
         event.setDateStart(new DateStart(
                 new ICalDate(new DateTimeComponents(day.getYear(), day.getMonthValue(), day.getDayOfMonth()), false)));
         return event;
+    }
+
+    /** What falls on a day, in words. */
+    public static String mark(Wording words, SessionCalendar.Mark mark) {
+        return switch (mark.what()) {
+            case GATE_OPENS -> mark.gate() == null ? "" : words.text("calendar.gate", mark.gate());
+            case RECHECK -> words.text("calendar.recheck");
+            case CLEARANCE_ENDS -> mark.scope() == null ? "" : words.text("calendar.clearanceEnds." + mark.scope());
+        };
     }
 
     private static String uid(String of) {

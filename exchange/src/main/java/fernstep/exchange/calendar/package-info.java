@@ -1,0 +1,5 @@
+/** Sessions as an iCalendar file. */
+@NullMarked
+package fernstep.exchange.calendar;
+
+import org.jspecify.annotations.NullMarked;
