@@ -26,7 +26,11 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
                         Running.class,
                         k -> {
                             var c = new SpringApplication(FernStepApp.class)
-                                    .run("--server.port=0", "--server.address=127.0.0.1", "--fern.demo=true");
+                                    .run(
+                                            "--server.port=0",
+                                            "--server.address=127.0.0.1",
+                                            "--fern.demo=true",
+                                            "--fern.pseudo-language=true");
                             int port = ((WebServerApplicationContext) c)
                                     .getWebServer()
                                     .getPort();

@@ -26,7 +26,12 @@ public final class Visitor implements AutoCloseable {
     }
 
     public Page on(int width, int height) {
-        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(width, height));
+        return on(width, height, "en");
+    }
+
+    public Page on(int width, int height, String language) {
+        context = browser.newContext(
+                new Browser.NewContextOptions().setViewportSize(width, height).setLocale(language));
         context.setDefaultTimeout(10_000);
         page = context.newPage();
         page.onPageError(errors::add);
@@ -44,6 +49,11 @@ public final class Visitor implements AutoCloseable {
 
     public Page onAPhone(String account) {
         return signIn(on(390, 844), account);
+    }
+
+    /** Signed in with a browser that asks for the made-up language. */
+    public Page inThePseudoLanguage(int width, int height, String account) {
+        return signIn(on(width, height, "en-XA"), account);
     }
 
     private Page signIn(Page at, String account) {

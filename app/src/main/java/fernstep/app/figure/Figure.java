@@ -1,5 +1,6 @@
 package fernstep.app.figure;
 
+import fernstep.core.measure.Reason;
 import java.util.List;
 
 /**
@@ -10,7 +11,7 @@ import java.util.List;
  * @param alt what it shows, in words
  */
 public record Figure(
-        Box box, List<Stroke> scene, List<Stroke> ghost, List<Stroke> body, List<Label> labels, String alt) {
+        Box box, List<Stroke> scene, List<Stroke> ghost, List<Stroke> body, List<Label> labels, Reason alt) {
 
     /** The part of the plane that holds every frame. */
     public record Box(int x, int y, int width, int height) {

@@ -13,6 +13,7 @@ import fernstep.core.body.TrunkContact;
 import fernstep.core.catalogue.Prop;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.View;
+import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import java.util.ArrayList;
 import java.util.List;
@@ -292,10 +293,14 @@ public final class FigureDrawing {
     }
 
     /** Dashed from the working heel down to the floor: its height is written beside it. */
-    private String alt(Side working) {
+    private Reason alt(Side working) {
         Skeleton f = stage.end();
         double cm = Math.max(0, f.leg(working).heelHeightCm(body));
-        return rung.name() + ": hip " + Math.round(f.leg(working).hipDeg()) + "°, knee "
-                + Math.round(f.leg(working).kneeDeg()) + "°, heel " + Math.round(cm) + " cm";
+        return Reason.of(
+                "figure.alt",
+                rung.name(),
+                Math.round(f.leg(working).hipDeg()),
+                Math.round(f.leg(working).kneeDeg()),
+                Math.round(cm));
     }
 }
