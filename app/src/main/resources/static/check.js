@@ -36,7 +36,7 @@ document.addEventListener('alpine:init', () => {
     },
 
     where() { return this.picked ? this.picked.dataset.label : ''; },
-    unit() { return this.method === 'FINGERS' ? 'fingers' : 'mm'; },
+    unit() { return this.method === 'FINGERS' ? fern.text('fingers') : 'mm'; },
     step() { return this.method === 'FINGERS' ? 0.5 : 1; },
 
     set(value) {

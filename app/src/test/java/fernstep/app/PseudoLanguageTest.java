@@ -51,7 +51,8 @@ class PseudoLanguageTest {
     PseudoLanguageTest(Catalogues catalogues) {
         Stream<String> rungs = catalogues.get().rungs().stream().flatMap(PseudoLanguageTest::says);
         Stream<String> strands = catalogues.get().strands().stream().map(CatalogueStrand::name);
-        Stream<String> people = Stream.of("Imogen Vale", "Tamsin Okoro", "Ilse Brandt", "Rafaela Pinto", "Wren Abara");
+        Stream<String> people = Stream.of(
+                "Imogen Vale", "Tamsin Okoro", "Ilse Brandt", "Rafaela Pinto", "Wren Abara", "Harbour Ladder");
         this.data = Stream.of(rungs, strands, people)
                 .flatMap(s -> s)
                 .filter(s -> !s.isBlank())
@@ -104,7 +105,7 @@ class PseudoLanguageTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"/clients/new", "/clients/1", "/clients/1/home-log"})
+    @ValueSource(strings = {"/clients/new", "/clients/1/home-log", "/clients/1/progress"})
     void longer_words_do_not_break_a_phone(String path, Visitor visitor) {
         Page page = visitor.inThePseudoLanguage(390, 844, "imogen");
         visitor.open(path);

@@ -111,8 +111,8 @@ record PlanView(
     }
 
     /** What the button that starts the session says. */
-    public String runLabel() {
-        return plan.days().size() > 1 ? "Use this plan and run day " + day.name() : "Use this plan and run it";
+    public Reason runLabel() {
+        return plan.days().size() > 1 ? Reason.of("plan.runDay", day.name()) : Reason.of("plan.runIt");
     }
 
     /** @param named the session to show; null or unknown for the first */
@@ -197,7 +197,7 @@ record PlanView(
         if (d.breaths() != null && w.breaths() != null) {
             all.add(stepper(item, PlanChange.Kind.BREATHS, "breaths", d.breaths(), w.breaths()));
         }
-        all.add(stepper(item, PlanChange.Kind.DAYS, "days a week", d.daysPerWeek(), desk.days()));
+        all.add(stepper(item, PlanChange.Kind.DAYS, "days", d.daysPerWeek(), desk.days()));
         if (item.rung().hasRange()) {
             all.add(new Stepper(
                     "range",
