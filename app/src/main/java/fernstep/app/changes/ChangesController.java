@@ -10,13 +10,13 @@ import fernstep.core.progress.ChangeReport;
 import fernstep.core.screening.Gate;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.Separation;
+import fernstep.exchange.table.ReadingsCsv;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Objects;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -107,24 +107,10 @@ class ChangesController {
     @GetMapping("/clients/{id}/readings.csv")
     ResponseEntity<byte[]> csv(@PathVariable long id) {
         ClientFile client = clients.file(id);
-        StringBuilder csv = new StringBuilder("date,site_cm,condition,method,values,width_mm,error_mm,calibrated\r\n");
-        for (Checks.Taken t : checks.history(visits.ofClient(id))) {
-            separation(client, t)
-                    .widths()
-                    .forEach(w -> csv.append(String.join(
-                                    ",",
-                                    t.visit().heldOn().toString(),
-                                    words.number(w.reading().siteCm(), 1),
-                                    w.reading().condition().name(),
-                                    w.reading().method().name(),
-                                    w.reading().values().stream()
-                                            .map(v -> words.number(v, 2))
-                                            .collect(Collectors.joining(" ")),
-                                    words.number(w.mm(), 2),
-                                    words.number(w.errorMm(), 2),
-                                    String.valueOf(w.calibrated())))
-                            .append("\r\n"));
-        }
+        List<ReadingsCsv.Line> lines = checks.history(visits.ofClient(id)).stream()
+                .flatMap(t -> separation(client, t).widths().stream()
+                        .map(w -> new ReadingsCsv.Line(t.visit().heldOn(), w)))
+                .toList();
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(
@@ -133,6 +119,6 @@ class ChangesController {
                                 .filename("readings-" + id + ".csv")
                                 .build()
                                 .toString())
-                .body(csv.toString().getBytes(StandardCharsets.UTF_8));
+                .body(ReadingsCsv.write(lines).getBytes(StandardCharsets.UTF_8));
     }
 }

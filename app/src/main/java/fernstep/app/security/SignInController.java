@@ -22,8 +22,15 @@ class SignInController {
     private final StaffMapper staff;
     private final PasswordEncoder encoder;
     private final boolean demo;
+    private final int passwordLength;
 
-    SignInController(StaffMapper staff, PasswordEncoder encoder, @Value("${fern.demo}") boolean demo) {
+    /** @param passwordLength characters that a password needs at least */
+    SignInController(
+            StaffMapper staff,
+            PasswordEncoder encoder,
+            @Value("${fern.demo}") boolean demo,
+            @Value("${fern.password-length}") int passwordLength) {
+        this.passwordLength = passwordLength;
         this.staff = staff;
         this.encoder = encoder;
         this.demo = demo;
@@ -32,9 +39,14 @@ class SignInController {
     record FirstAccount(
             @NotBlank @Size(max = 120) String fullName,
             @NotBlank @Pattern(regexp = "[a-z0-9.-]{3,60}") String username,
-            @NotBlank @Size(min = 10, max = 200) String password,
+            @NotBlank @Size(max = 200) String password,
             @NotNull Licence licence) {
         static final FirstAccount EMPTY = new FirstAccount("", "", "", Licence.THERAPIST);
+    }
+
+    @ModelAttribute("passwordLength")
+    int passwordLength() {
+        return passwordLength;
     }
 
     @GetMapping("/sign-in")
@@ -59,6 +71,9 @@ class SignInController {
     String createFirst(@Valid @ModelAttribute("form") FirstAccount form, BindingResult errors) {
         if (staff.count() > 0) {
             return "redirect:/sign-in";
+        }
+        if (form.password().length() < passwordLength) {
+            errors.rejectValue("password", "short");
         }
         if (errors.hasErrors()) {
             return "security/first-account";

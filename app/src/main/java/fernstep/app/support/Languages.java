@@ -46,7 +46,7 @@ public class Languages extends AbstractMessageSource {
 
     @Override
     protected @Nullable MessageFormat resolveCode(String code, Locale locale) {
-        String text = resolveCodeWithoutArguments(code, locale);
-        return text == null ? null : new MessageFormat(text.replace("'", "''"), locale);
+        Wording wording = in(locale);
+        return wording.knows(code) ? new MessageFormat(wording.raw(code), locale) : null;
     }
 }

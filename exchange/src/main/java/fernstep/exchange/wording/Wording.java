@@ -103,6 +103,11 @@ public final class Wording {
         return words.containsKey(key);
     }
 
+    /** A sentence as it stands in the file, for a formatter of its own. */
+    public String raw(String key) {
+        return pattern(key);
+    }
+
     /** Sentences under keys that begin so, by the rest of the key; places for facts stay as {0}, {1} …. */
     public Map<String, String> under(String prefix) {
         Map<String, String> all = new TreeMap<>();
