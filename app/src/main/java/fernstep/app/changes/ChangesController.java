@@ -60,10 +60,10 @@ class ChangesController {
         List<Comparison> all = new ArrayList<>();
         int n = history.size();
         if (n >= 2) {
-            all.add(compare("Since the last visit", client, history.get(n - 2), history.get(n - 1)));
+            all.add(compare(words.text("changes.sinceLast"), client, history.get(n - 2), history.get(n - 1)));
         }
         if (n >= 3) {
-            all.add(compare("Since the first visit", client, history.get(0), history.get(n - 1)));
+            all.add(compare(words.text("changes.sinceFirst"), client, history.get(0), history.get(n - 1)));
         }
         return all;
     }
