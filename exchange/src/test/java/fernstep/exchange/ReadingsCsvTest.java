@@ -16,8 +16,10 @@ class ReadingsCsvTest {
     void a_reading_is_a_line_with_a_point_for_decimals_whatever_the_language() {
         Width width =
                 new Width(Reading.of(-2, Condition.HEAD_LIFT, Method.FINGERS, 2.0, 2.5), 33.754, 4.5, 2.25, true, null);
-        assertThat(ReadingsCsv.write(List.of(new ReadingsCsv.Line(LocalDate.of(2031, 5, 1), width))))
-                .isEqualTo("date,site_cm,condition,method,values,width_mm,error_mm,calibrated\r\n"
-                        + "2031-05-01,-2,HEAD_LIFT,FINGERS,2 2.5,33.75,4.5,true\r\n");
+        assertThat(ReadingsCsv.write(List.of(new ReadingsCsv.Line(LocalDate.of(2031, 5, 1), width)))
+                        .lines())
+                .containsExactly(
+                        "date,site_cm,condition,method,values,width_mm,error_mm,calibrated",
+                        "2031-05-01,-2,HEAD_LIFT,FINGERS,2 2.5,33.75,4.5,true");
     }
 }
