@@ -107,8 +107,11 @@ public class Runner {
         List<StoredEvent> stored = mapper.events(sessionId);
         List<SessionEvent> events = new ArrayList<>(StoredEvent.read(stored));
         Session before = Session.replay(catalogues.get(), planned, events);
-        report.emergency().ifPresent(answer -> visits.tellEmergency(client.id(), row.heldOn(), answer));
         boolean known = stored.stream().anyMatch(e -> e.id().equals(report.id()));
+        // Told again it is the same emergency: one that was corrected since must not come back.
+        if (!known) {
+            report.emergency().ifPresent(answer -> visits.tellEmergency(client.id(), row.heldOn(), answer));
+        }
         Optional<SessionEvent> event = known
                 ? Optional.empty()
                 : report.event(new Intake(before, circumstances(row, client), new StaffId(staffId)));
