@@ -66,7 +66,7 @@ public class ForecastBench {
             catalogue,
             Approach.SLOW_LADDER.stances().dose(),
             Forecast.Start.of(plan, Plan.of(plan), TrainingDays.of(5, Set.of())),
-            new Forecast.Record(new Counts(18, 6), Map.of(), Counts.NONE),
+            new Forecast.TrackRecord(new Counts(18, 6), Map.of(), Counts.NONE),
             new Forecast.Horizon(TODAY, 26, 1000, 7),
             Goal.RUNNING_ASSESSMENT,
             null);
