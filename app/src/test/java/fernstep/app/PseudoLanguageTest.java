@@ -3,6 +3,8 @@ package fernstep.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
 import fernstep.app.rungs.Catalogues;
 import fernstep.core.catalogue.CatalogueStrand;
 import fernstep.core.catalogue.Rung;
@@ -48,11 +50,12 @@ class PseudoLanguageTest {
     private final List<String> data;
 
     /** Names, and what the strand files say: data, not sentences of a page. */
-    PseudoLanguageTest(Catalogues catalogues) {
+    PseudoLanguageTest(Catalogues catalogues, Clients clients) {
         Stream<String> rungs = catalogues.get().rungs().stream().flatMap(PseudoLanguageTest::says);
         Stream<String> strands = catalogues.get().strands().stream().map(CatalogueStrand::name);
-        Stream<String> people = Stream.of(
-                "Imogen Vale", "Tamsin Okoro", "Ilse Brandt", "Rafaela Pinto", "Wren Abara", "Harbour Ladder");
+        Stream<String> people = Stream.concat(
+                Stream.of("Imogen Vale", "Tamsin Okoro", "Ilse Brandt", "Rafaela Pinto", "Harbour Ladder"),
+                clients.all().stream().map(ClientFile::name));
         this.data = Stream.of(rungs, strands, people)
                 .flatMap(s -> s)
                 .filter(s -> !s.isBlank())
@@ -77,7 +80,8 @@ class PseudoLanguageTest {
                 "/catalogue/F3",
                 "/house/approaches",
                 "/examiner",
-                "/trainer"
+                "/trainer",
+                "/"
             })
     void no_sentence_is_left_in_a_page_and_longer_words_do_not_break_it(String path, Visitor visitor) {
         Page page = visitor.inThePseudoLanguage(1280, 800, "imogen");

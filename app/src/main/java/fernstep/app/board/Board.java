@@ -14,6 +14,7 @@ import fernstep.core.caseload.Attention;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Recorded;
+import fernstep.core.measure.Reason;
 import fernstep.core.progress.Progress;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
@@ -26,8 +27,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -43,37 +46,48 @@ class Board {
     private final Clients clients;
     private final Ladders ladders;
     private final BoardMapper mapper;
-    private final Words words;
     private final Today today;
 
-    Board(Clients clients, Ladders ladders, BoardMapper mapper, Words words, Today today) {
+    Board(Clients clients, Ladders ladders, BoardMapper mapper, Today today) {
         this.clients = clients;
         this.ladders = ladders;
         this.mapper = mapper;
-        this.words = words;
         this.today = today;
     }
 
     /**
      * One client on the board.
      *
+     * @param stage null where she could not be worked out
      * @param waits what waits, most urgent first
      * @param nextCheck when the separation is to be checked again
-     * @param searched everything on the row in small letters
+     * @param searched everything on the row in small letters, by language; filled when somebody searches
      */
     record Row(
             long id,
             String name,
-            String stage,
+            @Nullable Reason stage,
             List<Tag> waits,
             int urgency,
             @Nullable LocalDate lastVisit,
             @Nullable LocalDate nextCheck,
             Sprig sprig,
-            String searched) {}
+            Map<Locale, String> searched) {
+
+        /** What can be searched, in the language of whoever reads. */
+        String searched(Words words) {
+            return searched.computeIfAbsent(words.locale(), l -> text(words).toLowerCase(l));
+        }
+
+        private String text(Words words) {
+            return Stream.concat(Stream.ofNullable(stage), waits.stream().map(Tag::reason))
+                    .map(words::of)
+                    .collect(Collectors.joining(" ", name + " ", ""));
+        }
+    }
 
     /** One thing that waits; no kind where it could not be worked out. */
-    record Tag(Attention.@Nullable Kind kind, String text) {
+    record Tag(Attention.@Nullable Kind kind, Reason reason) {
         public String tone() {
             if (kind == null) {
                 return "tag-stop";
@@ -127,13 +141,13 @@ class Board {
             return new Row(
                     client.id(),
                     client.name(),
-                    "",
-                    List.of(new Tag(null, words.text("board.notWorkedOut", id))),
+                    null,
+                    List.of(new Tag(null, Reason.of("board.notWorkedOut", id))),
                     0,
                     null,
                     null,
                     Sprig.of(List.of()),
-                    client.name().toLowerCase(Locale.ROOT));
+                    new ConcurrentHashMap<>());
         }
     }
 
@@ -163,24 +177,18 @@ class Board {
                 (int) days.stream().filter(d -> d.isAfter(day.minusDays(WEEK))).count(),
                 steps.stream().mapToInt(LadderRow::daysPerWeek).max().orElse(0),
                 day));
-        List<Tag> tags = attention.stream()
-                .map(a -> new Tag(a.kind(), words.of(a.reason())))
-                .toList();
-        String stage = words.of(screening.stage().label());
-        String all =
-                client.name() + " " + stage + " " + tags.stream().map(Tag::text).collect(Collectors.joining(" "));
         return new Row(
                 id,
                 client.name(),
-                stage,
-                tags,
+                screening.stage().label(),
+                attention.stream().map(t -> new Tag(t.kind(), t.reason())).toList(),
                 attention.isEmpty()
                         ? Attention.Kind.values().length
                         : attention.get(0).kind().ordinal(),
                 last == null ? null : last.lastVisit(),
                 screening.recheckDue(),
                 Sprig.of(standings),
-                all.toLowerCase(Locale.ROOT));
+                new ConcurrentHashMap<>());
     }
 
     private static Screening screening(ClientFile client, Loaded loaded, @Nullable LastVisit last, LocalDate day) {

@@ -1,9 +1,9 @@
 package fernstep.app.board;
 
+import fernstep.app.support.Words;
 import fernstep.core.caseload.Attention;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,9 +16,11 @@ class BoardController {
     private static final int MOST = 600;
 
     private final BoardRows rows;
+    private final Words words;
 
-    BoardController(BoardRows rows) {
+    BoardController(BoardRows rows, Words words) {
         this.rows = rows;
+        this.words = words;
     }
 
     @GetMapping("/")
@@ -43,13 +45,13 @@ class BoardController {
     /** Every word must stand somewhere on the row. */
     private void fill(String q, int show, Model model) {
         List<Board.Row> all = rows.all();
-        List<String> words = Arrays.stream(q.toLowerCase(Locale.ROOT).split("\\s+"))
+        List<String> asked = Arrays.stream(q.toLowerCase(words.locale()).split("\\s+"))
                 .filter(w -> !w.isBlank())
                 .toList();
-        List<Board.Row> found = words.isEmpty()
+        List<Board.Row> found = asked.isEmpty()
                 ? all
                 : all.stream()
-                        .filter(r -> words.stream().allMatch(r.searched()::contains))
+                        .filter(r -> asked.stream().allMatch(r.searched(words)::contains))
                         .toList();
         int shown = Math.max(1, Math.min(show, MOST));
         model.addAttribute("q", q);

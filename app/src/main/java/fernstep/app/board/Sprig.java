@@ -1,6 +1,7 @@
 package fernstep.app.board;
 
 import fernstep.app.progress.Standing;
+import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
@@ -9,7 +10,7 @@ import java.util.List;
 import java.util.Map;
 
 /** A client's fronds in one small twig: a pair of leaflets a strand in training, left and right, longer the higher she stands. */
-record Sprig(String stem, List<String> leaves, String text) {
+record Sprig(String stem, List<String> leaves, List<Reason> rungs) {
     private static final int STEP = 13;
     private static final int MIDDLE = 20;
     private static final double SHORTEST = 5;
@@ -29,17 +30,20 @@ record Sprig(String stem, List<String> leaves, String text) {
             }
         });
         List<String> leaves = new ArrayList<>();
-        List<String> parts = new ArrayList<>();
+        List<Reason> rungs = new ArrayList<>();
         int x = 10;
         for (Map.Entry<Strand, double[]> e : orders.entrySet()) {
             leaves.add(leaf(x, -1, e.getValue()[0]));
             leaves.add(leaf(x, 1, e.getValue()[1]));
             x += STEP;
         }
-        standings.forEach(s -> parts.add(s.rung().code()
-                + (s.step().side().isEmpty() ? "" : s.step().sideOrNull() == Side.LEFT ? " left" : " right")));
+        standings.forEach(s -> rungs.add(
+                s.step().sideOrNull() == null
+                        ? Reason.of("sprig.rung", s.rung().code())
+                        : Reason.of(
+                                "sprig.rungOnSide", s.rung().code(), s.step().sideOrNull())));
         String stem = orders.isEmpty() ? "" : "M2 " + MIDDLE + "H" + (x - 4);
-        return new Sprig(stem, leaves, String.join(", ", parts));
+        return new Sprig(stem, leaves, rungs);
     }
 
     /** Up for the left side, down for the right: the twig lies on its side. */

@@ -20,6 +20,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -48,6 +49,16 @@ public class Words {
     /** What scripts say, as JSON for the head of a page. */
     public String forScripts() {
         return JSON.writeValueAsString(wording().under("script.")).replace("<", "\\u003c");
+    }
+
+    /** Several, with commas. */
+    public String all(List<Reason> reasons) {
+        return reasons.stream().map(this::of).collect(Collectors.joining(", "));
+    }
+
+    /** Of the words just now. */
+    public Locale locale() {
+        return wording().locale();
     }
 
     /** What to say beside a sign that asks for a cue. */

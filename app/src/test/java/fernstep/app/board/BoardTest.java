@@ -17,6 +17,7 @@ import fernstep.core.caseload.Attention;
 import fernstep.core.progress.Progress;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Strand;
+import fernstep.exchange.wording.Wording;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
@@ -91,11 +92,12 @@ class BoardTest {
             assertThat(all.stream().filter(r -> r.id() == id).findFirst())
                     .hasValueSatisfying(r -> assertThat(r.waits())
                             .singleElement()
-                            .satisfies(t -> assertThat(t.text()).matches("could not be worked out.*[0-9a-f]{8}.*")));
+                            .satisfies(t -> assertThat(Wording.english().of(t.reason()))
+                                    .matches("could not be worked out.*[0-9a-f]{8}.*")));
             assertThat(all.stream()
                             .filter(r -> r.id() != id)
                             .flatMap(r -> r.waits().stream())
-                            .map(Board.Tag::text))
+                            .map(t -> Wording.english().of(t.reason())))
                     .noneMatch(t -> t.contains("could not be worked out"));
         } finally {
             try (Connection c = app.context().getBean(DataSource.class).getConnection();

@@ -110,25 +110,21 @@ public record Findings(
 
     /** The same with what was seen beside. */
     public Findings with(Shown seen) {
-        return new Findings(
-                cough,
-                setGrade,
-                toleranceBreaths,
-                breathPattern,
-                floatScore,
-                lumbarGap,
-                ribs,
-                doming,
-                floorOnCough,
-                scoop,
-                armReachKept,
-                legReachKept,
-                hoverS,
-                seen);
+        return with(floatScore, armReachKept, legReachKept, hoverS, seen);
     }
 
     /** The same with the scores of a float test that was told as such. */
     public Findings withFloats(Map<Side, Integer> scores) {
+        return with(scores, armReachKept, legReachKept, hoverS, shown);
+    }
+
+    /** The same with the reaches on hands and knees. */
+    public Findings withReaches(Set<Side> arms, Set<Side> legs, @Nullable Integer hoverSeconds) {
+        return with(floatScore, arms, legs, hoverSeconds, shown);
+    }
+
+    private Findings with(
+            Map<Side, Integer> scores, Set<Side> arms, Set<Side> legs, @Nullable Integer hoverSeconds, Shown seen) {
         return new Findings(
                 cough,
                 setGrade,
@@ -140,29 +136,10 @@ public record Findings(
                 doming,
                 floorOnCough,
                 scoop,
-                armReachKept,
-                legReachKept,
-                hoverS,
-                shown);
-    }
-
-    /** The same with the reaches on hands and knees. */
-    public Findings withReaches(Set<Side> arms, Set<Side> legs, @Nullable Integer hoverSeconds) {
-        return new Findings(
-                cough,
-                setGrade,
-                toleranceBreaths,
-                breathPattern,
-                floatScore,
-                lumbarGap,
-                ribs,
-                doming,
-                floorOnCough,
-                scoop,
                 arms,
                 legs,
                 hoverSeconds,
-                shown);
+                seen);
     }
 
     /** Hands and knees held in neutral: the rod kept its contacts in some reach, or she hovered clean. */

@@ -23,11 +23,13 @@ public final class Wording {
 
     private final ResourceBundle words;
     private final boolean longer;
+    private final Locale locale;
     private final DateTimeFormatter dates;
 
     public Wording(Locale locale) {
         this.words = ResourceBundle.getBundle(
                 BUNDLE, locale, ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_PROPERTIES));
+        this.locale = locale;
         this.longer = locale.equals(PSEUDO);
         this.dates = DateTimeFormatter.ofPattern("d MMM yyyy", locale);
     }
@@ -41,15 +43,14 @@ public final class Wording {
         return new Wording(PSEUDO);
     }
 
-    /** Whether these are real words of that language. */
-    public static boolean speaks(Locale locale) {
-        return locale.getLanguage().equals(Locale.ENGLISH.getLanguage());
-    }
-
     /** @throws java.util.MissingResourceException for a key without words */
     private String pattern(String key) {
         String text = words.getString(key);
         return longer ? PseudoLanguage.longer(text) : text;
+    }
+
+    public Locale locale() {
+        return locale;
     }
 
     public String of(Reason reason) {
