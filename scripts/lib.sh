@@ -5,13 +5,14 @@ say() { printf 'fern: %s\n' "$*"; }
 die() { printf 'fern: %s\n' "$*" >&2; exit 1; }
 
 # moving LABEL LOG   keeps what comes in LOG and shows that it moves: modules and tests as they begin, packages by the
-# dozen, and what is under way whenever nothing was said for ten seconds. FERN_SHOW=all lets every other line through.
+# dozen, and what is under way whenever nothing was said for ten seconds. FERN_SHOW=all lets every other line through. Its
+# callers set pipefail, so that a failed step fails the pipe.
 moving() {
-  local label=$1 log=$2 line got fetched=0 last=$1 since=$SECONDS began=$SECONDS
+  local label=$1 log=$2 line got=0 fetched=0 last=$1 since=$SECONDS began=$SECONDS
   : >"$log"
   while true; do
-    IFS= read -r -t 10 line
-    got=$?
+    got=0
+    IFS= read -r -t 10 line || got=$?
     if [ "$got" -gt 128 ]; then
       say "$label: $((SECONDS - began)) s, now at: $last"
       continue
@@ -32,11 +33,11 @@ moving() {
         ;;
       "[INFO] Running "*)
         last=${line#"[INFO] Running "}
-        [ "${FERN_SHOW:-}" = all ] && printf '%s\n' "$line"
+        if [ "${FERN_SHOW:-}" = all ]; then printf '%s\n' "$line"; fi
         ;;
       "[INFO] --- "*) last=${line#"[INFO] --- "} ;;
       *)
-        [ "${FERN_SHOW:-}" = all ] && printf '%s\n' "$line"
+        if [ "${FERN_SHOW:-}" = all ]; then printf '%s\n' "$line"; fi
         ;;
     esac
     if [ $((SECONDS - since)) -ge 10 ] && [ "${FERN_SHOW:-}" != all ]; then
@@ -61,11 +62,11 @@ ensure_tools() {
     as=(sudo)
   fi
   say "installing ${missing[*]}"
-  "${as[@]}" apt-get update 2>&1 | moving "package lists" "$run/apt-update.log"
-  [ "${PIPESTATUS[0]}" -eq 0 ] || die "apt-get update failed, see .run/apt-update.log"
+  "${as[@]}" apt-get update 2>&1 | moving "package lists" "$run/apt-update.log" \
+    || die "apt-get update failed, see .run/apt-update.log"
   "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "${missing[@]}" 2>&1 \
-    | moving "installing" "$run/apt.log"
-  [ "${PIPESTATUS[0]}" -eq 0 ] || die "installing ${missing[*]} failed, see .run/apt.log"
+    | moving "installing" "$run/apt.log" \
+    || die "installing ${missing[*]} failed, see .run/apt.log"
 }
 
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
@@ -140,11 +141,10 @@ build_app() {
     return 0
   fi
   say "building (the first time fetches packages and takes a few minutes)"
-  (cd "$here" && mvn -B package -Dmaven.test.skip=true 2>&1) | moving "building" "$run/build.log"
-  if [ "${PIPESTATUS[0]}" -ne 0 ]; then
+  (cd "$here" && mvn -B package -Dmaven.test.skip=true 2>&1) | moving "building" "$run/build.log" || {
     grep '^\[ERROR\]' "$run/build.log" | head -20 >&2
     die "the build failed, see .run/build.log"
-  fi
+  }
   rm -rf "$run/app"
   (cd "$run" && java -Djarmode=tools -jar "$here/app/target/fernstep.jar" extract --destination app >/dev/null) || die "the jar could not be unpacked"
   : >"$stamp"
