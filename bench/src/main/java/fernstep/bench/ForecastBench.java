@@ -1,5 +1,6 @@
 package fernstep.bench;
 
+import fernstep.core.findings.Observed;
 import fernstep.core.approach.Approach;
 import fernstep.core.body.Body;
 import fernstep.core.catalogue.Catalogue;
@@ -44,17 +45,7 @@ public class ForecastBench {
     private final Catalogue catalogue = CataloguePackage.shipped();
     private final ClientFacts facts = new ClientFacts(
             Status.GENERAL, null, List.of(), List.of(), List.of(), 168.0, 66.0, 35, Set.of());
-    private final Findings findings = new Findings(
-            Findings.Cough.DRAWS_IN,
-            Map.of(Side.LEFT, 4, Side.RIGHT, 4),
-            8,
-            Findings.BreathPattern.RIBS_ALL_ROUND,
-            Map.of(Side.LEFT, 3, Side.RIGHT, 2),
-            Findings.LumbarGap.FLAT_HAND,
-            Findings.RibsOverPelvis.STACKED,
-            Findings.Doming.NONE,
-            Findings.FloorOnCough.LIFTS,
-            Findings.Scoop.YES);
+    private final Findings findings = Findings.NONE.with(new Findings.Pressure(Observed.Cough.DRAWS_IN, Observed.FloorOnCough.LIFTS, Observed.Doming.NONE)).with(new Findings.AtRest(Observed.BreathPattern.RIBS_ALL_ROUND, Observed.LumbarGap.FLAT_HAND, Observed.RibsOverPelvis.STACKED)).with(new Findings.DeepCore(Map.of(Side.LEFT, 4, Side.RIGHT, 4), 8, Map.of(Side.LEFT, 3, Side.RIGHT, 2))).with(Findings.HandsAndKnees.scoop(Observed.Scoop.YES));
     private final Screening screening =
             Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
     private final Plan.Question plan = new Plan.Question(

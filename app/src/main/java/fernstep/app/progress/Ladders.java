@@ -239,20 +239,17 @@ public class Ladders {
         Progress.RangeState range = range(step, rung, c);
         Progress progress = Progress.of(new Progress.Question(
                 catalogues.get(),
-                rung,
-                step.sideOrNull(),
-                step.dose(),
-                window,
+                new Progress.Place(rung, step.sideOrNull(), step.dose(), window, range, otherSideOrder(step, c.log())),
                 c.client().stances().dose(),
                 log.stream().map(ResultRow::asResult).toList(),
-                c.today(),
-                c.screening().recheckDue(),
-                c.widened(),
-                c.screening().outcome() == Outcome.ASK_FIRST || c.screening().outcome() == Outcome.REFER_NOW,
-                c.known(),
-                range,
-                otherSideOrder(step, c.log()),
-                c.log().dayAfter(c.today())));
+                new Progress.Day(
+                        c.today(),
+                        c.screening().recheckDue(),
+                        c.widened(),
+                        c.screening().outcome() == Outcome.ASK_FIRST
+                                || c.screening().outcome() == Outcome.REFER_NOW,
+                        c.log().dayAfter(c.today())),
+                c.known()));
         return new Standing(step, rung, log, progress, held);
     }
 

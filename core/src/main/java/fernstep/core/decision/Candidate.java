@@ -13,7 +13,7 @@ record Candidate(
         RuleId rule,
         Move move,
         @Nullable LeverChange change,
-        Levers.@Nullable StepBack stepBack,
+        StepsBack.@Nullable To stepBack,
         Reason reason,
         @Nullable Seen sign,
         List<LeverChange> options,

@@ -75,7 +75,7 @@ public final class Decisions {
         } else if (deciding != null && best.rule() != RuleId.R13) {
             alsoSeen.remove(deciding.sign().name());
         }
-        Levers.StepBack back = best.change() == null ? best.stepBack() : null;
+        StepsBack.To back = best.change() == null ? best.stepBack() : null;
         LeverChange change = best.change();
         Double loadChange = change != null ? change.loadChangePct() : back == null ? null : back.loadChangePct();
         return new Advice(

@@ -3,14 +3,12 @@ package fernstep.core.decision;
 import fernstep.core.approach.Stances;
 import fernstep.core.body.Movement;
 import fernstep.core.body.Position;
-import fernstep.core.body.RangeSolver;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
-import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
@@ -31,9 +29,6 @@ final class Levers {
     /** A range kept with two decimals still counts as standing on its step. */
     private static final double A_STEP_IS_REACHED = 0.05;
 
-    private static final int KNEE_BEND_DEG = 30;
-    private static final int MOST_KNEE_BEND_DEG = 90;
-    private static final double TRULY_LESS_PCT = -3;
     private static final double HOLD_NOTCH_S = 2;
     private static final double SHORTEST_HOLD_S = 1;
 
@@ -144,7 +139,7 @@ final class Levers {
 
     /** As little as truly eases: 30, 60 or 90 degrees more, the heel no lower. */
     private Optional<LeverChange> bendKnee() {
-        for (int deg = KNEE_BEND_DEG; deg <= MOST_KNEE_BEND_DEG; deg += KNEE_BEND_DEG) {
+        for (int deg = LoadNow.KNEE_BEND_DEG; deg <= LoadNow.MOST_KNEE_BEND_DEG; deg += LoadNow.KNEE_BEND_DEG) {
             double bend = deg;
             Optional<LeverChange> change = relief(
                     Lever.BEND_KNEE,
@@ -166,83 +161,8 @@ final class Levers {
         if (s.rung().family() == null) {
             return Optional.empty();
         }
-        double pct = changePct(indexNow(), eased.getAsDouble());
-        return pct <= TRULY_LESS_PCT ? Optional.of(new LeverChange(lever, from, to, pct)) : Optional.empty();
-    }
-
-    /**
-     * As she moves now: at the range of the setting, with what was already shortened in this set. Of two shortenings the
-     * lighter counts, so that a step back is never heavier.
-     */
-    private double indexNow() {
-        double range = s.setting().range();
-        double now = s.rung().indexAt(range, s.body());
-        if (s.leverUsed(Lever.BEND_KNEE)) {
-            now = Math.min(now, kneesBentNow(now));
-        }
-        return s.leverUsed(Lever.ONE_LIMB)
-                ? Math.min(now, movement().peakOfOneLimb(s.body(), range).loadIndex())
-                : now;
-    }
-
-    /** With the bend that was offered: the smallest that truly eased. */
-    private double kneesBentNow(double straight) {
-        double bent = straight;
-        for (int deg = KNEE_BEND_DEG;
-                deg <= MOST_KNEE_BEND_DEG && changePct(straight, bent) > TRULY_LESS_PCT;
-                deg += KNEE_BEND_DEG) {
-            bent = movement()
-                    .peakWithKneesBent(s.body(), s.setting().range(), deg)
-                    .loadIndex();
-        }
-        return bent;
-    }
-
-    private static double changePct(double from, double to) {
-        return from <= 0 ? 0 : Numbers.rounded(100 * (to - from) / from, 1);
-    }
-
-    /**
-     * Where to go back to.
-     *
-     * @param range where on that rung to go on: no heavier than now
-     * @param loadChangePct null where a load is not followed
-     */
-    record StepBack(Rung rung, double range, @Nullable Double loadChangePct) {}
-
-    /** The nearest earlier rung she may do that asks for no more than now, at the range where it does; empty for none. */
-    Optional<StepBack> stepBack() {
-        double now = s.rung().family() == null ? 0 : indexNow();
-        Optional<Rung> to = s.catalogue().previous(s.rung());
-        while (to.isPresent()) {
-            Optional<StepBack> back = noHeavier(to.get(), now);
-            if (back.isPresent() && mayDo(to.get())) {
-                return back;
-            }
-            to = s.catalogue().previous(to.get());
-        }
-        return Optional.empty();
-    }
-
-    private boolean mayDo(Rung rung) {
-        boolean habit = rung.strand() == Strand.UPRIGHT && rung.fromDayOne();
-        boolean open = rung.closedBy(s.closed()).isEmpty()
-                || (rung.position() == Position.SUPINE && s.closed().contains(Restriction.SUPINE_INCLINED));
-        return open && !habit;
-    }
-
-    private Optional<StepBack> noHeavier(Rung rung, double now) {
-        if (rung.family() == null) {
-            return Optional.of(new StepBack(rung, 1, null));
-        }
-        if (s.rung().family() == null) {
-            return Optional.of(new StepBack(rung, 0, null));
-        }
-        if (!(RangeSolver.solve(rung.movement(), s.body(), now) instanceof RangeSolver.Answer.Reached reached)) {
-            return Optional.empty();
-        }
-        double range = rung.hasRange() ? Math.floor(100 * reached.point().range()) / 100 : 1;
-        return Optional.of(new StepBack(rung, range, changePct(now, rung.indexAt(range, s.body()))));
+        double pct = LoadNow.changePct(new LoadNow(s).index(), eased.getAsDouble());
+        return pct <= LoadNow.TRULY_LESS_PCT ? Optional.of(new LeverChange(lever, from, to, pct)) : Optional.empty();
     }
 
     /** What is left where no rung is: the hold, then a helper. */

@@ -2,10 +2,8 @@ package fernstep.core.decision;
 
 import fernstep.core.approach.Stances;
 import fernstep.core.catalogue.Lever;
-import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Reason;
-import fernstep.core.measure.Side;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -50,10 +48,12 @@ final class SignRules {
 
     private final Situation s;
     private final Levers levers;
+    private final Answers answers;
 
     SignRules(Situation s) {
         this.s = s;
         this.levers = new Levers(s);
+        this.answers = new Answers(s, levers);
     }
 
     private static Map<SignCode, SignRule> bySign() {
@@ -84,6 +84,10 @@ final class SignRules {
         return rule.response().answer(this, id, sign);
     }
 
+    Candidate manyAtOnce(Candidate strongest, int signs) {
+        return answers.manyAtOnce(strongest, signs);
+    }
+
     /** What the stance aims for is not a sign. */
     Optional<Reason> notASign(Seen sign) {
         if (sign.sign() == SignCode.BACK_PRESSED && s.stances().spine() != Stances.Spine.NATURAL_CURVE) {
@@ -111,8 +115,8 @@ final class SignRules {
                     .referring();
         }
         return s.timesEased(SignCode.PAIN) > 0
-                ? stepBack(id, sign, "R2.back")
-                : ease(id, sign, "R2.ease", List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE));
+                ? answers.stepBack(id, sign, "R2.back")
+                : answers.ease(id, sign, "R2.ease", List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE));
     }
 
     private boolean samePainBefore(Seen sign) {
@@ -149,17 +153,17 @@ final class SignRules {
                 before
                         ? Candidate.plain(id, Move.REFER_NOW, sign, "R3.leakAgain")
                                 .referring()
-                        : ease(id, sign, "R3.leak", List.of(Lever.EASIER_POSITION, Lever.RAISE_RANGE));
+                        : answers.ease(id, sign, "R3.leak", List.of(Lever.EASIER_POSITION, Lever.RAISE_RANGE));
         };
     }
 
     private Candidate firmDome(RuleId id, Seen sign) {
         if (s.pregnant()) {
-            return stepBack(id, sign, "R4.pregnant");
+            return answers.stepBack(id, sign, "R4.pregnant");
         }
         return s.timesEased(SignCode.DOME_FIRM) > 0
-                ? stepBack(id, sign, "R4.back")
-                : ease(id, sign, "R4.ease", levers.byRelief(sign));
+                ? answers.stepBack(id, sign, "R4.back")
+                : answers.ease(id, sign, "R4.ease", levers.byRelief(sign));
     }
 
     /** In pregnancy no ridge is tolerated, whatever the stance. */
@@ -170,13 +174,13 @@ final class SignRules {
     private Candidate softDome(RuleId id, Seen sign) {
         if (ridgeTolerated()) {
             return SoftRidge.of(s, sign)
-                    .map(why -> ease(id, sign, why, List.of(Lever.SHORTEN_HOLD, Lever.RAISE_RANGE)))
+                    .map(why -> answers.ease(id, sign, why, List.of(Lever.SHORTEN_HOLD, Lever.RAISE_RANGE)))
                     .orElseGet(() -> Candidate.plain(
                                     id, Move.CARRY_ON, sign, "R5.tolerated", SoftRidge.LIMIT_S, SoftRidge.REPS)
                             .withOptions(levers.offered(sign, List.of(Lever.SHORTEN_HOLD, Lever.RAISE_RANGE))));
         }
         if (s.timesEased(SignCode.DOME_SOFT) >= SOFT_EASES) {
-            return stepBack(id, sign, "R5.back");
+            return answers.stepBack(id, sign, "R5.back");
         }
         List<Lever> order = new ArrayList<>();
         s.soFar().stream()
@@ -184,12 +188,12 @@ final class SignRules {
                 .forEach(r -> order.add(r.lever()));
         order.addAll(levers.byRelief(sign));
         boolean again = s.timesEased(SignCode.DOME_SOFT) > 0;
-        return ease(id, sign, s.pregnant() ? "R5.pregnant" : again ? "R5.easeAgain" : "R5.ease", order);
+        return answers.ease(id, sign, s.pregnant() ? "R5.pregnant" : again ? "R5.easeAgain" : "R5.ease", order);
     }
 
     private Candidate controlSlips(RuleId id, Seen sign) {
         if (s.timesEased(sign.sign()) > 0) {
-            return stepBack(id, sign, id + ".back");
+            return answers.stepBack(id, sign, id + ".back");
         }
         boolean firstAndSlight = !sign.clearly() && s.timesMoved(sign.sign(), Move.CUE) == 0;
         List<Lever> order =
@@ -198,7 +202,7 @@ final class SignRules {
                     case BACK_ARCHES -> List.of(Lever.RAISE_RANGE, Lever.CHANGE_SPINE, Lever.BEND_KNEE);
                     default -> List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE);
                 };
-        return firstAndSlight ? cue(id, sign, id + ".cue", order) : ease(id, sign, id + ".ease", order);
+        return firstAndSlight ? answers.cue(id, sign, id + ".cue", order) : answers.ease(id, sign, id + ".ease", order);
     }
 
     private Candidate breathHeld(RuleId id, Seen sign) {
@@ -211,16 +215,16 @@ final class SignRules {
                 };
         String twoSessions = s.earlierSessionsWith(SignCode.BREATH_HELD) > 0 ? "R7.cueBreathFirst" : "R7.cue";
         if (!again) {
-            return cue(id, sign, twoSessions, List.of(Lever.CHANGE_BREATH, Lever.SHORTEN_HOLD));
+            return answers.cue(id, sign, twoSessions, List.of(Lever.CHANGE_BREATH, Lever.SHORTEN_HOLD));
         }
         return levers.first(sign, ledByHistory(sign, chain))
-                .map(change -> easeWith(
+                .map(change -> Answers.easeWith(
                         id,
                         Move.EASE,
                         sign,
                         change.lever() == Lever.CHANGE_BREATH ? "R7.breath" : "R7.hold",
                         List.of(change)))
-                .orElseGet(() -> stepBack(id, sign, "R7.back"));
+                .orElseGet(() -> answers.stepBack(id, sign, "R7.back"));
     }
 
     private List<Lever> ledByHistory(Seen sign, List<Lever> chain) {
@@ -244,116 +248,32 @@ final class SignRules {
                 .toList();
         boolean first = s.timesEased(sign.sign()) == 0;
         if (first && !options.isEmpty()) {
-            return oneSide(id, sign, options);
+            return answers.oneSide(id, sign, options);
         }
-        return levers.stepBack()
-                .map(back -> new Candidate(
-                        id,
-                        Move.EASE_ONE_SIDE,
-                        null,
-                        back,
-                        Reason.of("R8.oneSideBack", sideWord(sign), name(back.rung())),
-                        sign,
-                        List.of(),
-                        false,
-                        false))
+        return answers.oneSideBack(id, sign)
                 .orElseGet(() -> options.isEmpty()
                         ? Candidate.plain(id, Move.END_EXERCISE, sign, "noRungBack")
-                        : oneSide(id, sign, options));
-    }
-
-    private Candidate oneSide(RuleId id, Seen sign, List<LeverChange> options) {
-        return new Candidate(
-                id,
-                Move.EASE_ONE_SIDE,
-                options.get(0),
-                null,
-                Reason.of("R8.oneSide", sideWord(sign)),
-                sign,
-                options,
-                false,
-                false);
-    }
-
-    private static Reason name(Rung rung) {
-        return Reason.of("rung.name", rung.name(), rung.code());
-    }
-
-    private Object sideWord(Seen sign) {
-        Side side = s.sideOf(sign);
-        return side == null ? "" : side;
+                        : answers.oneSide(id, sign, options));
     }
 
     private Candidate setLost(RuleId id, Seen sign) {
         boolean canReset =
                 Boolean.TRUE.equals(sign.recoverable()) && s.timesMoved(SignCode.SET_LOST, Move.CUE) < SET_CUES_PER_SET;
         return canReset
-                ? cue(id, sign, "R9.cue", List.of(Lever.ADD_HELPER, Lever.RAISE_RANGE))
-                : stepBack(id, sign, Boolean.TRUE.equals(sign.recoverable()) ? "R9.backThird" : "R9.back");
+                ? answers.cue(id, sign, "R9.cue", List.of(Lever.ADD_HELPER, Lever.RAISE_RANGE))
+                : answers.stepBack(id, sign, Boolean.TRUE.equals(sign.recoverable()) ? "R9.backThird" : "R9.back");
     }
 
     private Candidate habits(RuleId id, Seen sign) {
         List<Lever> order = List.of(Lever.SLOWER, Lever.SUPPORT, Lever.FEWER_REPS);
-        return s.seenBefore(sign.sign()) ? ease(id, sign, "R10.ease", order) : cue(id, sign, "R10.cue", order);
+        return s.seenBefore(sign.sign())
+                ? answers.ease(id, sign, "R10.ease", order)
+                : answers.cue(id, sign, "R10.cue", order);
     }
 
     private Candidate tired(RuleId id, Seen sign) {
         return sign.clearly()
                 ? Candidate.plain(id, Move.END_SET, sign, "R11.end")
                 : Candidate.plain(id, Move.CARRY_ON, sign, "R11.wanted");
-    }
-
-    private Candidate cue(RuleId id, Seen sign, String reasonKey, List<Lever> wouldBe) {
-        return Candidate.plain(id, Move.CUE, sign, reasonKey, sign.sign()).withOptions(levers.offered(sign, wouldBe));
-    }
-
-    /** With no lever left, easing is not possible: the step back takes its place. */
-    private Candidate ease(RuleId id, Seen sign, String reasonKey, List<Lever> preferred) {
-        List<LeverChange> options = levers.offered(sign, preferred);
-        return options.isEmpty()
-                ? stepBack(id, sign, "noLeverLeft")
-                : easeWith(id, Move.EASE, sign, reasonKey, options);
-    }
-
-    private static Candidate easeWith(RuleId id, Move move, Seen sign, String reasonKey, List<LeverChange> options) {
-        return new Candidate(
-                id, move, options.get(0), null, Reason.of(reasonKey, sign.sign()), sign, options, false, false);
-    }
-
-    /** A rung back; with none that is no heavier, the hold or a helper; with neither, the exercise ends. */
-    private Candidate stepBack(RuleId id, Seen sign, String reasonKey) {
-        List<LeverChange> options = levers.offered(sign, levers.byRelief(sign));
-        return levers.stepBack()
-                .map(back -> back(id, sign, back, Reason.of(reasonKey, sign.sign(), name(back.rung())), options))
-                .orElseGet(() -> withoutRungBack(id, sign));
-    }
-
-    private Candidate withoutRungBack(RuleId id, Seen sign) {
-        List<LeverChange> last = id == RuleId.R4 ? List.of() : levers.holdOrHelper(sign);
-        return last.isEmpty()
-                ? Candidate.plain(id, Move.END_EXERCISE, sign, "noRungBack")
-                : easeWith(id, Move.EASE, sign, "noRungBack.ease", last);
-    }
-
-    private static Candidate back(
-            RuleId id, Seen sign, Levers.StepBack back, Reason reason, List<LeverChange> options) {
-        return new Candidate(id, Move.STEP_BACK, null, back, reason, sign, options, false, false);
-    }
-
-    /** Several clear losses in one repetition are a rung too many. */
-    Candidate manyAtOnce(Candidate strongest, int signs) {
-        Seen sign = strongest.sign();
-        return levers.stepBack()
-                .map(back -> new Candidate(
-                        RuleId.R13,
-                        Move.STEP_BACK,
-                        null,
-                        back,
-                        Reason.of("R13.back", signs, name(back.rung())),
-                        sign,
-                        strongest.options(),
-                        false,
-                        false))
-                .orElseGet(() -> Candidate.plain(RuleId.R13, Move.END_EXERCISE, sign, "noRungBack"));
     }
 }

@@ -47,13 +47,13 @@ public record Alignment(Posture posture, Point2 lowestFrontRib, Point2 asis, Poi
         return (asis.x() + symphysis.x()) / 2 - heel.x();
     }
 
-    public Findings.RibsOverPelvis ribs() {
+    public Observed.RibsOverPelvis ribs() {
         if (ribOffsetMm() > STACKED_WITHIN_MM) {
-            return Findings.RibsOverPelvis.RIBS_AHEAD;
+            return Observed.RibsOverPelvis.RIBS_AHEAD;
         }
         return ribOffsetMm() < -STACKED_WITHIN_MM
-                ? Findings.RibsOverPelvis.RIBS_BEHIND
-                : Findings.RibsOverPelvis.STACKED;
+                ? Observed.RibsOverPelvis.RIBS_BEHIND
+                : Observed.RibsOverPelvis.STACKED;
     }
 
     public Tilt tilt() {

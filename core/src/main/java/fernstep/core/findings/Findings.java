@@ -1,7 +1,14 @@
 package fernstep.core.findings;
 
+import fernstep.core.findings.Observed.BreathPattern;
+import fernstep.core.findings.Observed.Cough;
+import fernstep.core.findings.Observed.Doming;
 import fernstep.core.findings.Observed.FloorLift;
+import fernstep.core.findings.Observed.FloorOnCough;
 import fernstep.core.findings.Observed.LetGo;
+import fernstep.core.findings.Observed.LumbarGap;
+import fernstep.core.findings.Observed.RibsOverPelvis;
+import fernstep.core.findings.Observed.Scoop;
 import fernstep.core.measure.Side;
 import fernstep.core.measure.Symmetry;
 import java.util.Map;
@@ -12,36 +19,73 @@ import org.jspecify.annotations.Nullable;
 /**
  * What the checks found, as far as they were done; a missing check is null or absent, never a guess.
  *
- * @param setGrade deep-core set per side, 0 to 5
- * @param toleranceBreaths breaths taken before the set is lost
- * @param floatScore highest clean rung of the leg-float test per side, 0 to 5
- * @param armReachKept sides on which the rod kept its three contacts while that arm reached
- * @param legReachKept the same for the leg
- * @param hoverS seconds of clean hover
  * @param shown holds, tilt, rib flare, pelvic floor and belly drop
  */
-public record Findings(
-        @Nullable Cough cough,
-        Map<Side, Integer> setGrade,
-        @Nullable Integer toleranceBreaths,
-        @Nullable BreathPattern breathPattern,
-        Map<Side, Integer> floatScore,
-        @Nullable LumbarGap lumbarGap,
-        @Nullable RibsOverPelvis ribs,
-        @Nullable Doming doming,
-        @Nullable FloorOnCough floorOnCough,
-        @Nullable Scoop scoop,
-        Set<Side> armReachKept,
-        Set<Side> legReachKept,
-        @Nullable Integer hoverS,
-        Shown shown) {
-
-    public static final Findings NONE =
-            new Findings(null, Map.of(), null, null, Map.of(), null, null, null, null, null);
+public record Findings(Pressure pressure, AtRest atRest, DeepCore deepCore, HandsAndKnees handsAndKnees, Shown shown) {
+    public static final Findings NONE = new Findings(
+            Pressure.NOT_LOOKED, AtRest.NOT_LOOKED, DeepCore.NOT_LOOKED, HandsAndKnees.NOT_LOOKED, Shown.NOTHING);
     public static final int FLOAT_RUNGS = 5;
 
     private static final int HOVER_CLEAN_S = 4;
     private static final double NEUTRAL_TILT_DEG = 5;
+
+    /** What pressure does to the belly, the pelvic floor and the midline. */
+    public record Pressure(
+            @Nullable Cough cough,
+            @Nullable FloorOnCough floorOnCough,
+            @Nullable Doming doming) {
+        static final Pressure NOT_LOOKED = new Pressure(null, null, null);
+    }
+
+    /** How she lies and stands before anything is asked of her. */
+    public record AtRest(
+            @Nullable BreathPattern breathPattern,
+            @Nullable LumbarGap lumbarGap,
+            @Nullable RibsOverPelvis ribs) {
+        static final AtRest NOT_LOOKED = new AtRest(null, null, null);
+    }
+
+    /**
+     * The deep-core set and what it can carry.
+     *
+     * @param setGrade deep-core set per side, 0 to 5
+     * @param toleranceBreaths breaths taken before the set is lost
+     * @param floatScore highest clean rung of the leg-float test per side, 0 to 5
+     */
+    public record DeepCore(
+            Map<Side, Integer> setGrade, @Nullable Integer toleranceBreaths, Map<Side, Integer> floatScore) {
+        static final DeepCore NOT_LOOKED = new DeepCore(Map.of(), null, Map.of());
+
+        public DeepCore {
+            setGrade = Map.copyOf(setGrade);
+            floatScore = Map.copyOf(floatScore);
+        }
+    }
+
+    /**
+     * The tests on hands and knees.
+     *
+     * @param armReachKept sides on which the rod kept its three contacts while that arm reached
+     * @param legReachKept the same for the leg
+     * @param hoverS seconds of clean hover
+     */
+    public record HandsAndKnees(
+            @Nullable Scoop scoop,
+            Set<Side> armReachKept,
+            Set<Side> legReachKept,
+            @Nullable Integer hoverS) {
+        static final HandsAndKnees NOT_LOOKED = new HandsAndKnees(null, Set.of(), Set.of(), null);
+
+        public HandsAndKnees {
+            armReachKept = Set.copyOf(armReachKept);
+            legReachKept = Set.copyOf(legReachKept);
+        }
+
+        /** Only the scoop was looked at. */
+        public static HandsAndKnees scoop(@Nullable Scoop scoop) {
+            return new HandsAndKnees(scoop, Set.of(), Set.of(), null);
+        }
+    }
 
     /**
      * What was seen beside grades and scores; missing is null or absent.
@@ -72,138 +116,107 @@ public record Findings(
         }
     }
 
-    public Findings {
-        setGrade = Map.copyOf(setGrade);
-        floatScore = Map.copyOf(floatScore);
-        armReachKept = Set.copyOf(armReachKept);
-        legReachKept = Set.copyOf(legReachKept);
+    public @Nullable Cough cough() {
+        return pressure.cough();
     }
 
-    /** Without the tests on hands and knees, but for the scoop. */
-    public Findings(
-            @Nullable Cough cough,
-            Map<Side, Integer> setGrade,
-            @Nullable Integer toleranceBreaths,
-            @Nullable BreathPattern breathPattern,
-            Map<Side, Integer> floatScore,
-            @Nullable LumbarGap lumbarGap,
-            @Nullable RibsOverPelvis ribs,
-            @Nullable Doming doming,
-            @Nullable FloorOnCough floorOnCough,
-            @Nullable Scoop scoop) {
-        this(
-                cough,
-                setGrade,
-                toleranceBreaths,
-                breathPattern,
-                floatScore,
-                lumbarGap,
-                ribs,
-                doming,
-                floorOnCough,
-                scoop,
-                Set.of(),
-                Set.of(),
-                null,
-                Shown.NOTHING);
+    public @Nullable FloorOnCough floorOnCough() {
+        return pressure.floorOnCough();
+    }
+
+    public @Nullable Doming doming() {
+        return pressure.doming();
+    }
+
+    public @Nullable BreathPattern breathPattern() {
+        return atRest.breathPattern();
+    }
+
+    public @Nullable LumbarGap lumbarGap() {
+        return atRest.lumbarGap();
+    }
+
+    public @Nullable RibsOverPelvis ribs() {
+        return atRest.ribs();
+    }
+
+    public Map<Side, Integer> setGrade() {
+        return deepCore.setGrade();
+    }
+
+    public @Nullable Integer toleranceBreaths() {
+        return deepCore.toleranceBreaths();
+    }
+
+    public Map<Side, Integer> floatScore() {
+        return deepCore.floatScore();
+    }
+
+    public @Nullable Scoop scoop() {
+        return handsAndKnees.scoop();
+    }
+
+    public Set<Side> armReachKept() {
+        return handsAndKnees.armReachKept();
+    }
+
+    public Set<Side> legReachKept() {
+        return handsAndKnees.legReachKept();
+    }
+
+    public @Nullable Integer hoverS() {
+        return handsAndKnees.hoverS();
+    }
+
+    /** The same with this answer to pressure. */
+    public Findings with(Pressure seen) {
+        return new Findings(seen, atRest, deepCore, handsAndKnees, shown);
+    }
+
+    /** The same with her way of lying, standing and breathing. */
+    public Findings with(AtRest seen) {
+        return new Findings(pressure, seen, deepCore, handsAndKnees, shown);
+    }
+
+    /** The same with the deep-core set. */
+    public Findings with(DeepCore seen) {
+        return new Findings(pressure, atRest, seen, handsAndKnees, shown);
+    }
+
+    /** The same with the tests on hands and knees. */
+    public Findings with(HandsAndKnees seen) {
+        return new Findings(pressure, atRest, deepCore, seen, shown);
     }
 
     /** The same with what was seen beside. */
     public Findings with(Shown seen) {
-        return with(floatScore, armReachKept, legReachKept, hoverS, seen);
+        return new Findings(pressure, atRest, deepCore, handsAndKnees, seen);
     }
 
     /** The same with the scores of a float test that was told as such. */
     public Findings withFloats(Map<Side, Integer> scores) {
-        return with(scores, armReachKept, legReachKept, hoverS, shown);
+        return with(new DeepCore(setGrade(), toleranceBreaths(), scores));
     }
 
     /** The same with the reaches on hands and knees. */
     public Findings withReaches(Set<Side> arms, Set<Side> legs, @Nullable Integer hoverSeconds) {
-        return with(floatScore, arms, legs, hoverSeconds, shown);
-    }
-
-    private Findings with(
-            Map<Side, Integer> scores, Set<Side> arms, Set<Side> legs, @Nullable Integer hoverSeconds, Shown seen) {
-        return new Findings(
-                cough,
-                setGrade,
-                toleranceBreaths,
-                breathPattern,
-                scores,
-                lumbarGap,
-                ribs,
-                doming,
-                floorOnCough,
-                scoop,
-                arms,
-                legs,
-                hoverSeconds,
-                seen);
+        return with(new HandsAndKnees(scoop(), arms, legs, hoverSeconds));
     }
 
     /** Hands and knees held in neutral: the rod kept its contacts in some reach, or she hovered clean. */
     public boolean neutralOnHandsAndKnees() {
-        return !armReachKept.isEmpty() || !legReachKept.isEmpty() || hoverClean();
+        return !handsAndKnees.armReachKept().isEmpty()
+                || !handsAndKnees.legReachKept().isEmpty()
+                || hoverClean();
     }
 
     public boolean hoverClean() {
-        return hoverS != null && hoverS >= HOVER_CLEAN_S;
+        return handsAndKnees.hoverS() != null && handsAndKnees.hoverS() >= HOVER_CLEAN_S;
     }
 
-    /** The low belly's answer to a cough. */
-    public enum Cough {
-        DRAWS_IN,
-        NO_CHANGE,
-        PUSHES_OUT
-    }
-
-    /** The pelvic floor's answer to a cough, by the client's own account. */
-    public enum FloorOnCough {
-        LIFTS,
-        NONE,
-        DESCENDS
-    }
-
-    /** On hands and knees, whether the belly rises on the out-breath. */
-    public enum Scoop {
-        YES,
-        PARTLY,
-        NO
-    }
-
-    /** Where the breath goes, lying at rest. */
-    public enum BreathPattern {
-        RIBS_ALL_ROUND,
-        BELLY,
-        CHEST_UP,
-        REVERSED
-    }
-
-    /** Space under the low back, lying. */
-    public enum LumbarGap {
-        NONE,
-        FLAT_HAND,
-        FIST
-    }
-
-    /** Where the ribs stand, seen from the side. */
-    public enum RibsOverPelvis {
-        RIBS_AHEAD,
-        STACKED,
-        RIBS_BEHIND
-    }
-
-    /** What the midline does on a head lift. */
-    public enum Doming {
-        NONE,
-        SOFT,
-        FIRM
-    }
-
-    /** The low belly pushes out, or the pelvic floor goes down, on a cough. */
+    /** The low belly pushes out, or the pelvic floor goes down, on a pressure.cough(). */
     public boolean coughReversed() {
-        return cough == Cough.PUSHES_OUT || floorOnCough == FloorOnCough.DESCENDS;
+        return pressure.cough() == Cough.PUSHES_OUT || pressure.floorOnCough() == FloorOnCough.DESCENDS;
     }
 
     /** Reversed reflex, or the breath is lost within two breaths: nothing loaded above the first float. */
@@ -213,21 +226,21 @@ public record Findings(
 
     /** The grade of the weaker side: the deep-core set works as one, so the weaker side decides what is safe. */
     public Optional<DeepCoreGrade> weakerGrade() {
-        return setGrade.values().stream().min(Integer::compare).map(DeepCoreGrade::new);
+        return deepCore.setGrade().values().stream().min(Integer::compare).map(DeepCoreGrade::new);
     }
 
     public Optional<Tolerance> tolerance() {
-        return Optional.ofNullable(toleranceBreaths).map(Tolerance::new);
+        return Optional.ofNullable(deepCore.toleranceBreaths()).map(Tolerance::new);
     }
 
     /** Chest up or reversed: the breath has to be learnt first. */
     public boolean breathPatternOff() {
-        return breathPattern == BreathPattern.CHEST_UP || breathPattern == BreathPattern.REVERSED;
+        return atRest.breathPattern() == BreathPattern.CHEST_UP || atRest.breathPattern() == BreathPattern.REVERSED;
     }
 
     /** Held firm on both sides, breathing. */
     public boolean engagementFirm() {
-        return setGrade.size() == Side.values().length
+        return deepCore.setGrade().size() == Side.values().length
                 && weakerGrade().map(DeepCoreGrade::isFirm).orElse(false);
     }
 
@@ -247,8 +260,11 @@ public record Findings(
 
     /** Some reach on hands and knees was tried and the rod lost its place. */
     public boolean contactLost() {
-        boolean tried = !armReachKept.isEmpty() || !legReachKept.isEmpty();
-        return tried && (armReachKept.size() < Side.values().length || legReachKept.size() < Side.values().length);
+        boolean tried = !handsAndKnees.armReachKept().isEmpty()
+                || !handsAndKnees.legReachKept().isEmpty();
+        return tried
+                && (handsAndKnees.armReachKept().size() < Side.values().length
+                        || handsAndKnees.legReachKept().size() < Side.values().length);
     }
 
     /**
@@ -262,7 +278,7 @@ public record Findings(
         if (measured.isPresent()) {
             return measured;
         }
-        return Optional.ofNullable(side == null ? null : setGrade.get(side))
+        return Optional.ofNullable(side == null ? null : deepCore.setGrade().get(side))
                 .map(DeepCoreGrade::new)
                 .or(this::weakerGrade)
                 .map(g -> (double) g.holdS());

@@ -72,4 +72,54 @@ public record Observed(
         MID_BACK,
         SACRUM
     }
+
+    /** The low belly's answer to a pressure.cough(). */
+    public enum Cough {
+        DRAWS_IN,
+        NO_CHANGE,
+        PUSHES_OUT
+    }
+
+    /** The pelvic floor's answer to a pressure.cough(), by the client's own account. */
+    public enum FloorOnCough {
+        LIFTS,
+        NONE,
+        DESCENDS
+    }
+
+    /** On hands and knees, whether the belly rises on the out-breath. */
+    public enum Scoop {
+        YES,
+        PARTLY,
+        NO
+    }
+
+    /** Where the breath goes, lying at rest. */
+    public enum BreathPattern {
+        RIBS_ALL_ROUND,
+        BELLY,
+        CHEST_UP,
+        REVERSED
+    }
+
+    /** Space under the low back, lying. */
+    public enum LumbarGap {
+        NONE,
+        FLAT_HAND,
+        FIST
+    }
+
+    /** Where the ribs stand, seen from the side. */
+    public enum RibsOverPelvis {
+        RIBS_AHEAD,
+        STACKED,
+        RIBS_BEHIND
+    }
+
+    /** What the midline does on a head lift. */
+    public enum Doming {
+        NONE,
+        SOFT,
+        FIRM
+    }
 }

@@ -96,7 +96,7 @@ public final class Recorded {
     }
 
     public boolean firmRidge() {
-        return code(Finding.DOMING, Findings.Doming.class) == Findings.Doming.FIRM;
+        return code(Finding.DOMING, Observed.Doming.class) == Observed.Doming.FIRM;
     }
 
     /** What decides the start. */
@@ -110,21 +110,22 @@ public final class Recorded {
                 scores.put(side, test.score());
             }
         }
-        return new Findings(
-                code(Finding.COUGH, Findings.Cough.class),
-                grades,
-                whole(Finding.TOLERANCE_BREATHS),
-                code(Finding.BREATH_PATTERN, Findings.BreathPattern.class),
-                scores,
-                code(Finding.LUMBAR_GAP, Findings.LumbarGap.class),
-                ribs(),
-                code(Finding.DOMING, Findings.Doming.class),
-                code(Finding.COUGH_FLOOR, Findings.FloorOnCough.class),
-                code(Finding.SCOOP, Findings.Scoop.class),
-                kept(Finding.ROD_ARM),
-                kept(Finding.ROD_LEG),
-                whole(Finding.HOVER_S),
-                shown());
+        return Findings.NONE
+                .with(new Findings.Pressure(
+                        code(Finding.COUGH, Observed.Cough.class),
+                        code(Finding.COUGH_FLOOR, Observed.FloorOnCough.class),
+                        code(Finding.DOMING, Observed.Doming.class)))
+                .with(new Findings.AtRest(
+                        code(Finding.BREATH_PATTERN, Observed.BreathPattern.class),
+                        code(Finding.LUMBAR_GAP, Observed.LumbarGap.class),
+                        ribs()))
+                .with(new Findings.DeepCore(grades, whole(Finding.TOLERANCE_BREATHS), scores))
+                .with(new Findings.HandsAndKnees(
+                        code(Finding.SCOOP, Observed.Scoop.class),
+                        kept(Finding.ROD_ARM),
+                        kept(Finding.ROD_LEG),
+                        whole(Finding.HOVER_S)))
+                .with(shown());
     }
 
     private Findings.Shown shown() {
@@ -138,8 +139,8 @@ public final class Recorded {
     }
 
     /** By eye where it was said, else from the dragged landmarks. */
-    private Findings.@Nullable RibsOverPelvis ribs() {
-        Findings.RibsOverPelvis byEye = code(Finding.RIBS, Findings.RibsOverPelvis.class);
+    private Observed.@Nullable RibsOverPelvis ribs() {
+        Observed.RibsOverPelvis byEye = code(Finding.RIBS, Observed.RibsOverPelvis.class);
         return byEye != null ? byEye : alignment().map(Alignment::ribs).orElse(null);
     }
 

@@ -5,6 +5,7 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Window;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.DoseRules;
@@ -34,17 +35,12 @@ final class Ladder {
     private static final int LIGHT_EFFORT = 3;
     private static final int LONG_ENOUGH_WEEKS = 1000;
     /** Findings that no gate waits for. */
-    private static final Findings IDEAL = new Findings(
-            Findings.Cough.DRAWS_IN,
-            Map.of(Side.LEFT, 5, Side.RIGHT, 5),
-            20,
-            Findings.BreathPattern.RIBS_ALL_ROUND,
-            Map.of(),
-            Findings.LumbarGap.NONE,
-            Findings.RibsOverPelvis.STACKED,
-            Findings.Doming.NONE,
-            Findings.FloorOnCough.LIFTS,
-            Findings.Scoop.YES);
+    private static final Findings IDEAL = Findings.NONE
+            .with(new Findings.Pressure(Observed.Cough.DRAWS_IN, Observed.FloorOnCough.LIFTS, Observed.Doming.NONE))
+            .with(new Findings.AtRest(
+                    Observed.BreathPattern.RIBS_ALL_ROUND, Observed.LumbarGap.NONE, Observed.RibsOverPelvis.STACKED))
+            .with(new Findings.DeepCore(Map.of(Side.LEFT, 5, Side.RIGHT, 5), 20, Map.of()))
+            .with(Findings.HandsAndKnees.scoop(Observed.Scoop.YES));
 
     /** What is remembered between sessions: credits so far and what came last. */
     private static final int STATES = 4;
@@ -152,16 +148,14 @@ final class Ladder {
         log.add(new SessionResult(today, now, LIGHT_EFFORT, List.of()));
         Progress p = Progress.of(new Progress.Question(
                 catalogue,
-                s.rung(),
-                s.rung().perSide() ? Side.LEFT : null,
-                s.dose(),
-                DoseRules.window(s.rung().window(), stance),
+                Progress.Place.atFullRange(
+                        s.rung(),
+                        s.rung().perSide() ? Side.LEFT : null,
+                        s.dose(),
+                        DoseRules.window(s.rung().window(), stance)),
                 stance,
                 log,
-                today,
-                null,
-                false,
-                false,
+                Progress.Day.of(today),
                 open));
         int next = where(p, at);
         boolean moved = next != at || p.change() == Progress.Change.NEXT_RUNG;

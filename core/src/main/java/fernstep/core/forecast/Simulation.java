@@ -2,22 +2,16 @@ package fernstep.core.forecast;
 
 import fernstep.core.catalogue.Rung;
 import fernstep.core.forecast.Forecast.Counts;
-import fernstep.core.forecast.Forecast.Quantiles;
 import fernstep.core.forecast.Forecast.Question;
-import fernstep.core.forecast.Forecast.Route;
 import fernstep.core.forecast.Tracks.Track;
-import fernstep.core.plan.RungGates;
 import fernstep.core.schedule.SessionCalendar;
 import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.jspecify.annotations.Nullable;
 
 /** Plays the rules forward, run by run. */
 final class Simulation {
@@ -26,7 +20,7 @@ final class Simulation {
 
     private static final Counts CLEAN = new Counts(7, 3);
     private static final Counts CLEAN_WEEK = new Counts(7, 3);
-    private static final int WEEK = 7;
+    private static final int WEEK = Tracks.WEEK;
     private static final int RECHECK_GRACE_DAYS = 14;
     private static final int NEVER = Tracks.NEVER;
 
@@ -37,12 +31,9 @@ final class Simulation {
     private final int n;
     private final int[] otherSide;
     private final int[][] firstOpen;
-    private final int[][][] opened;
-    private final int[] goalDay;
+    private final Openings openings;
     private final boolean[] trains;
     private final int[] turn;
-    private final Set<Strand> towardGoal = new HashSet<>();
-    private final List<GoalRung> goalRungs = new ArrayList<>();
     private final Rotation rotation;
 
     Simulation(Question q) {
@@ -52,11 +43,9 @@ final class Simulation {
         this.all = tracks.all();
         this.n = all.size();
         this.otherSide = all.stream().mapToInt(tracks::otherSide).toArray();
-        this.opened = new int[n][][];
         this.firstOpen = new int[n][];
-        this.goalDay = new int[q.horizon().runs()];
+        this.openings = new Openings(q, all);
         for (int t = 0; t < n; t++) {
-            opened[t] = new int[all.get(t).rungs().size()][q.horizon().runs()];
             firstOpen[t] = all.get(t).gateDay();
         }
         this.trains = new boolean[days];
@@ -67,13 +56,11 @@ final class Simulation {
             trains[day] = training.contains(date.getDayOfWeek());
             turn[day] = SessionCalendar.turn(date, training);
         }
-        if (q.goal() != null) {
-            for (String code : q.goal().rungs(q.catalogue())) {
-                goalRungs.add(goalRung(code));
-                towardGoal.add(q.catalogue().rung(code).strand());
-                q.catalogue().leading(q.catalogue().rung(code)).forEach(r -> towardGoal.add(r.strand()));
-            }
-        }
+        Set<Strand> towardGoal = new HashSet<>();
+        openings.goal().forEach(rung -> {
+            towardGoal.add(rung.strand());
+            q.catalogue().leading(rung).forEach(r -> towardGoal.add(r.strand()));
+        });
         this.rotation = new Rotation(all, q.start(), towardGoal);
     }
 
@@ -81,7 +68,7 @@ final class Simulation {
         for (int run = 0; run < q.horizon().runs(); run++) {
             new Run(run).play();
         }
-        return report();
+        return openings.report();
     }
 
     /** One life of hers. */
@@ -110,9 +97,6 @@ final class Simulation {
                 clean[t] = drawn(CLEAN, counts.getOrDefault(track.strand(), Counts.NONE));
                 step[t] = track.startsAt();
                 topSince[t] = step[t] >= 0 && track.ladder().at(step[t]).top() ? 0 : NEVER;
-                for (int[] rung : opened[t]) {
-                    rung[run] = NEVER;
-                }
             }
             LocalDate due = q.start().recheckDue();
             this.recheckDue = due == null
@@ -141,7 +125,7 @@ final class Simulation {
                     }
                 }
             }
-            goalDay[run] = goal();
+            openings.close(run);
         }
 
         /** A week ends: clean or not; a re-check that is due is done, or not yet. */
@@ -161,7 +145,7 @@ final class Simulation {
             for (int t = 0; t < n; t++) {
                 if (step[t] == Tracks.NOT_BEGUN && mayOpen(t, 0, day) && inSession.takes(t, step)) {
                     step[t] = 0;
-                    opened[t][0][run] = day + 1;
+                    openings.set(t, 0, run, day + 1);
                 }
             }
         }
@@ -175,8 +159,8 @@ final class Simulation {
             if (rises && !mayOpen(t, target.rungAt(), day)) {
                 return;
             }
-            if (rises && opened[t][target.rungAt()][run] == NEVER) {
-                opened[t][target.rungAt()][run] = day + 1;
+            if (rises && openings.never(t, target.rungAt(), run)) {
+                openings.set(t, target.rungAt(), run, day + 1);
             }
             step[t] = Ladder.step(packed);
             state[t] = Ladder.state(packed);
@@ -239,108 +223,5 @@ final class Simulation {
             return step[other] < 0
                     || rungAt > all.get(other).ladder().at(step[other]).rungAt() + 1;
         }
-
-        /** A goal is reached when the last of its rungs opens on every side. */
-        private int goal() {
-            if (q.goal() == null) {
-                return NEVER;
-            }
-            int last = 0;
-            for (GoalRung rung : goalRungs) {
-                last = Math.max(last, opensOn(rung, run));
-            }
-            return last;
-        }
-    }
-
-    /**
-     * A rung of the goal and where it is climbed: pairs of track and place on it.
-     *
-     * @param otherwise the day where no track climbs it: 0 when it is done, else never
-     */
-    private record GoalRung(Rung rung, int[] pairs, int otherwise) {}
-
-    private GoalRung goalRung(String code) {
-        List<Integer> pairs = new ArrayList<>();
-        for (int t = 0; t < n; t++) {
-            List<String> codes = all.get(t).rungs().stream().map(Rung::code).toList();
-            if (codes.contains(code)) {
-                pairs.add(t);
-                pairs.add(codes.indexOf(code));
-            }
-        }
-        boolean done =
-                q.start().known().done().stream().map(RungGates.Done::rung).anyMatch(code::equals);
-        return new GoalRung(
-                q.catalogue().rung(code),
-                pairs.stream().mapToInt(Integer::intValue).toArray(),
-                done ? 0 : NEVER);
-    }
-
-    private int opensOn(GoalRung rung, int run) {
-        int[] pairs = rung.pairs();
-        int last = pairs.length == 0 ? rung.otherwise() : 0;
-        for (int i = 0; i < pairs.length; i += 2) {
-            Track track = all.get(pairs[i]);
-            boolean there =
-                    track.startsAt() >= 0 && track.ladder().at(track.startsAt()).rungAt() >= pairs[i + 1];
-            last = Math.max(last, there ? 0 : opened[pairs[i]][pairs[i + 1]][run]);
-        }
-        return last;
-    }
-
-    private Forecast report() {
-        List<Route> routes = new ArrayList<>();
-        for (int t = 0; t < n; t++) {
-            Track track = all.get(t);
-            int from = track.startsAt() < 0
-                    ? 0
-                    : track.ladder().at(track.startsAt()).rungAt() + 1;
-            for (int at = from; at < track.rungs().size(); at++) {
-                Rung rung = track.rungs().get(at);
-                routes.add(new Route(rung, rung.perSide() ? track.side() : null, quantiles(opened[t][at])));
-            }
-        }
-        if (q.goal() == null) {
-            return new Forecast(List.copyOf(routes), null, null, null);
-        }
-        int by = q.goalDate() == null
-                ? days
-                : (int) (q.goalDate().toEpochDay() - q.horizon().today().toEpochDay());
-        long reached = Arrays.stream(goalDay).filter(d -> d <= by).count();
-        return new Forecast(
-                List.copyOf(routes), (double) reached / q.horizon().runs(), quantiles(goalDay), bottleneck());
-    }
-
-    private Forecast.@Nullable Bottleneck bottleneck() {
-        Rung last = null;
-        long lastMiddle = -1;
-        for (GoalRung rung : goalRungs) {
-            int[] byRun = new int[q.horizon().runs()];
-            for (int run = 0; run < byRun.length; run++) {
-                byRun[run] = opensOn(rung, run);
-            }
-            Arrays.sort(byRun);
-            if (byRun[byRun.length / 2] > lastMiddle) {
-                lastMiddle = byRun[byRun.length / 2];
-                last = rung.rung();
-            }
-        }
-        return last == null || lastMiddle == 0
-                ? null
-                : new Bottlenecks(q).of(last).orElse(null);
-    }
-
-    private Quantiles quantiles(int[] byRun) {
-        int[] sorted = byRun.clone();
-        Arrays.sort(sorted);
-        return new Quantiles(quantile(sorted, 0.1), quantile(sorted, 0.5), quantile(sorted, 0.9));
-    }
-
-    /** The smallest day by which at least this share of the runs had it. */
-    private @Nullable LocalDate quantile(int[] sorted, double share) {
-        int at = (int) Math.ceil(share * sorted.length) - 1;
-        int day = sorted[Math.max(0, at)];
-        return day == NEVER ? null : q.horizon().today().plusDays(day);
     }
 }

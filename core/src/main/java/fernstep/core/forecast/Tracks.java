@@ -23,6 +23,7 @@ import org.jspecify.annotations.Nullable;
 /** Every strand and side as a ladder, begun or not, with what each of its rungs waits for, worked out once. */
 final class Tracks {
     static final int NEVER = Integer.MAX_VALUE;
+    static final int WEEK = 7;
     static final int NOT_BEGUN = -1;
 
     /** Codes by which a gate waits for training: those are played, the others stay. */

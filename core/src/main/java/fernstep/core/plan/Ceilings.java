@@ -38,7 +38,7 @@ final class Ceilings {
             return Optional.of(new Waiting("FLOOR_LIFT", null, Reason.of("waiting.floorBearsDown")));
         }
         Findings f = known.findings();
-        boolean scoopMissing = f.scoop() == Findings.Scoop.NO
+        boolean scoopMissing = f.scoop() == Observed.Scoop.NO
                 && rung.strand() == Strand.HANDS_KNEES
                 && above(rung, FIRM_RIDGE_KNEES, known.catalogue());
         if (scoopMissing) {
@@ -53,7 +53,7 @@ final class Ceilings {
         if (f.breathComesFirst() && !rung.means().contains(FIRST_FLOAT)) {
             return waiting("BREATH_CONTROL", Reason.of("waiting.breathControl"));
         }
-        if (f.doming() == Findings.Doming.FIRM && overFirmRidge(rung, known.catalogue())) {
+        if (f.doming() == Observed.Doming.FIRM && overFirmRidge(rung, known.catalogue())) {
             return waiting("RIDGE", Reason.of("waiting.firmRidge"));
         }
         return softRidgeCaps(known) && overSoftRidge(rung, known.catalogue())
@@ -68,7 +68,7 @@ final class Ceilings {
     /** In pregnancy any ridge counts as not allowed. */
     private static boolean softRidgeCaps(RungGates.Known known) {
         boolean tolerated = known.doming() == Doming.SOFT_TOLERATED && !Boolean.TRUE.equals(known.pregnant());
-        return known.findings().doming() == Findings.Doming.SOFT && known.doming() != null && !tolerated;
+        return known.findings().doming() == Observed.Doming.SOFT && known.doming() != null && !tolerated;
     }
 
     private static boolean overFirmRidge(Rung rung, Catalogue catalogue) {
@@ -105,7 +105,7 @@ final class Ceilings {
 
     /** The load a front rung may reach while a ridge caps it; empty where none does. */
     static OptionalDouble index(Rung rung, RungGates.Known known, Body body) {
-        boolean firm = known.findings().doming() == Findings.Doming.FIRM;
+        boolean firm = known.findings().doming() == Observed.Doming.FIRM;
         if (!FRONT.contains(rung.strand()) || !rung.loaded() || !(firm || softRidgeCaps(known))) {
             return OptionalDouble.empty();
         }

@@ -86,12 +86,12 @@ final class Foundations {
     private boolean pelvicFloor() {
         Integer days = q.her().screening().stage().daysSinceEvent();
         boolean tooSoon = q.her().pregnant() || (days != null && days < TWELVE_WEEKS_DAYS);
-        if (tooSoon || q.training().floorSymptoms() || f().floorOnCough() == Findings.FloorOnCough.DESCENDS) {
+        if (tooSoon || q.training().floorSymptoms() || f().floorOnCough() == Observed.FloorOnCough.DESCENDS) {
             return false;
         }
         Observed.FloorLift lift = f().shown().lift();
         boolean lifts = lift == Observed.FloorLift.LIFTS
-                || (lift == null && (f().floorOnCough() == Findings.FloorOnCough.LIFTS || f().engagementFirm()));
+                || (lift == null && (f().floorOnCough() == Observed.FloorOnCough.LIFTS || f().engagementFirm()));
         Observed.LetGo letGo = f().shown().letGo();
         boolean letsGo = letGo == null || letGo == Observed.LetGo.FULLY;
         return letsGo && (lifts || done(Waymark.FLOOR_LEARNT));
@@ -101,7 +101,7 @@ final class Foundations {
         if (q.training().seenClearlyOfLate(SignCode.BACK_ARCHES) || !f().tiltNeutral()) {
             return false;
         }
-        boolean gapSteady = f().lumbarGap() != null && f().lumbarGap() != Findings.LumbarGap.FIST;
+        boolean gapSteady = f().lumbarGap() != null && f().lumbarGap() != Observed.LumbarGap.FIST;
         return gapSteady || harder;
     }
 

@@ -2,6 +2,7 @@ package fernstep.core.plan;
 
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
@@ -80,16 +81,16 @@ final class Needs {
         return switch (strand) {
             case LEG_FLOAT -> lagging(f);
             case HANDS_KNEES ->
-                f.scoop() == Findings.Scoop.PARTLY
+                f.scoop() == Observed.Scoop.PARTLY
                                 || Boolean.TRUE.equals(f.shown().bellyDrops())
                         ? Optional.of(Reason.of("need.bellyDrops"))
                         : f.contactLost() ? Optional.of(Reason.of("need.contactLost")) : Optional.empty();
             case ARM_LEG ->
-                f.ribs() == Findings.RibsOverPelvis.RIBS_AHEAD
+                f.ribs() == Observed.RibsOverPelvis.RIBS_AHEAD
                         ? Optional.of(Reason.of("need.ribsAhead"))
                         : Optional.empty();
             case PELVIC_CONTROL ->
-                f.ribs() == Findings.RibsOverPelvis.RIBS_AHEAD
+                f.ribs() == Observed.RibsOverPelvis.RIBS_AHEAD
                         ? Optional.of(Reason.of("need.ribsAheadStanding"))
                         : Optional.empty();
             case BACK_LINE -> f.tiltedForward() ? Optional.of(Reason.of("need.tiltForward")) : Optional.empty();

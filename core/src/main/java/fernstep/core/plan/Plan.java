@@ -7,6 +7,7 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.findings.Tolerance;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
@@ -239,7 +240,7 @@ public record Plan(
         if (engaged && findings.tolerance().map(Tolerance::isKept).orElse(false)) {
             done.add(done(catalogue, Waymark.BREATHS_KEPT, null));
         }
-        boolean gapSteady = findings.lumbarGap() != null && findings.lumbarGap() != Findings.LumbarGap.FIST;
+        boolean gapSteady = findings.lumbarGap() != null && findings.lumbarGap() != Observed.LumbarGap.FIST;
         if (gapSteady && engaged) {
             done.add(done(catalogue, Waymark.TILT_FIRST, null));
         }

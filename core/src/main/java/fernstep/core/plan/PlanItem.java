@@ -165,4 +165,25 @@ public record PlanItem(
                 opened,
                 support);
     }
+
+    /** Beside the work of her strands: its first dose, no side, no move of its own. */
+    static PlanItem beside(Rung rung, Role role, Dose dose, Reason why) {
+        return new PlanItem(
+                rung.strand(),
+                role,
+                rung,
+                null,
+                null,
+                null,
+                dose,
+                dose,
+                1,
+                null,
+                SessionTime.seconds(rung, dose),
+                SessionTime.loadSeconds(rung, dose),
+                why,
+                Reason.of("whyNot.settleIn"),
+                null,
+                null);
+    }
 }

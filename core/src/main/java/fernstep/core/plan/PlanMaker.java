@@ -4,10 +4,9 @@ import fernstep.core.body.Capacity;
 import fernstep.core.catalogue.CatalogueStrand;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Waymark;
-import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Packing.Room;
-import fernstep.core.plan.Plan.Day;
 import fernstep.core.plan.Plan.LeftOut;
 import fernstep.core.plan.Plan.NotOpen;
 import fernstep.core.plan.Plan.Question;
@@ -16,10 +15,8 @@ import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /** Puts a plan together. */
 final class PlanMaker {
@@ -28,7 +25,6 @@ final class PlanMaker {
 
     private static final int FOUNDATIONS_BESIDE_WORK = 2;
     private static final int FOUNDATIONS_AS_WORK = 3;
-    private static final int SETTLE_IN_S = 60;
 
     private final Question q;
     private final RungGates.Known known;
@@ -64,7 +60,9 @@ final class PlanMaker {
                         && !fitsBesideMusts(e, room)
                 ? e.whereItFits()
                 : e);
-        settleIn().filter(e -> fitsBesideMusts(e, room)).ifPresent(exercises::add);
+        SettleIn.of(q, known, settled, exercises)
+                .filter(e -> fitsBesideMusts(e, room))
+                .ifPresent(exercises::add);
         Set<Strand> training = exercises.stream()
                 .map(Exercise::strand)
                 .filter(s -> q.training().inTraining(s))
@@ -78,7 +76,14 @@ final class PlanMaker {
         List<List<Exercise>> sessions = week.sessions(daysPerWeek);
         tellLeftOut(sessions, room);
         notOpen.sort(Comparator.comparing(NotOpen::strand));
-        return plan(sessions, daysPerWeek);
+        PlanDays days = new PlanDays(sessions, daysPerWeek, known.closed());
+        return new Plan(
+                days.items(),
+                days.days(),
+                List.copyOf(leftOut),
+                List.copyOf(notOpen),
+                List.copyOf(habits),
+                q.wishes().secondsPerDay());
     }
 
     private Room room() {
@@ -156,12 +161,12 @@ final class PlanMaker {
     /** Ribs ahead: standing over the pelvis a few times a day, whether pelvic control is settled or waits its turn. */
     private void ribsOverPelvis() {
         Rung reset = q.catalogue().at(Waymark.RIBS_OVER_PELVIS);
-        boolean wanted = q.her().findings().ribs() == Findings.RibsOverPelvis.RIBS_AHEAD;
+        boolean wanted = q.her().findings().ribs() == Observed.RibsOverPelvis.RIBS_AHEAD;
         if (!wanted || !RungGates.open(reset, null, known) || by(reset.strand(), Choice::leftOut)) {
             return;
         }
         exercises.add(new Exercise(
-                List.of(plain(reset, Role.CARRY_OVER, first(reset), Reason.of("need.ribsAheadStanding"))),
+                List.of(PlanItem.beside(reset, Role.CARRY_OVER, first(reset), Reason.of("need.ribsAheadStanding"))),
                 true,
                 needs.of(reset.strand()),
                 true,
@@ -171,26 +176,6 @@ final class PlanMaker {
     private Dose first(Rung rung) {
         Dose dose = DoseRules.first(rung, q.wishes().stances().dose());
         return dose.withDays(Math.min(dose.daysPerWeek(), q.wishes().daysAtMost()));
-    }
-
-    private static PlanItem plain(Rung rung, Role role, Dose dose, Reason why) {
-        return new PlanItem(
-                rung.strand(),
-                role,
-                rung,
-                null,
-                null,
-                null,
-                dose,
-                dose,
-                1,
-                null,
-                SessionTime.seconds(rung, dose),
-                SessionTime.loadSeconds(rung, dose),
-                why,
-                Reason.of("whyNot.settleIn"),
-                null,
-                null);
     }
 
     /** Two unsettled foundations at a time, three where they are the work; the others wait their turn. */
@@ -231,43 +216,6 @@ final class PlanMaker {
         }
     }
 
-    /** What is settled becomes one opening minute: her highest clean breath with the engagement kept. */
-    private Optional<Exercise> settleIn() {
-        if (settled.isEmpty()
-                || exercises.stream().anyMatch(e -> e.role() == Role.FOUNDATION && e.strand() == Strand.BREATH)) {
-            return Optional.empty();
-        }
-        return Stream.of(Waymark.BREATHS_MANY, Waymark.BREATHS_KEPT)
-                .map(q.catalogue()::at)
-                .filter(r -> known.isDone(r.code(), null) && RungGates.open(r, null, known))
-                .findFirst()
-                .or(() -> Optional.of(q.catalogue().at(Waymark.BREATH_BASE)))
-                .flatMap(this::settledOn)
-                .map(item -> new Exercise(List.of(item), true, 1, true, false));
-    }
-
-    private Optional<PlanItem> settledOn(Rung rung) {
-        Rung as = rung;
-        if (rung.closedBy(known.closed()).isPresent()) {
-            Optional<StandIns.StandIn> standIn =
-                    StandIns.of(q.catalogue(), rung, known.closed(), q.her().body()).stream()
-                            .filter(s -> s.kind() != StandIns.Kind.OTHER_RUNG)
-                            .findFirst();
-            if (standIn.isEmpty()) {
-                return Optional.empty();
-            }
-            as = standIn.get().rung();
-        }
-        Dose dose = StartingDose.of(as, q.wishes().stances().dose(), q.her().findings(), null)
-                .dose();
-        Dose once = new Dose(
-                1, dose.reps(), dose.holdS(), dose.breaths(), 1, q.wishes().daysAtMost());
-        while (SessionTime.seconds(as, once) > SETTLE_IN_S && once.breaths() != null && once.breaths() > 1) {
-            once = once.withBreaths(once.breaths() - 1);
-        }
-        return Optional.of(plain(as, Role.SETTLE_IN, once, Reason.of("why.settleIn")));
-    }
-
     /** Neither settling in nor standing over the pelvis pushes out what she has to learn first. */
     private boolean fitsBesideMusts(Exercise other, Room room) {
         List<Exercise> all =
@@ -297,45 +245,5 @@ final class PlanMaker {
         }
         boolean full = session.stream().filter(Exercise::counts).count() >= room.size();
         return full ? Reason.of("leftOut.size", room.size()) : Reason.of("leftOut.nothingCalls");
-    }
-
-    private Plan plan(List<List<Exercise>> sessions, int daysPerWeek) {
-        Set<fernstep.core.client.Restriction> closed = known.closed();
-        List<Day> days = new ArrayList<>();
-        for (int i = 0; i < sessions.size(); i++) {
-            int perWeek = (daysPerWeek + sessions.size() - 1 - i) / sessions.size();
-            days.add(new Day(
-                    i == 0 ? "A" : "B",
-                    perWeek,
-                    SessionOrder.of(sessions.get(i), closed).stream()
-                            .map(item -> item.onDays(onDays(item, sessions, daysPerWeek)))
-                            .toList()));
-        }
-        Set<Exercise> all = new java.util.LinkedHashSet<>();
-        sessions.forEach(all::addAll);
-        List<PlanItem> items = SessionOrder.of(List.copyOf(all), Set.of()).stream()
-                .map(i -> days.stream()
-                        .flatMap(d -> d.items().stream())
-                        .filter(x -> x.strand() == i.strand() && x.side() == i.side() && x.role() == i.role())
-                        .findFirst()
-                        .orElse(i))
-                .toList();
-        return new Plan(
-                items,
-                List.copyOf(days),
-                List.copyOf(leftOut),
-                List.copyOf(notOpen),
-                List.copyOf(habits),
-                q.wishes().secondsPerDay());
-    }
-
-    /** On how many days of the week it comes. */
-    private static int onDays(PlanItem item, List<List<Exercise>> sessions, int daysPerWeek) {
-        int days = 0;
-        for (int i = 0; i < sessions.size(); i++) {
-            boolean in = sessions.get(i).stream().anyMatch(e -> e.strand() == item.strand() && e.role() == item.role());
-            days += in ? (daysPerWeek + sessions.size() - 1 - i) / sessions.size() : 0;
-        }
-        return days;
     }
 }

@@ -4,6 +4,7 @@ import fernstep.core.approach.Approach;
 import fernstep.core.client.BodyEvent;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.findings.Tolerance;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
@@ -60,7 +61,7 @@ public record Proposal(
         if (late
                 && f.engagementFirm()
                 && f.doming() != null
-                && f.doming() != Findings.Doming.FIRM
+                && f.doming() != Observed.Doming.FIRM
                 && !f.breathComesFirst()) {
             fits.add(new Fit(Approach.GRADED_LOAD, Reason.of("proposal.firmAndLate")));
         }
@@ -113,7 +114,7 @@ public record Proposal(
 
     /** What would part them today: the ridge seen, else how the dose grows. */
     private static Reason difference(Approach a, Approach b, Findings f) {
-        boolean ridge = f.doming() == Findings.Doming.SOFT
+        boolean ridge = f.doming() == Observed.Doming.SOFT
                 && a.stances().doming() != b.stances().doming();
         if (ridge) {
             Approach strict = a.stances().doming() == fernstep.core.approach.Stances.Doming.NONE_ALLOWED ? a : b;

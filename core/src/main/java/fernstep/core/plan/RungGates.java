@@ -7,6 +7,7 @@ import fernstep.core.catalogue.RungGate;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.DeepCoreGrade;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Gate;
@@ -255,13 +256,13 @@ public final class RungGates {
 
         @Override
         public Optional<Waiting> scoop(RungGate.Scoop gate) {
-            return unless(known.findings().scoop() == Findings.Scoop.YES, "SCOOP", Reason.of("waiting.scoop"));
+            return unless(known.findings().scoop() == Observed.Scoop.YES, "SCOOP", Reason.of("waiting.scoop"));
         }
 
         @Override
         public Optional<Waiting> firmMidline(RungGate.FirmMidline gate) {
             return unless(
-                    known.findings().doming() == Findings.Doming.NONE,
+                    known.findings().doming() == Observed.Doming.NONE,
                     "FIRM_MIDLINE",
                     Reason.of("waiting.firmMidline"));
         }

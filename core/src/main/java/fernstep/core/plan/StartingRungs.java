@@ -3,6 +3,7 @@ package fernstep.core.plan;
 import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.DeepCoreGrade;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.findings.Tolerance;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
@@ -75,13 +76,13 @@ final class StartingRungs {
     }
 
     private static Start armLeg(Findings f) {
-        boolean ribs = f.ribs() == Findings.RibsOverPelvis.RIBS_AHEAD;
+        boolean ribs = f.ribs() == Observed.RibsOverPelvis.RIBS_AHEAD;
         Start start = loaded(f, Waymark.ARM_LEG_FIRST, ribs);
         return ribs && start.rung() != null ? Start.at(Waymark.ARM_LEG_FIRST, "why.ribsAhead") : start;
     }
 
     private static Start pelvicControl(Findings f) {
-        if (f.lumbarGap() == Findings.LumbarGap.FIST) {
+        if (f.lumbarGap() == Observed.LumbarGap.FIST) {
             return Start.at(Waymark.TILT_FIRST, "why.fistGap");
         }
         Double tiltDeg = f.shown().tiltDeg();
@@ -94,7 +95,7 @@ final class StartingRungs {
 
     /** As far as the rod kept its contacts; the arm before the leg. */
     private static Start handsAndKnees(@Nullable Side side, Findings f) {
-        boolean first = f.scoop() == Findings.Scoop.NO || f.engagementWeak() || f.breathComesFirst();
+        boolean first = f.scoop() == Observed.Scoop.NO || f.engagementWeak() || f.breathComesFirst();
         if (first || side == null || !f.armReachKept().contains(side)) {
             return Start.at(Waymark.NEUTRAL_FIRST, "why.neutralFirst");
         }
@@ -104,7 +105,7 @@ final class StartingRungs {
     }
 
     private static Start hover(Findings f) {
-        if (f.scoop() == Findings.Scoop.NO) {
+        if (f.scoop() == Observed.Scoop.NO) {
             return Start.waits("waiting.scoop");
         }
         Start start = loaded(f, Waymark.HOVER_FIRST, false);
@@ -137,7 +138,7 @@ final class StartingRungs {
 
     private static Start deepCore(Findings f) {
         Optional<DeepCoreGrade> grade = f.weakerGrade();
-        if (f.scoop() == Findings.Scoop.NO && grade.isPresent() && !f.engagementWeak()) {
+        if (f.scoop() == Observed.Scoop.NO && grade.isPresent() && !f.engagementWeak()) {
             return Start.at(Waymark.SET_BY_SCOOP, "why.scoopFirst");
         }
         if (grade.isEmpty()) {

@@ -68,97 +68,53 @@ public record Progress(
     }
 
     /**
-     * The question put to the rules.
+     * Where she stands on one strand and side.
      *
      * @param window the dose window in force; the rung's own as the stance uses it, or one the practitioner set
-     * @param log results since the last change of dose or rung, any order
+     * @param otherSideOrder place on the strand of her other side, 0 where there is none
+     */
+    public record Place(
+            Rung rung, @Nullable Side side, Dose dose, Window window, RangeState range, int otherSideOrder) {
+
+        /** The other side not looked at. */
+        public static Place atFullRange(Rung rung, @Nullable Side side, Dose dose, Window window) {
+            return new Place(rung, side, dose, window, RangeState.FULL, 0);
+        }
+    }
+
+    /**
+     * How matters stand on the day of the question.
+     *
      * @param recheckDue the day the separation re-check is due, or null
      * @param recheckWidened the last re-check showed a real widening
      * @param askFirstStands an ask-first answer stands today
-     * @param otherSideOrder place on the strand of her other side, 0 where there is none
      * @param dayAfter what followed sessions of anything
      */
-    public record Question(
-            Catalogue catalogue,
-            Rung rung,
-            @Nullable Side side,
-            Dose dose,
-            Window window,
-            DoseStance stance,
-            List<SessionResult> log,
+    public record Day(
             LocalDate today,
             @Nullable LocalDate recheckDue,
             boolean recheckWidened,
             boolean askFirstStands,
-            RungGates.Known known,
-            RangeState range,
-            int otherSideOrder,
             DayAfter dayAfter) {
 
-        /** Symptoms looked for in its own log only. */
-        public Question(
-                Catalogue catalogue,
-                Rung rung,
-                @Nullable Side side,
-                Dose dose,
-                Window window,
-                DoseStance stance,
-                List<SessionResult> log,
-                LocalDate today,
-                @Nullable LocalDate recheckDue,
-                boolean recheckWidened,
-                boolean askFirstStands,
-                RungGates.Known known,
-                RangeState range,
-                int otherSideOrder) {
-            this(
-                    catalogue,
-                    rung,
-                    side,
-                    dose,
-                    window,
-                    stance,
-                    log,
-                    today,
-                    recheckDue,
-                    recheckWidened,
-                    askFirstStands,
-                    known,
-                    range,
-                    otherSideOrder,
-                    DayAfter.NONE);
+        /** A day on which nothing is due and nothing stands in the way; symptoms are looked for in the rung's own log. */
+        public static Day of(LocalDate today) {
+            return new Day(today, null, false, false, DayAfter.NONE);
         }
+    }
 
-        /** At full range, the other side not looked at. */
-        public Question(
-                Catalogue catalogue,
-                Rung rung,
-                @Nullable Side side,
-                Dose dose,
-                Window window,
-                DoseStance stance,
-                List<SessionResult> log,
-                LocalDate today,
-                @Nullable LocalDate recheckDue,
-                boolean recheckWidened,
-                boolean askFirstStands,
-                RungGates.Known known) {
-            this(
-                    catalogue,
-                    rung,
-                    side,
-                    dose,
-                    window,
-                    stance,
-                    log,
-                    today,
-                    recheckDue,
-                    recheckWidened,
-                    askFirstStands,
-                    known,
-                    RangeState.FULL,
-                    0);
-        }
+    /**
+     * The question put to the rules.
+     *
+     * @param log results since the last change of dose or rung, any order
+     */
+    public record Question(
+            Catalogue catalogue,
+            Place place,
+            DoseStance stance,
+            List<SessionResult> log,
+            Day day,
+            RungGates.Known known) {
 
         public Question {
             log = log.stream().sorted(Comparator.comparing(SessionResult::date)).toList();

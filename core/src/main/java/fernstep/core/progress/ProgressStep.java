@@ -7,7 +7,9 @@ import fernstep.core.plan.DoseRules;
 import fernstep.core.plan.RungGates;
 import fernstep.core.plan.Waiting;
 import fernstep.core.progress.Progress.Change;
+import fernstep.core.progress.Progress.Day;
 import fernstep.core.progress.Progress.GrowFirst;
+import fernstep.core.progress.Progress.Place;
 import fernstep.core.progress.Progress.Question;
 import fernstep.core.progress.SessionResult.Kind;
 import fernstep.core.screening.Screening;
@@ -28,10 +30,14 @@ final class ProgressStep {
     private static final int RECHECK_GRACE_DAYS = 14;
 
     private final Question q;
+    private final Place place;
+    private final Day day;
     private final List<SessionResult> credited;
 
     ProgressStep(Question q) {
         this.q = q;
+        this.place = q.place();
+        this.day = q.day();
         this.credited = credited();
     }
 
@@ -50,7 +56,7 @@ final class ProgressStep {
         for (SessionResult r : q.log()) {
             if (r.kind() != Kind.CLEAN && r.kind() != Kind.HELPED) {
                 since.clear();
-            } else if (r.earnsCredit(q.today())) {
+            } else if (r.earnsCredit(day.today())) {
                 since.add(r);
             }
         }
@@ -64,15 +70,15 @@ final class ProgressStep {
 
     /** A rung whose date, clearance or day does not stand today neither grows nor shrinks. */
     private Optional<Progress> closedNow() {
-        List<Waiting> closed = RungGates.closedToday(q.rung(), q.side(), knownHere());
+        List<Waiting> closed = RungGates.closedToday(place.rung(), place.side(), knownHere());
         return closed.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Progress(
                         credits(),
                         Change.HOLD,
-                        q.dose(),
-                        q.range().now(),
-                        q.rung().code(),
+                        place.dose(),
+                        place.range().now(),
+                        place.rung().code(),
                         Reason.of("progress.closedNow", closed.get(0).reason()),
                         closed));
     }
@@ -80,17 +86,17 @@ final class ProgressStep {
     /** Who stands on a rung has done those that lead to it; what else binds them binds her all the same. */
     private RungGates.Known knownHere() {
         Set<RungGates.Done> done = new HashSet<>(q.known().done());
-        q.catalogue().leading(q.rung()).forEach(r -> done.add(new RungGates.Done(r.code(), null)));
+        q.catalogue().leading(place.rung()).forEach(r -> done.add(new RungGates.Done(r.code(), null)));
         return q.known().withDone(done);
     }
 
     private Optional<Progress> referOrHold() {
         long own = q.log().stream().filter(SessionResult::holdsEverything).count();
-        long symptomDays = Math.max(own, q.dayAfter().days());
+        long symptomDays = Math.max(own, day.dayAfter().days());
         if (symptomDays >= 2) {
             return Optional.of(stay(Change.REFER, Reason.of("progress.refer", symptomDays)));
         }
-        boolean lastHolds = q.dayAfter().afterLast()
+        boolean lastHolds = day.dayAfter().afterLast()
                 || last().map(SessionResult::holdsEverything).orElse(false);
         return lastHolds ? Optional.of(stay(Change.HOLD, Reason.of("progress.nextDay"))) : Optional.empty();
     }
@@ -99,7 +105,7 @@ final class ProgressStep {
         if (last().isEmpty()) {
             return Optional.empty();
         }
-        long days = ChronoUnit.DAYS.between(last().get().date(), q.today());
+        long days = ChronoUnit.DAYS.between(last().get().date(), day.today());
         if (days >= Screening.RECHECK_DAYS) {
             return Optional.of(stay(Change.RECHECK_FIRST, Reason.of("progress.gapRecheck", days)));
         }
@@ -134,16 +140,16 @@ final class ProgressStep {
         if (credits() < CREDITS_NEEDED) {
             return Optional.empty();
         }
-        Optional<Dose> up = DoseRules.notchUp(q.dose(), q.window());
-        Double further = q.range().next();
-        boolean rangeFirst = up.isEmpty() || q.range().growFirst() == GrowFirst.RANGE;
+        Optional<Dose> up = DoseRules.notchUp(place.dose(), place.window());
+        Double further = place.range().next();
+        boolean rangeFirst = up.isEmpty() || place.range().growFirst() == GrowFirst.RANGE;
         if (further != null && rangeFirst) {
             return Optional.of(new Progress(
                     credits(),
                     Change.NOTCH_UP,
-                    q.dose(),
+                    place.dose(),
                     further,
-                    q.rung().code(),
+                    place.rung().code(),
                     Reason.of("progress.rangeUp", credits()),
                     List.of()));
         }
@@ -152,13 +158,13 @@ final class ProgressStep {
                     credits(),
                     Change.NOTCH_UP,
                     up.get(),
-                    q.range().now(),
-                    q.rung().code(),
+                    place.range().now(),
+                    place.rung().code(),
                     Reason.of("progress.notchUp", credits()),
                     List.of()));
         }
         return Optional.of(q.catalogue()
-                .next(q.rung())
+                .next(place.rung())
                 .map(this::nextRung)
                 .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.topOfStrand"))));
     }
@@ -166,15 +172,15 @@ final class ProgressStep {
     private Progress nextRung(Rung next) {
         List<Waiting> waiting = new ArrayList<>(blocks());
         Set<RungGates.Done> done = new HashSet<>(knownHere().done());
-        done.add(new RungGates.Done(q.rung().code(), q.rung().perSide() ? q.side() : null));
-        waiting.addAll(RungGates.waiting(next, q.side(), q.known().withDone(done)));
+        done.add(new RungGates.Done(place.rung().code(), place.rung().perSide() ? place.side() : null));
+        waiting.addAll(RungGates.waiting(next, place.side(), q.known().withDone(done)));
         if (!waiting.isEmpty()) {
             return new Progress(
                     credits(),
                     Change.READY_WAITING,
-                    q.dose(),
-                    q.range().now(),
-                    q.rung().code(),
+                    place.dose(),
+                    place.range().now(),
+                    place.rung().code(),
                     Reason.of("progress.readyWaiting", name(next)),
                     List.copyOf(waiting));
         }
@@ -182,7 +188,7 @@ final class ProgressStep {
                 credits(),
                 Change.NEXT_RUNG,
                 DoseRules.first(next, q.stance()).withDays(days(next)),
-                q.range().ofNextRung(),
+                place.range().ofNextRung(),
                 next.code(),
                 Reason.of("progress.nextRung", name(next)),
                 List.of());
@@ -191,45 +197,51 @@ final class ProgressStep {
     /** What stops every rise, whatever the log says. */
     private List<Waiting> blocks() {
         List<Waiting> blocks = new ArrayList<>();
-        LocalDate due = q.recheckDue();
-        if (due != null && q.today().isAfter(due.plusDays(RECHECK_GRACE_DAYS))) {
+        LocalDate due = day.recheckDue();
+        if (due != null && day.today().isAfter(due.plusDays(RECHECK_GRACE_DAYS))) {
             blocks.add(new Waiting("RECHECK", due, Reason.of("waiting.recheck", due)));
         }
-        if (q.recheckWidened()) {
+        if (day.recheckWidened()) {
             blocks.add(new Waiting("WIDENING", null, Reason.of("waiting.widening")));
         }
-        boolean leadsTooFar = q.otherSideOrder() > 0 && q.rung().order() > q.otherSideOrder();
+        boolean leadsTooFar = place.otherSideOrder() > 0 && place.rung().order() > place.otherSideOrder();
         if (leadsTooFar) {
             blocks.add(new Waiting("OTHER_SIDE", null, Reason.of("waiting.otherSide")));
         }
-        if (q.askFirstStands()) {
+        if (day.askFirstStands()) {
             blocks.add(new Waiting("ASK_FIRST", null, Reason.of("waiting.askFirst")));
         }
         return blocks;
     }
 
     private Progress notchDown(Reason reason) {
-        return DoseRules.notchDown(q.dose(), q.window())
+        return DoseRules.notchDown(place.dose(), place.window())
                 .map(d -> new Progress(
-                        0, Change.NOTCH_DOWN, d, q.range().now(), q.rung().code(), reason, List.of()))
+                        0,
+                        Change.NOTCH_DOWN,
+                        d,
+                        place.range().now(),
+                        place.rung().code(),
+                        reason,
+                        List.of()))
                 .orElseGet(() -> new Progress(
                         0,
                         Change.HOLD,
-                        q.dose(),
-                        q.range().now(),
-                        q.rung().code(),
+                        place.dose(),
+                        place.range().now(),
+                        place.rung().code(),
                         Reason.of("progress.atMinimum"),
                         List.of()));
     }
 
     private Progress rungDown(Reason reason) {
         return q.catalogue()
-                .previous(q.rung())
+                .previous(place.rung())
                 .map(back -> new Progress(
                         0,
                         Change.RUNG_DOWN,
                         DoseRules.last(back, q.stance()).withDays(days(back)),
-                        q.range().ofRungBefore(),
+                        place.range().ofRungBefore(),
                         back.code(),
                         reason,
                         List.of()))
@@ -238,26 +250,32 @@ final class ProgressStep {
 
     /** Same rung at its smallest dose, after a clean breath session. */
     private Progress toMinimum() {
-        Dose minimum = keepingDays(DoseRules.minimum(q.window(), q.stance()));
-        Change change = minimum.equals(q.dose()) ? Change.HOLD : Change.NOTCH_DOWN;
+        Dose minimum = keepingDays(DoseRules.minimum(place.window(), q.stance()));
+        Change change = minimum.equals(place.dose()) ? Change.HOLD : Change.NOTCH_DOWN;
         return new Progress(
                 0,
                 change,
                 minimum,
-                q.range().now(),
-                q.rung().code(),
+                place.range().now(),
+                place.rung().code(),
                 Reason.of("progress.minimum"),
                 List.of(new Waiting("BREATH_SESSION", null, Reason.of("waiting.breathSession"))));
     }
 
     private Progress stay(Change change, Reason reason) {
         return new Progress(
-                credits(), change, q.dose(), q.range().now(), q.rung().code(), reason, List.of());
+                credits(),
+                change,
+                place.dose(),
+                place.range().now(),
+                place.rung().code(),
+                reason,
+                List.of());
     }
 
     private int days(Rung rung) {
         return Math.min(
-                DoseRules.first(rung, q.stance()).daysPerWeek(), q.dose().daysPerWeek());
+                DoseRules.first(rung, q.stance()).daysPerWeek(), place.dose().daysPerWeek());
     }
 
     private static Reason name(Rung rung) {
@@ -270,8 +288,8 @@ final class ProgressStep {
                 d.reps(),
                 d.holdS(),
                 d.breaths(),
-                q.dose().perDay(),
-                q.dose().daysPerWeek());
+                place.dose().perDay(),
+                place.dose().daysPerWeek());
     }
 
     private Optional<SessionResult> last() {

@@ -92,17 +92,13 @@ public record Intake(Session session, Circumstances her, StaffId madeBy) {
     private Advice next(Exercise exercise, Set<Answer> emergencies, List<Seen> seen) {
         return Decisions.next(new Situation(
                 her.catalogue(),
-                exercise.rung(),
-                exercise.side(),
                 her.stances(),
-                her.pregnant(),
-                her.closed(),
-                her.body(),
-                exercise.setting(),
-                emergencies,
-                seen,
-                exercise.soFar(),
-                her.earlier().levers(exercise.rung().code()),
-                her.earlier().sessions()));
+                new Situation.Woman(her.pregnant(), her.closed(), her.body()),
+                new Situation.Doing(exercise.rung(), exercise.side(), exercise.setting()),
+                new Situation.Now(emergencies, seen),
+                new Situation.Before(
+                        exercise.soFar(),
+                        her.earlier().levers(exercise.rung().code()),
+                        her.earlier().sessions())));
     }
 }

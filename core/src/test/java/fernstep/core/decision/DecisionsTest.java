@@ -98,18 +98,11 @@ class DecisionsTest {
         Advice sees(Seen... seen) {
             return Decisions.next(new Situation(
                     ShippedCatalogue.CATALOGUE,
-                    ShippedCatalogue.CATALOGUE.rung(rung),
-                    side,
                     approach.stances(),
-                    pregnant,
-                    closed,
-                    Body.of(70.0, 170.0),
-                    setting,
-                    emergencies,
-                    List.of(seen),
-                    soFar,
-                    history,
-                    earlier));
+                    new Situation.Woman(pregnant, closed, Body.of(70.0, 170.0)),
+                    new Situation.Doing(ShippedCatalogue.CATALOGUE.rung(rung), side, setting),
+                    new Situation.Now(emergencies, List.of(seen)),
+                    new Situation.Before(soFar, history, earlier)));
         }
     }
 

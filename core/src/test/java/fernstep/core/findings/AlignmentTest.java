@@ -23,7 +23,7 @@ class AlignmentTest {
 
     @ParameterizedTest
     @CsvSource({"115, STACKED", "116, RIBS_AHEAD", "85, STACKED", "84, RIBS_BEHIND", "100, STACKED"})
-    void ribs_are_stacked_within_fifteen_mm_of_the_hip_bone(double ribX, Findings.RibsOverPelvis expected) {
+    void ribs_are_stacked_within_fifteen_mm_of_the_hip_bone(double ribX, Observed.RibsOverPelvis expected) {
         assertThat(standing(ribX, 100, 100).ribs()).isEqualTo(expected);
     }
 
@@ -48,7 +48,7 @@ class AlignmentTest {
                 Posture.LYING, new Point2(260, 220), new Point2(80, 200), new Point2(0, 190), new Point2(-800, 0));
         assertThat(lying.tiltDeg()).isCloseTo(Math.toDegrees(Math.atan2(10, 80)), within(1e-9));
         assertThat(lying.ribOffsetMm()).isEqualTo(20);
-        assertThat(lying.ribs()).isEqualTo(Findings.RibsOverPelvis.RIBS_AHEAD);
+        assertThat(lying.ribs()).isEqualTo(Observed.RibsOverPelvis.RIBS_AHEAD);
     }
 
     @Test

@@ -2,8 +2,8 @@ package fernstep.core.findings;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fernstep.core.findings.Findings.Cough;
-import fernstep.core.findings.Findings.FloorOnCough;
+import fernstep.core.findings.Observed.Cough;
+import fernstep.core.findings.Observed.FloorOnCough;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import java.util.Map;
@@ -13,17 +13,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class MeaningsTest {
     private static Findings of(Cough cough, FloorOnCough floor, Integer tolerance, Integer left, Integer right) {
-        return new Findings(
-                cough,
-                Map.of(),
-                tolerance,
-                null,
-                left == null ? Map.of() : Map.of(Side.LEFT, left, Side.RIGHT, right),
-                null,
-                null,
-                null,
-                floor,
-                null);
+        return Findings.NONE
+                .with(new Findings.Pressure(cough, floor, null))
+                .with(new Findings.DeepCore(
+                        Map.of(), tolerance, left == null ? Map.of() : Map.of(Side.LEFT, left, Side.RIGHT, right)));
     }
 
     @ParameterizedTest

@@ -118,7 +118,7 @@ class RecordedTest {
             assertThat(Recorded.of(Map.of(new Recorded.Key(Finding.ALIGNMENT_POINTS, null), ahead))
                             .findings()
                             .ribs())
-                    .isEqualTo(Findings.RibsOverPelvis.RIBS_AHEAD);
+                    .isEqualTo(Observed.RibsOverPelvis.RIBS_AHEAD);
             assertThat(Recorded.of(Map.of(
                                     new Recorded.Key(Finding.ALIGNMENT_POINTS, null),
                                     ahead,
@@ -126,7 +126,7 @@ class RecordedTest {
                                     "STACKED"))
                             .findings()
                             .ribs())
-                    .isEqualTo(Findings.RibsOverPelvis.STACKED);
+                    .isEqualTo(Observed.RibsOverPelvis.STACKED);
         }
     }
 

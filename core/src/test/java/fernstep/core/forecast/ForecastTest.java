@@ -12,6 +12,7 @@ import fernstep.core.client.Clearance;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Status;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.forecast.Forecast.Counts;
 import fernstep.core.forecast.Forecast.Question;
 import fernstep.core.forecast.Forecast.Route;
@@ -52,17 +53,9 @@ class ForecastTest {
             place(Strand.LEG_FLOAT, Side.RIGHT, "F1", 5, null, null));
 
     /** Neutral on hands and knees with the belly rising, engagement firm on both sides. */
-    private static final Findings SCOOPS = new Findings(
-            null,
-            Map.of(Side.LEFT, 4, Side.RIGHT, 4),
-            null,
-            null,
-            Map.of(),
-            null,
-            null,
-            null,
-            null,
-            Findings.Scoop.YES);
+    private static final Findings SCOOPS = Findings.NONE
+            .with(new Findings.DeepCore(Map.of(Side.LEFT, 4, Side.RIGHT, 4), null, Map.of()))
+            .with(Findings.HandsAndKnees.scoop(Observed.Scoop.YES));
 
     private static final Set<RungGates.Done> NEUTRAL = Set.of(new RungGates.Done("HK1", null));
 

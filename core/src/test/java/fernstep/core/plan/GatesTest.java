@@ -13,7 +13,7 @@ import fernstep.core.catalogue.Rung;
 import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
 import fernstep.core.client.Restriction;
-import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.GateCode;
@@ -140,33 +140,33 @@ class GatesTest {
                     List.of("F1", "HS1", "HK3", "UP3")
                 },
                 new Object[] {
-                    never_pregnant().strong().cough(Findings.Cough.PUSHES_OUT),
+                    never_pregnant().strong().cough(Observed.Cough.PUSHES_OUT),
                     List.of("F1", "BR2", "HK1"),
                     List.of("F2", "HS1", "AL1", "SS1")
                 },
                 new Object[] {never_pregnant().strong().breaths(2), List.of("F1"), List.of("F2", "BG1")},
                 new Object[] {
-                    never_pregnant().strong().ridge(Findings.Doming.FIRM),
+                    never_pregnant().strong().ridge(Observed.Doming.FIRM),
                     List.of("F2", "HS1", "HK2", "AL1", "RO1", "BG1"),
                     List.of("F3", "HS2", "HK3", "HK4", "HP1", "SS1", "CU1")
                 },
                 new Object[] {
-                    never_pregnant().strong().ridge(Findings.Doming.SOFT),
+                    never_pregnant().strong().ridge(Observed.Doming.SOFT),
                     List.of("F3", "HS1", "HK4", "SS1"),
                     List.of("F4", "HP1", "HS2", "CU1")
                 },
                 new Object[] {
-                    never_pregnant().strong().ridge(Findings.Doming.SOFT).by(Approach.GRADED_LOAD),
+                    never_pregnant().strong().ridge(Observed.Doming.SOFT).by(Approach.GRADED_LOAD),
                     List.of("F5", "HP1"),
                     List.of("CU1")
                 },
                 new Object[] {
-                    pregnant(18).strong().cleared().ridge(Findings.Doming.SOFT).by(Approach.GRADED_LOAD),
+                    pregnant(18).strong().cleared().ridge(Observed.Doming.SOFT).by(Approach.GRADED_LOAD),
                     List.of("F3"),
                     List.of("F4", "HP1")
                 },
                 new Object[] {
-                    never_pregnant().strong().scoop(Findings.Scoop.NO).reaches(Set.of(), Set.of()),
+                    never_pregnant().strong().scoop(Observed.Scoop.NO).reaches(Set.of(), Set.of()),
                     List.of("HK1", "HK2", "DC3"),
                     List.of("HK3", "HP1")
                 });

@@ -10,7 +10,6 @@ import fernstep.core.catalogue.RungGate;
 import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
 import fernstep.core.client.Restriction;
-import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Answer;
@@ -58,13 +57,13 @@ class PlanPropertiesTest {
             w.grade(r.nextInt(6), r.nextInt(6)).breaths(r.nextInt(12));
         }
         if (r.nextInt(4) > 0) {
-            w.floats(r.nextInt(6), r.nextInt(6)).cough(one(r, Findings.Cough.values()));
+            w.floats(r.nextInt(6), r.nextInt(6)).cough(one(r, Observed.Cough.values()));
         }
         if (r.nextBoolean()) {
-            w.gap(one(r, Findings.LumbarGap.values())).ribs(one(r, Findings.RibsOverPelvis.values()));
+            w.gap(one(r, Observed.LumbarGap.values())).ribs(one(r, Observed.RibsOverPelvis.values()));
         }
         if (r.nextBoolean()) {
-            w.ridge(one(r, Findings.Doming.values())).scoop(one(r, Findings.Scoop.values()));
+            w.ridge(one(r, Observed.Doming.values())).scoop(one(r, Observed.Scoop.values()));
         }
         if (r.nextBoolean()) {
             w.reaches(r.nextBoolean() ? Set.of(Side.LEFT) : EnumSet.allOf(Side.class), Set.of(one(r, Side.values())));

@@ -10,6 +10,7 @@ import fernstep.core.client.BirthMode;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Status;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Outcome;
 import java.time.LocalDate;
@@ -27,11 +28,11 @@ class ProposalTest {
             int days,
             BirthMode mode,
             boolean cleared,
-            Findings.Cough cough,
+            Observed.Cough cough,
             int tolerance,
             int grade,
             int score,
-            Findings.Doming doming) {
+            Observed.Doming doming) {
         ClientFacts facts = new ClientFacts(
                 Status.POSTNATAL,
                 null,
@@ -42,17 +43,12 @@ class ProposalTest {
                 null,
                 null,
                 Set.of());
-        Findings f = new Findings(
-                cough,
-                Map.of(Side.LEFT, grade, Side.RIGHT, grade),
-                tolerance,
-                null,
-                Map.of(Side.LEFT, score, Side.RIGHT, score),
-                null,
-                null,
-                doming,
-                null,
-                null);
+        Findings f = Findings.NONE
+                .with(new Findings.Pressure(cough, null, doming))
+                .with(new Findings.DeepCore(
+                        Map.of(Side.LEFT, grade, Side.RIGHT, grade),
+                        tolerance,
+                        Map.of(Side.LEFT, score, Side.RIGHT, score)));
         return Proposal.of(facts, f, cleared, Outcome.GO, TODAY).orElseThrow();
     }
 
@@ -74,11 +70,11 @@ class ProposalTest {
             int days,
             BirthMode mode,
             boolean cleared,
-            Findings.Cough cough,
+            Observed.Cough cough,
             int tolerance,
             int grade,
             int score,
-            Findings.Doming doming,
+            Observed.Doming doming,
             Approach proposed,
             Approach alternative) {
         Proposal p = proposal(days, mode, cleared, cough, tolerance, grade, score, doming);
@@ -88,7 +84,7 @@ class ProposalTest {
 
     @Test
     void spells_out_what_two_that_fit_would_do_with_the_ridge_seen_today() {
-        Proposal p = proposal(100, BirthMode.VAGINAL, true, Findings.Cough.DRAWS_IN, 5, 4, 3, Findings.Doming.SOFT);
+        Proposal p = proposal(100, BirthMode.VAGINAL, true, Observed.Cough.DRAWS_IN, 5, 4, 3, Observed.Doming.SOFT);
         assertThat(p.difference().key()).isEqualTo("proposal.differ.ridge");
         assertThat(p.difference().facts()).containsExactly(Approach.SLOW_LADDER, Approach.GRADED_LOAD);
     }

@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.findings.Findings;
-import fernstep.core.findings.Findings.Cough;
-import fernstep.core.findings.Findings.Doming;
-import fernstep.core.findings.Findings.LumbarGap;
-import fernstep.core.findings.Findings.RibsOverPelvis;
-import fernstep.core.findings.Findings.Scoop;
 import fernstep.core.findings.Observed;
+import fernstep.core.findings.Observed.Cough;
+import fernstep.core.findings.Observed.Doming;
+import fernstep.core.findings.Observed.LumbarGap;
+import fernstep.core.findings.Observed.RibsOverPelvis;
+import fernstep.core.findings.Observed.Scoop;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
 import java.util.Map;
@@ -38,21 +38,18 @@ class StartingRungsTest {
             RibsOverPelvis ribs,
             String reaches,
             int hoverS) {
-        return new Findings(
-                cough,
-                grade == null ? Map.of() : Map.of(Side.LEFT, grade, Side.RIGHT, grade),
-                tolerance,
-                null,
-                score == null ? Map.of() : Map.of(Side.LEFT, score, Side.RIGHT, score),
-                gap,
-                ribs,
-                Doming.NONE,
-                null,
-                scoop,
-                reaches.contains("A") ? BOTH : Set.of(),
-                reaches.contains("L") ? BOTH : Set.of(),
-                hoverS == 0 ? null : hoverS,
-                Findings.Shown.NOTHING);
+        return Findings.NONE
+                .with(new Findings.Pressure(cough, null, Doming.NONE))
+                .with(new Findings.AtRest(null, gap, ribs))
+                .with(new Findings.DeepCore(
+                        grade == null ? Map.of() : Map.of(Side.LEFT, grade, Side.RIGHT, grade),
+                        tolerance,
+                        score == null ? Map.of() : Map.of(Side.LEFT, score, Side.RIGHT, score)))
+                .with(new Findings.HandsAndKnees(
+                        scoop,
+                        reaches.contains("A") ? BOTH : Set.of(),
+                        reaches.contains("L") ? BOTH : Set.of(),
+                        hoverS == 0 ? null : hoverS));
     }
 
     /**

@@ -10,6 +10,7 @@ import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Restriction;
 import fernstep.core.client.Status;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Screening;
@@ -23,17 +24,11 @@ import org.junit.jupiter.api.Test;
 /** What a plan may be bent into by hand, and what another approach would make of it. */
 class SwapsTest {
     private static final LocalDate TODAY = LocalDate.of(2031, 6, 30);
-    private static final Findings FLOATS_TWO = new Findings(
-            Findings.Cough.DRAWS_IN,
-            Map.of(Side.LEFT, 4, Side.RIGHT, 4),
-            8,
-            null,
-            Map.of(Side.LEFT, 2, Side.RIGHT, 2),
-            Findings.LumbarGap.FLAT_HAND,
-            null,
-            null,
-            null,
-            Findings.Scoop.YES);
+    private static final Findings FLOATS_TWO = Findings.NONE
+            .with(new Findings.Pressure(Observed.Cough.DRAWS_IN, null, null))
+            .with(new Findings.AtRest(null, Observed.LumbarGap.FLAT_HAND, null))
+            .with(new Findings.DeepCore(Map.of(Side.LEFT, 4, Side.RIGHT, 4), 8, Map.of(Side.LEFT, 2, Side.RIGHT, 2)))
+            .with(Findings.HandsAndKnees.scoop(Observed.Scoop.YES));
 
     private static Screening screening(Approach approach, Set<Restriction> closed) {
         ClientFacts facts =

@@ -43,15 +43,15 @@ public final class Woman {
     private final List<Clearance> clearances = new ArrayList<>();
     private final Set<Restriction> restrictions = EnumSet.noneOf(Restriction.class);
     private final Set<Answer> answers = EnumSet.noneOf(Answer.class);
-    private Findings.Cough cough;
+    private Observed.Cough cough;
     private final Map<Side, Integer> grade = new EnumMap<>(Side.class);
     private Integer tolerance;
-    private Findings.BreathPattern pattern;
+    private Observed.BreathPattern pattern;
     private final Map<Side, Integer> floats = new EnumMap<>(Side.class);
-    private Findings.LumbarGap gap;
-    private Findings.RibsOverPelvis ribs;
-    private Findings.Doming ridge;
-    private Findings.Scoop scoop;
+    private Observed.LumbarGap gap;
+    private Observed.RibsOverPelvis ribs;
+    private Observed.Doming ridge;
+    private Observed.Scoop scoop;
     private Set<Side> arms = Set.of();
     private Set<Side> legs = Set.of();
     private Integer hoverS;
@@ -126,7 +126,7 @@ public final class Woman {
         return this;
     }
 
-    public Woman cough(Findings.Cough c) {
+    public Woman cough(Observed.Cough c) {
         cough = c;
         return this;
     }
@@ -142,7 +142,7 @@ public final class Woman {
         return this;
     }
 
-    public Woman pattern(Findings.BreathPattern p) {
+    public Woman pattern(Observed.BreathPattern p) {
         pattern = p;
         return this;
     }
@@ -153,22 +153,22 @@ public final class Woman {
         return this;
     }
 
-    public Woman gap(Findings.LumbarGap g) {
+    public Woman gap(Observed.LumbarGap g) {
         gap = g;
         return this;
     }
 
-    public Woman ribs(Findings.RibsOverPelvis r) {
+    public Woman ribs(Observed.RibsOverPelvis r) {
         ribs = r;
         return this;
     }
 
-    public Woman ridge(Findings.Doming d) {
+    public Woman ridge(Observed.Doming d) {
         ridge = d;
         return this;
     }
 
-    public Woman scoop(Findings.Scoop s) {
+    public Woman scoop(Observed.Scoop s) {
         scoop = s;
         return this;
     }
@@ -258,15 +258,15 @@ public final class Woman {
 
     /** Everything good: nothing found that asks for care. */
     public Woman strong() {
-        return cough(Findings.Cough.DRAWS_IN)
+        return cough(Observed.Cough.DRAWS_IN)
                 .grade(5, 5)
                 .breaths(10)
-                .pattern(Findings.BreathPattern.RIBS_ALL_ROUND)
+                .pattern(Observed.BreathPattern.RIBS_ALL_ROUND)
                 .floats(5, 5)
-                .gap(Findings.LumbarGap.FLAT_HAND)
-                .ribs(Findings.RibsOverPelvis.STACKED)
-                .ridge(Findings.Doming.NONE)
-                .scoop(Findings.Scoop.YES)
+                .gap(Observed.LumbarGap.FLAT_HAND)
+                .ribs(Observed.RibsOverPelvis.STACKED)
+                .ridge(Observed.Doming.NONE)
+                .scoop(Observed.Scoop.YES)
                 .reaches(Set.of(Side.values()), Set.of(Side.values()))
                 .hovers(5)
                 .floor(Observed.FloorLift.LIFTS, Observed.LetGo.FULLY);
@@ -310,7 +310,11 @@ public final class Woman {
     }
 
     public Findings findings() {
-        return new Findings(cough, grade, tolerance, pattern, floats, gap, ribs, ridge, null, scoop)
+        return Findings.NONE
+                .with(new Findings.Pressure(cough, null, ridge))
+                .with(new Findings.AtRest(pattern, gap, ribs))
+                .with(new Findings.DeepCore(grade, tolerance, floats))
+                .with(Findings.HandsAndKnees.scoop(scoop))
                 .withReaches(arms, legs, hoverS)
                 .with(new Findings.Shown(holdS, tiltDeg, flare, lift, letGo, null));
     }

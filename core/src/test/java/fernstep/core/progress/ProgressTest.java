@@ -98,16 +98,11 @@ class ProgressTest {
             Rung r = ShippedCatalogue.CATALOGUE.rung(rung);
             return Progress.of(new Progress.Question(
                     ShippedCatalogue.CATALOGUE,
-                    r,
-                    r.perSide() ? Side.LEFT : null,
-                    dose,
-                    DoseRules.window(r.window(), stance),
+                    Progress.Place.atFullRange(
+                            r, r.perSide() ? Side.LEFT : null, dose, DoseRules.window(r.window(), stance)),
                     stance,
                     log,
-                    TODAY,
-                    recheckDue,
-                    widened,
-                    askFirst,
+                    new Progress.Day(TODAY, recheckDue, widened, askFirst, Progress.DayAfter.NONE),
                     KnownOf.her(screening, screening == null ? null : false, Findings.NONE, done)));
         }
     }

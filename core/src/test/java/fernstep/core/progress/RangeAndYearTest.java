@@ -44,19 +44,17 @@ class RangeAndYearTest {
         Rung rung = CATALOGUE.rung("F7");
         return Progress.of(new Progress.Question(
                 CATALOGUE,
-                rung,
-                Side.LEFT,
-                new Dose(1, reps, null, null, 1, 5),
-                DoseRules.window(rung.window(), STANCE),
+                new Progress.Place(
+                        rung,
+                        Side.LEFT,
+                        new Dose(1, reps, null, null, 1, 5),
+                        DoseRules.window(rung.window(), STANCE),
+                        range,
+                        otherSideOrder),
                 STANCE,
                 List.of(clean(3), clean(1)),
-                TODAY,
-                null,
-                false,
-                false,
-                KnownOf.her(null, null, Findings.NONE, Set.of()),
-                range,
-                otherSideOrder));
+                Progress.Day.of(TODAY),
+                KnownOf.her(null, null, Findings.NONE, Set.of())));
     }
 
     private static SessionResult clean(int daysAgo) {
@@ -106,20 +104,17 @@ class RangeAndYearTest {
         Rung rung = CATALOGUE.rung("F7");
         return Progress.of(new Progress.Question(
                         CATALOGUE,
-                        rung,
-                        Side.LEFT,
-                        new Dose(1, 10, null, null, 1, 5),
-                        DoseRules.window(rung.window(), STANCE),
+                        new Progress.Place(
+                                rung,
+                                Side.LEFT,
+                                new Dose(1, 10, null, null, 1, 5),
+                                DoseRules.window(rung.window(), STANCE),
+                                RangeState.FULL,
+                                0),
                         STANCE,
                         List.of(clean(3), clean(1)),
-                        TODAY,
-                        null,
-                        false,
-                        false,
-                        KnownOf.her(null, null, Findings.NONE, Set.of()),
-                        RangeState.FULL,
-                        0,
-                        dayAfter))
+                        new Progress.Day(TODAY, null, false, false, dayAfter),
+                        KnownOf.her(null, null, Findings.NONE, Set.of())))
                 .change();
     }
 
@@ -174,7 +169,12 @@ class RangeAndYearTest {
             }
             RungGates.Known known = KnownOf.her(screening, false, Findings.NONE, done);
             Progress p = Progress.of(new Progress.Question(
-                    CATALOGUE, rung, Side.LEFT, dose, window, STANCE, log, today, today, false, false, known));
+                    CATALOGUE,
+                    Progress.Place.atFullRange(rung, Side.LEFT, dose, window),
+                    STANCE,
+                    log,
+                    new Progress.Day(today, today, false, false, Progress.DayAfter.NONE),
+                    known));
             Rung to = CATALOGUE.rung(p.rung());
             assertThat(Math.abs(to.order() - rung.order()))
                     .as("one rung at a time")

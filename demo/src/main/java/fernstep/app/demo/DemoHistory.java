@@ -1,5 +1,6 @@
 package fernstep.app.demo;
 
+import fernstep.core.findings.Observed;
 import fernstep.app.ask.VisitMapper;
 import fernstep.app.check.CheckMapper;
 import fernstep.app.check.FindingRow;
@@ -148,7 +149,7 @@ class DemoHistory {
         neutral(hana, "YES");
         neutral(freya, "YES");
         neutral(catarina, "YES");
-        Findings good = found(Findings.Scoop.YES, Findings.Doming.NONE);
+        Findings good = found(Observed.Scoop.YES, Observed.Doming.NONE);
         training.play(
                 p.freya(),
                 therapist,
@@ -159,7 +160,7 @@ class DemoHistory {
                 p.hana(),
                 therapist,
                 new DemoTraining.Habits(88, 0.75, 0.74, 0, 0, 12),
-                found(Findings.Scoop.YES, Findings.Doming.SOFT),
+                found(Observed.Scoop.YES, Observed.Doming.SOFT),
                 starts("BR3", "DC2", "F2", "HK1"));
         training.play(
                 p.catarina(),
@@ -171,13 +172,13 @@ class DemoHistory {
                 p.beatrix(),
                 coach,
                 new DemoTraining.Habits(100, 0.6, 0.72, 50, 12, 14),
-                found(Findings.Scoop.PARTLY, Findings.Doming.NONE),
+                found(Observed.Scoop.PARTLY, Observed.Doming.NONE),
                 starts("BR3", "DC3", "F2"));
         training.play(
                 p.noor(),
                 therapist,
                 new DemoTraining.Habits(38, 0.8, 0.8, 0, 0, 15),
-                found(Findings.Scoop.PARTLY, Findings.Doming.NONE),
+                found(Observed.Scoop.PARTLY, Observed.Doming.NONE),
                 starts("BR2", "DC2", "F1"));
     }
 
@@ -190,18 +191,8 @@ class DemoHistory {
         finding(visit, Finding.ROD_LEG, "RIGHT", "KEPT");
     }
 
-    private static Findings found(Findings.Scoop scoop, Findings.Doming doming) {
-        return new Findings(
-                Findings.Cough.DRAWS_IN,
-                Map.of(Side.LEFT, 4, Side.RIGHT, 4),
-                8,
-                Findings.BreathPattern.RIBS_ALL_ROUND,
-                Map.of(),
-                Findings.LumbarGap.FLAT_HAND,
-                Findings.RibsOverPelvis.STACKED,
-                doming,
-                Findings.FloorOnCough.LIFTS,
-                scoop);
+    private static Findings found(Observed.Scoop scoop, Observed.Doming doming) {
+        return Findings.NONE.with(new Findings.Pressure(Observed.Cough.DRAWS_IN, Observed.FloorOnCough.LIFTS, doming)).with(new Findings.AtRest(Observed.BreathPattern.RIBS_ALL_ROUND, Observed.LumbarGap.FLAT_HAND, Observed.RibsOverPelvis.STACKED)).with(new Findings.DeepCore(Map.of(Side.LEFT, 4, Side.RIGHT, 4), 8, Map.of())).with(Findings.HandsAndKnees.scoop(scoop));
     }
 
     /** Both sides where a rung has sides. */

@@ -68,20 +68,17 @@ final class DecideOp implements Operation {
         return asJson(
                 Decisions.next(new Situation(
                         catalogue.get(),
-                        rung,
-                        side,
                         stances,
-                        facts.map(ClientFacts::pregnant).orElse(false),
-                        facts.map(f -> closed(f, answers, stances, today)).orElse(Set.of()),
-                        Body.of(
-                                facts.map(ClientFacts::massKg).orElse(null),
-                                facts.map(ClientFacts::heightCm).orElse(null)),
-                        setting,
-                        emergencies,
-                        seen,
-                        soFar,
-                        history,
-                        earlier)),
+                        new Situation.Woman(
+                                facts.map(ClientFacts::pregnant).orElse(false),
+                                facts.map(f -> closed(f, answers, stances, today))
+                                        .orElse(Set.of()),
+                                Body.of(
+                                        facts.map(ClientFacts::massKg).orElse(null),
+                                        facts.map(ClientFacts::heightCm).orElse(null))),
+                        new Situation.Doing(rung, side, setting),
+                        new Situation.Now(emergencies, seen),
+                        new Situation.Before(soFar, history, earlier))),
                 rung);
     }
 

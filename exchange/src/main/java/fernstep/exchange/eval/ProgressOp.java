@@ -77,16 +77,10 @@ final class ProgressOp implements Operation {
                 || (screening != null && screening.outcome().closesGates());
         return asJson(Progress.of(new Progress.Question(
                 catalogue.get(),
-                rung,
-                side,
-                dose,
-                window,
+                Progress.Place.atFullRange(rung, side, dose, window),
                 stances.dose(),
                 log,
-                today,
-                recheckDue,
-                widened,
-                askFirst,
+                new Progress.Day(today, recheckDue, widened, askFirst, Progress.DayAfter.NONE),
                 new RungGates.Known(
                         catalogue.get(),
                         screening,
@@ -104,7 +98,7 @@ final class ProgressOp implements Operation {
             g.optionalWhole("right", Range.SET_GRADE).ifPresent(v -> grades.put(Side.RIGHT, v));
             g.nothingElse();
         });
-        return new Findings(null, grades, null, null, Map.of(), null, null, null, null, null);
+        return Findings.NONE.with(new Findings.DeepCore(grades, null, Map.of()));
     }
 
     static Dose dose(CaseObject d) {

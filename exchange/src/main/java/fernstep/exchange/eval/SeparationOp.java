@@ -1,7 +1,7 @@
 package fernstep.exchange.eval;
 
 import fernstep.core.approach.Stances.GapReading;
-import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Range;
 import fernstep.core.screening.Stage;
 import fernstep.core.separation.Condition;
@@ -39,7 +39,7 @@ final class SeparationOp implements Operation {
         Examiner examinerBefore =
                 others ? examiner(request, "then", "previousCalibrationMm", "previousSemMm") : examiner;
         boolean firmRidge =
-                request.optionalCode("doming", Findings.Doming.class).orElse(null) == Findings.Doming.FIRM;
+                request.optionalCode("doming", Observed.Doming.class).orElse(null) == Observed.Doming.FIRM;
         GapReading stance = request.code("gapStance", GapReading.class);
         Stage.ForWidth stage = request.code("stage", Stage.ForWidth.class);
         Separation.Check now = check(request, "readings", examiner);

@@ -19,7 +19,6 @@ import fernstep.core.client.Status;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
 import fernstep.core.findings.Alignment;
-import fernstep.core.findings.Findings;
 import fernstep.core.findings.FloatTest;
 import fernstep.core.findings.Observed;
 import fernstep.core.findings.SignCode;
@@ -95,13 +94,13 @@ public final class CodeWords {
             Map.entry(Pacer.Part.class, "pacer."),
             Map.entry(Seen.Severity.class, "severity."),
             Map.entry(HomeReport.Told.class, "told."),
-            Map.entry(Findings.Cough.class, "finding."),
-            Map.entry(Findings.FloorOnCough.class, "finding."),
-            Map.entry(Findings.Scoop.class, "finding."),
-            Map.entry(Findings.BreathPattern.class, "finding."),
-            Map.entry(Findings.LumbarGap.class, "finding."),
-            Map.entry(Findings.RibsOverPelvis.class, "finding."),
-            Map.entry(Findings.Doming.class, "finding."),
+            Map.entry(Observed.Cough.class, "finding."),
+            Map.entry(Observed.FloorOnCough.class, "finding."),
+            Map.entry(Observed.Scoop.class, "finding."),
+            Map.entry(Observed.BreathPattern.class, "finding."),
+            Map.entry(Observed.LumbarGap.class, "finding."),
+            Map.entry(Observed.RibsOverPelvis.class, "finding."),
+            Map.entry(Observed.Doming.class, "finding."),
             Map.entry(FloatTest.Try.class, "finding."),
             Map.entry(Observed.YesNo.class, "finding."),
             Map.entry(Observed.DomeWhen.class, "finding."),

@@ -1,0 +1,111 @@
+package fernstep.core.decision;
+
+import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
+import java.util.List;
+import java.util.Optional;
+
+/** What a cue, an easing, a step back look like on this rung, and what takes their place where they are not to be had. */
+final class Answers {
+    private final Situation s;
+    private final Levers levers;
+
+    Answers(Situation s, Levers levers) {
+        this.s = s;
+        this.levers = levers;
+    }
+
+    Optional<Candidate> oneSideBack(RuleId id, Seen sign) {
+        return new StepsBack(s)
+                .nearest()
+                .map(back -> new Candidate(
+                        id,
+                        Move.EASE_ONE_SIDE,
+                        null,
+                        back,
+                        Reason.of("R8.oneSideBack", sideWord(sign), name(back.rung())),
+                        sign,
+                        List.of(),
+                        false,
+                        false));
+    }
+
+    Candidate oneSide(RuleId id, Seen sign, List<LeverChange> options) {
+        return new Candidate(
+                id,
+                Move.EASE_ONE_SIDE,
+                options.get(0),
+                null,
+                Reason.of("R8.oneSide", sideWord(sign)),
+                sign,
+                options,
+                false,
+                false);
+    }
+
+    private static Reason name(Rung rung) {
+        return Reason.of("rung.name", rung.name(), rung.code());
+    }
+
+    private Object sideWord(Seen sign) {
+        Side side = s.sideOf(sign);
+        return side == null ? "" : side;
+    }
+
+    Candidate cue(RuleId id, Seen sign, String reasonKey, List<Lever> wouldBe) {
+        return Candidate.plain(id, Move.CUE, sign, reasonKey, sign.sign()).withOptions(levers.offered(sign, wouldBe));
+    }
+
+    /** With no lever left, easing is not possible: the step back takes its place. */
+    Candidate ease(RuleId id, Seen sign, String reasonKey, List<Lever> preferred) {
+        List<LeverChange> options = levers.offered(sign, preferred);
+        return options.isEmpty()
+                ? stepBack(id, sign, "noLeverLeft")
+                : easeWith(id, Move.EASE, sign, reasonKey, options);
+    }
+
+    static Candidate easeWith(RuleId id, Move move, Seen sign, String reasonKey, List<LeverChange> options) {
+        return new Candidate(
+                id, move, options.get(0), null, Reason.of(reasonKey, sign.sign()), sign, options, false, false);
+    }
+
+    /** A rung back; with none that is no heavier, the hold or a helper; with neither, the exercise ends. */
+    Candidate stepBack(RuleId id, Seen sign, String reasonKey) {
+        List<LeverChange> options = levers.offered(sign, levers.byRelief(sign));
+        return new StepsBack(s)
+                .nearest()
+                .map(back -> back(id, sign, back, Reason.of(reasonKey, sign.sign(), name(back.rung())), options))
+                .orElseGet(() -> withoutRungBack(id, sign));
+    }
+
+    private Candidate withoutRungBack(RuleId id, Seen sign) {
+        List<LeverChange> last = id == RuleId.R4 ? List.of() : levers.holdOrHelper(sign);
+        return last.isEmpty()
+                ? Candidate.plain(id, Move.END_EXERCISE, sign, "noRungBack")
+                : easeWith(id, Move.EASE, sign, "noRungBack.ease", last);
+    }
+
+    private static Candidate back(RuleId id, Seen sign, StepsBack.To back, Reason reason, List<LeverChange> options) {
+        return new Candidate(id, Move.STEP_BACK, null, back, reason, sign, options, false, false);
+    }
+
+    /** Several clear losses in one repetition are a rung too many. */
+    Candidate manyAtOnce(Candidate strongest, int signs) {
+        Seen sign = strongest.sign();
+        return new StepsBack(s)
+                .nearest()
+                .map(back -> new Candidate(
+                        RuleId.R13,
+                        Move.STEP_BACK,
+                        null,
+                        back,
+                        Reason.of("R13.back", signs, name(back.rung())),
+                        sign,
+                        strongest.options(),
+                        false,
+                        false))
+                .orElseGet(() -> Candidate.plain(RuleId.R13, Move.END_EXERCISE, sign, "noRungBack"));
+    }
+}

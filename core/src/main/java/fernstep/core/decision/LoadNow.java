@@ -1,0 +1,52 @@
+package fernstep.core.decision;
+
+import fernstep.core.catalogue.Lever;
+import fernstep.core.measure.Numbers;
+
+/** What the rung asks of her now, after what was shortened in this set. */
+final class LoadNow {
+    static final int KNEE_BEND_DEG = 30;
+    static final int MOST_KNEE_BEND_DEG = 90;
+    /** From here on less load is truly less. */
+    static final double TRULY_LESS_PCT = -3;
+
+    private final Situation s;
+
+    LoadNow(Situation s) {
+        this.s = s;
+    }
+
+    /**
+     * As she moves now: at the range of the setting, with what was already shortened in this set. Of two shortenings the
+     * lighter counts, so that a step back is never heavier.
+     */
+    double index() {
+        double range = s.setting().range();
+        double now = s.rung().indexAt(range, s.body());
+        if (s.leverUsed(Lever.BEND_KNEE)) {
+            now = Math.min(now, kneesBentNow(now));
+        }
+        return s.leverUsed(Lever.ONE_LIMB)
+                ? Math.min(
+                        now, s.rung().movement().peakOfOneLimb(s.body(), range).loadIndex())
+                : now;
+    }
+
+    /** With the bend that was offered: the smallest that truly eased. */
+    private double kneesBentNow(double straight) {
+        double bent = straight;
+        for (int deg = KNEE_BEND_DEG;
+                deg <= MOST_KNEE_BEND_DEG && changePct(straight, bent) > TRULY_LESS_PCT;
+                deg += KNEE_BEND_DEG) {
+            bent = s.rung()
+                    .movement()
+                    .peakWithKneesBent(s.body(), s.setting().range(), deg)
+                    .loadIndex();
+        }
+        return bent;
+    }
+
+    static double changePct(double from, double to) {
+        return from <= 0 ? 0 : Numbers.rounded(100 * (to - from) / from, 1);
+    }
+}
