@@ -4,6 +4,7 @@ import fernstep.core.approach.Stances;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.measure.Reason;
 import fernstep.core.screening.GateCode;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -28,27 +29,27 @@ final class OwnRung {
     private OwnRung() {}
 
     /** What is missing before the strand check can look at it. */
-    static Optional<String> problem(Map<String, String> typed, Catalogue catalogue) {
+    static Optional<Reason> problem(Map<String, String> typed, Catalogue catalogue) {
         String code = typed.getOrDefault("code", "").strip();
         if (!code.matches(CODE)) {
-            return Optional.of("The code needs one to four capital letters and a number, as in OW1.");
+            return Optional.of(Reason.of("ownRung.code"));
         }
         if (catalogue.find(code).isPresent()) {
-            return Optional.of("There is a rung " + code + " already.");
+            return Optional.of(Reason.of("ownRung.taken", code));
         }
         if (typed.getOrDefault("name", "").isBlank()
                 || typed.getOrDefault("howTo", "").isBlank()) {
-            return Optional.of("It needs a name and a line on how it is done.");
+            return Optional.of(Reason.of("ownRung.nameAndHow"));
         }
         if (typed.getOrDefault("caution", "").isBlank()) {
-            return Optional.of("It needs a caution: what must not happen.");
+            return Optional.of(Reason.of("ownRung.caution"));
         }
         if (catalogue.find(typed.getOrDefault("branchOf", "")).isEmpty()) {
-            return Optional.of("Say which rung it branches off.");
+            return Optional.of(Reason.of("ownRung.branch"));
         }
         for (String field : List.of("setsMin", "setsMax", "lift", "return", "rest")) {
             if (!typed.getOrDefault(field, "").matches("[0-9]{1,3}")) {
-                return Optional.of("Sets and tempo are whole numbers.");
+                return Optional.of(Reason.of("ownRung.numbers"));
             }
         }
         return Optional.empty();

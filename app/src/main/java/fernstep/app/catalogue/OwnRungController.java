@@ -6,6 +6,7 @@ import fernstep.app.rungs.Catalogues;
 import fernstep.app.rungs.HouseRungRow;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
+import fernstep.app.support.Words;
 import fernstep.core.body.ArmContact;
 import fernstep.core.body.Body;
 import fernstep.core.body.ImpossiblePose;
@@ -39,8 +40,10 @@ class OwnRungController {
 
     private final Catalogues catalogues;
     private final Audit audit;
+    private final Words words;
 
-    OwnRungController(Catalogues catalogues, Audit audit) {
+    OwnRungController(Catalogues catalogues, Audit audit, Words words) {
+        this.words = words;
         this.catalogues = catalogues;
         this.audit = audit;
     }
@@ -98,7 +101,7 @@ class OwnRungController {
 
     @PostMapping("/catalogue/own")
     String save(@RequestParam Map<String, String> typed, Model model, @AuthenticationPrincipal SignedIn me) {
-        Optional<String> problem = OwnRung.problem(typed, catalogues.get());
+        Optional<String> problem = OwnRung.problem(typed, catalogues.get()).map(words::of);
         if (problem.isEmpty()) {
             HouseRungRow row = new HouseRungRow(
                     typed.getOrDefault("code", "").strip(), OwnRung.asData(typed, catalogues.get()), me.staffId());

@@ -133,7 +133,7 @@ public record ClientForm(
                     .problem(today)
                     .ifPresent(p -> problems.add(
                             p.field().equals("surgeries") ? "surgeryDate" : p.field(),
-                            Reason.of("told.factProblem", p.message(), p.allowed())));
+                            Reason.of("told.factProblem", p.what(), p.allowed())));
         }
         return new Read(row, events);
     }

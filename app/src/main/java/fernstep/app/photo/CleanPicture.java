@@ -4,6 +4,7 @@ import com.drew.imaging.ImageMetadataReader;
 import com.drew.imaging.ImageProcessingException;
 import com.drew.metadata.exif.ExifDirectoryBase;
 import com.drew.metadata.exif.ExifIFD0Directory;
+import fernstep.core.measure.Reason;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -30,36 +31,43 @@ record CleanPicture(int widthPx, int heightPx, byte[] jpeg) {
     static final class Refused extends Exception {
         private static final long serialVersionUID = 1L;
 
-        Refused(String message) {
-            super(message);
+        private final Reason why;
+
+        Refused(String key, Object... facts) {
+            super(key);
+            this.why = Reason.of(key, facts);
+        }
+
+        Reason why() {
+            return why;
         }
     }
 
     /** @throws Refused unless the content itself is a JPEG or PNG of up to 10 MB and 12,000 pixels a side */
     static CleanPicture of(byte[] file) throws Refused {
         if (file.length > LARGEST_BYTES) {
-            throw new Refused("The picture is larger than 10 MB.");
+            throw new Refused("photo.tooLarge", LARGEST_BYTES >> 20);
         }
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             if (!readers.hasNext()) {
-                throw new Refused("This is not a JPEG or PNG picture.");
+                throw new Refused("photo.notAPicture");
             }
             ImageReader reader = readers.next();
             try {
                 if (!KINDS.contains(reader.getFormatName().toLowerCase(java.util.Locale.ROOT))) {
-                    throw new Refused("Only JPEG and PNG pictures are taken.");
+                    throw new Refused("photo.otherKind");
                 }
                 reader.setInput(in, true, true);
                 if (Math.max(reader.getWidth(0), reader.getHeight(0)) > LARGEST_SIDE_READ_PX) {
-                    throw new Refused("The picture is wider or higher than 12,000 pixels.");
+                    throw new Refused("photo.tooWide", LARGEST_SIDE_READ_PX);
                 }
                 return drawn(upright(reader.read(0), turn(file)));
             } finally {
                 reader.dispose();
             }
         } catch (IOException e) {
-            throw new Refused("The picture is damaged.");
+            throw new Refused("photo.damaged");
         }
     }
 

@@ -8,6 +8,7 @@ import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.core.measure.Reason;
 import java.io.IOException;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -78,7 +79,7 @@ class PhotoController {
                 CleanPicture clean = CleanPicture.of(picture.getBytes());
                 photos.insert(formId, client, id, me.staffId(), clean.widthPx(), clean.heightPx(), clean.jpeg());
             } catch (CleanPicture.Refused e) {
-                redirect.addFlashAttribute("photoProblem", e.getMessage());
+                redirect.addFlashAttribute("photoProblem", words.of(e.why()));
             }
         }
         return "redirect:/visits/" + id + "/check/side-view";
@@ -86,7 +87,8 @@ class PhotoController {
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)
     ResponseEntity<String> tooLarge() {
-        return ResponseEntity.status(413).body("The picture is larger than 10 MB. Go back and choose a smaller one.");
+        return ResponseEntity.status(413)
+                .body(words.of(Reason.of("photo.tooLargeGoBack", CleanPicture.LARGEST_BYTES >> 20)));
     }
 
     /** Only for her own team: for anybody else it does not exist. */

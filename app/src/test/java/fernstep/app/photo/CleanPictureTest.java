@@ -55,17 +55,16 @@ class CleanPictureTest {
     @Test
     void the_content_decides_and_not_the_name() throws Exception {
         assertThatThrownBy(() -> CleanPicture.of("<svg onload='x'/>".getBytes(StandardCharsets.UTF_8)))
-                .hasMessage("This is not a JPEG or PNG picture.");
-        assertThatThrownBy(() -> CleanPicture.of(picture("gif", 10, 10)))
-                .hasMessage("Only JPEG and PNG pictures are taken.");
+                .hasMessage("photo.notAPicture");
+        assertThatThrownBy(() -> CleanPicture.of(picture("gif", 10, 10))).hasMessage("photo.otherKind");
         byte[] cut = Arrays.copyOf(picture("png", 60, 60), 50);
-        assertThatThrownBy(() -> CleanPicture.of(cut)).hasMessage("The picture is damaged.");
+        assertThatThrownBy(() -> CleanPicture.of(cut)).hasMessage("photo.damaged");
     }
 
     @Test
     void more_than_ten_megabytes_are_refused() {
         assertThatThrownBy(() -> CleanPicture.of(new byte[CleanPicture.LARGEST_BYTES + 1]))
-                .hasMessage("The picture is larger than 10 MB.");
+                .hasMessage("photo.tooLarge");
     }
 
     /** A JPEG with the mark a camera sets when it is held on its side (Exif tag 0x0112). */

@@ -1,6 +1,7 @@
 package fernstep.core.client;
 
 import fernstep.core.measure.Range;
+import fernstep.core.measure.Reason;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.EnumSet;
@@ -59,23 +60,32 @@ public record ClientFacts(
         return switch (status) {
             case PREGNANT ->
                 dueDate == null
-                        ? Optional.of(new FactProblem("dueDate", "needed when pregnant", "a date"))
+                        ? Optional.of(
+                                new FactProblem("dueDate", Reason.of("fact.dueDateNeeded"), Reason.of("fact.aDate")))
                         : dueDateProblem(dueDate, today).or(() -> eventProblem(today));
             case POSTNATAL ->
                 births.isEmpty()
-                        ? Optional.of(new FactProblem("birthDate", "needed after a birth", "a date up to " + today))
+                        ? Optional.of(new FactProblem(
+                                "birthDate",
+                                Reason.of("fact.birthNeeded"),
+                                Reason.of("fact.aDateUpTo", today.toString())))
                         : eventProblem(today);
             case ABDOMINAL_SURGERY ->
                 surgeries.isEmpty()
                         ? Optional.of(new FactProblem(
-                                "surgeries", "needs the operation", "one or more, dated up to " + today))
+                                "surgeries",
+                                Reason.of("fact.operationNeeded"),
+                                Reason.of("fact.oneOrMoreUpTo", today.toString())))
                         : eventProblem(today);
             case GENERAL ->
                 !events().isEmpty()
                         ? Optional.of(new FactProblem(
                                 "status",
-                                "GENERAL means no birth and no abdominal operation",
-                                "POSTNATAL or ABDOMINAL_SURGERY"))
+                                Reason.of("fact.generalHasNoEvent"),
+                                Reason.of(
+                                        "fact.otherThanGeneral",
+                                        Status.POSTNATAL.name(),
+                                        Status.ABDOMINAL_SURGERY.name())))
                         : Optional.empty();
         };
     }
@@ -84,21 +94,26 @@ public record ClientFacts(
         LocalDate first = today.minusDays(DUE_DATE_DAYS_PAST);
         LocalDate last = today.plusDays(DUE_DATE_DAYS_AHEAD);
         return dueDate.isBefore(first) || dueDate.isAfter(last)
-                ? Optional.of(new FactProblem("dueDate", "Due date was " + dueDate, "from " + first + " to " + last))
+                ? Optional.of(new FactProblem(
+                        "dueDate",
+                        Reason.of("fact.dueDateWas", dueDate.toString()),
+                        Reason.of("fact.fromTo", first.toString(), last.toString())))
                 : Optional.empty();
     }
 
     private Optional<FactProblem> eventProblem(LocalDate today) {
         if (births.stream().anyMatch(b -> b.date().isAfter(today))) {
-            return Optional.of(new FactProblem("birthDate", "A birth lies in the future", "up to " + today));
+            return Optional.of(new FactProblem(
+                    "birthDate", Reason.of("fact.birthAhead"), Reason.of("fact.upTo", today.toString())));
         }
         return surgeries.stream().anyMatch(s -> s.date().isAfter(today))
-                ? Optional.of(new FactProblem("surgeries", "An operation lies in the future", "up to " + today))
+                ? Optional.of(new FactProblem(
+                        "surgeries", Reason.of("fact.operationAhead"), Reason.of("fact.upTo", today.toString())))
                 : Optional.empty();
     }
 
     /** A field, what is wrong with it, and what it may be. */
-    public record FactProblem(String field, String message, String allowed) {}
+    public record FactProblem(String field, Reason what, Reason allowed) {}
 
     public boolean pregnant() {
         return status == Status.PREGNANT;

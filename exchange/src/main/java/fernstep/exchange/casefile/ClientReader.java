@@ -10,6 +10,7 @@ import fernstep.core.client.Restriction;
 import fernstep.core.client.Status;
 import fernstep.core.client.Surgery;
 import fernstep.core.measure.Range;
+import fernstep.exchange.wording.Wording;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -36,7 +37,8 @@ public final class ClientReader {
         c.nothingElse();
         if (today != null) {
             facts.problem(today).ifPresent(p -> {
-                throw c.problem(p.field(), p.message(), p.allowed());
+                Wording english = Wording.english();
+                throw c.problem(p.field(), english.of(p.what()), english.of(p.allowed()));
             });
         }
         return facts;
