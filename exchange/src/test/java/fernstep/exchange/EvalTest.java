@@ -141,6 +141,19 @@ class EvalTest {
     }
 
     @Test
+    void decide_tells_what_became_of_every_rule_when_asked() {
+        assertThat(answer(DECIDE).has("trail")).isFalse();
+        JsonNode trail = answer(DECIDE.replaceFirst("\\{", "{\"trail\":true,")).get("trail");
+        assertThat(trail).hasSize(13);
+        assertThat(trail.at("/0/outcome").stringValue()).isEqualTo("DID_NOT_APPLY");
+        assertThat(trail.at("/0/why").stringValue()).isEqualTo("No emergency was called out.");
+        assertThat(trail.at("/3/rule").stringValue()).isEqualTo("R4");
+        assertThat(trail.at("/3/outcome").stringValue()).isEqualTo("CHOSEN");
+        assertThat(trail.at("/3/move").stringValue()).isEqualTo("EASE");
+        assertThat(trail.at("/6/why").stringValue()).isEqualTo("Not seen: Breath held.");
+    }
+
+    @Test
     void decide_takes_an_emergency_as_a_sign() {
         JsonNode a = answer(DECIDE.replace("\"DOME_FIRM\"", "\"CHEST_PAIN\""));
         assertThat(a.get("move").stringValue()).isEqualTo("REFER_NOW");

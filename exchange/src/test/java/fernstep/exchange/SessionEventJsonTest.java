@@ -28,14 +28,18 @@ import fernstep.core.session.Session;
 import fernstep.core.session.SessionEvent;
 import fernstep.core.session.SessionEvent.EffortTold;
 import fernstep.core.session.SessionEvent.EmergencyCalled;
+import fernstep.core.session.SessionEvent.ExerciseAdded;
 import fernstep.core.session.SessionEvent.Finished;
+import fernstep.core.session.SessionEvent.Noted;
 import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.SessionEvent.Place;
 import fernstep.core.session.SessionEvent.RepDone;
 import fernstep.core.session.SessionEvent.SetBegun;
+import fernstep.core.session.SessionEvent.SetRepeated;
 import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.session.SessionEvent.Skipped;
 import fernstep.core.session.SessionEvent.Undone;
+import fernstep.core.session.SkipReason;
 import fernstep.core.session.StaffId;
 import fernstep.exchange.casefile.CataloguePackage;
 import fernstep.exchange.session.SessionEventJson;
@@ -98,7 +102,12 @@ class SessionEventJsonTest {
                 new EmergencyCalled("g", IMOGEN, PLACE, Answer.CALF, advice(null, null)),
                 new Overridden("h", IMOGEN, "c", Move.CUE, "she \"laughed\""),
                 new EffortTold("i", IMOGEN, 7),
-                new Skipped("j", IMOGEN),
+                new Skipped("j", IMOGEN, SkipReason.NO_TIME),
+                new SetRepeated("m", IMOGEN),
+                new ExerciseAdded(
+                        "n", IMOGEN, new PlannedExercise("F2", Side.RIGHT, new Dose(2, 8, 5, null, 1, 3), 0.67)),
+                new ExerciseAdded("o", IMOGEN, new PlannedExercise("BR1", null, new Dose(1, null, null, 6, 2, 7), 1)),
+                new Noted("p", IMOGEN, "calmer than last week"),
                 new Undone("k", IMOGEN, "c"),
                 new Finished("l", IMOGEN));
     }

@@ -50,7 +50,7 @@ public record Report(
                         : intake.overridden(
                                 id, refersTo, move, reason == null || reason.isBlank() ? NO_REASON : reason.strip());
             case EFFORT -> value == null ? Optional.empty() : intake.effort(id, value);
-            case SKIP -> intake.skipped(id);
+            case SKIP -> intake.skipped(id, SkipReason.NOT_SAID);
             case UNDO -> intake.undone(id);
             case FINISH -> intake.finished(id);
         };

@@ -27,6 +27,7 @@ import fernstep.core.session.SessionEvent.SetBegun;
 import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.session.SessionEvent.Skipped;
 import fernstep.core.session.SessionEvent.Undone;
+import fernstep.core.session.SkipReason;
 import fernstep.core.session.StaffId;
 import fernstep.exchange.casefile.CataloguePackage;
 import fernstep.exchange.session.SessionEventJson;
@@ -178,7 +179,7 @@ class SessionMigrationTest {
         assertThat(event("g")).isEqualTo(new SetBegun("g", LED_IT));
         assertThat(event("h")).isEqualTo(new EffortTold("h", LED_IT, 4));
         assertThat(event("i")).isEqualTo(new Undone("i", LED_IT, "h"));
-        assertThat(event("j")).isEqualTo(new Skipped("j", LED_IT));
+        assertThat(event("j")).isEqualTo(new Skipped("j", LED_IT, SkipReason.NOT_SAID));
         assertThat(event("l")).isEqualTo(new Finished("l", LED_IT));
         assertThat(event("f")).isEqualTo(new Overridden("f", LED_IT, "e", Move.CUE, "it was the breath"));
     }

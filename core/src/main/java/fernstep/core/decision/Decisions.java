@@ -19,6 +19,23 @@ public final class Decisions {
     private Decisions() {}
 
     public static Advice next(Situation s) {
+        List<Candidate> candidates = candidates(s);
+        return advice(s, strongest(candidates), candidates);
+    }
+
+    /** Every rule, the strongest first: whether it applied, and what became of it. */
+    public static List<Considered> trail(Situation s) {
+        List<Candidate> candidates = candidates(s);
+        return new Trail(s, candidates, strongest(candidates)).rules();
+    }
+
+    static Candidate strongest(List<Candidate> candidates) {
+        return candidates.stream()
+                .min(Comparator.comparing(Candidate::move).reversed().thenComparing(Candidate::rule))
+                .orElseThrow();
+    }
+
+    private static List<Candidate> candidates(Situation s) {
         List<Candidate> candidates = new ArrayList<>();
         if (!s.emergencies().isEmpty()) {
             candidates.add(Candidate.plain(
@@ -35,10 +52,7 @@ public final class Decisions {
         if (candidates.isEmpty()) {
             candidates.add(Candidate.plain(RuleId.R12, Move.CARRY_ON, null, "R12.nothing"));
         }
-        Candidate best = candidates.stream()
-                .min(Comparator.comparing(Candidate::move).reversed().thenComparing(Candidate::rule))
-                .orElseThrow();
-        return advice(s, best, candidates);
+        return candidates;
     }
 
     /** Rule 13: two clear losses of control in one repetition are one rung too many. */

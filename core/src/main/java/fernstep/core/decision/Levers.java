@@ -141,13 +141,8 @@ final class Levers {
     private Optional<LeverChange> bendKnee() {
         for (int deg = LoadNow.KNEE_BEND_DEG; deg <= LoadNow.MOST_KNEE_BEND_DEG; deg += LoadNow.KNEE_BEND_DEG) {
             double bend = deg;
-            Optional<LeverChange> change = relief(
-                    Lever.BEND_KNEE,
-                    0,
-                    deg,
-                    () -> movement()
-                            .peakWithKneesBent(s.body(), s.setting().range(), bend)
-                            .loadIndex());
+            LoadNow now = new LoadNow(s);
+            Optional<LeverChange> change = relief(Lever.BEND_KNEE, 0, deg, () -> now.kneesBent(bend, now.index()));
             if (change.isPresent()) {
                 return change;
             }

@@ -1,5 +1,6 @@
 package fernstep.core.decision;
 
+import fernstep.core.body.ImpossiblePose;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.measure.Numbers;
 
@@ -23,10 +24,10 @@ final class LoadNow {
     double index() {
         double range = s.setting().range();
         double now = s.rung().indexAt(range, s.body());
-        if (s.leverUsed(Lever.BEND_KNEE)) {
+        if (inUse(Lever.BEND_KNEE)) {
             now = Math.min(now, kneesBentNow(now));
         }
-        return s.leverUsed(Lever.ONE_LIMB)
+        return inUse(Lever.ONE_LIMB)
                 ? Math.min(
                         now, s.rung().movement().peakOfOneLimb(s.body(), range).loadIndex())
                 : now;
@@ -38,12 +39,25 @@ final class LoadNow {
         for (int deg = KNEE_BEND_DEG;
                 deg <= MOST_KNEE_BEND_DEG && changePct(straight, bent) > TRULY_LESS_PCT;
                 deg += KNEE_BEND_DEG) {
-            bent = s.rung()
+            bent = kneesBent(deg, straight);
+        }
+        return bent;
+    }
+
+    private boolean inUse(Lever lever) {
+        return s.leverUsed(lever) && s.rung().offers(lever);
+    }
+
+    /** With the knees so much further bent; a bend that her body cannot make relieves nothing. */
+    double kneesBent(double deg, double straight) {
+        try {
+            return s.rung()
                     .movement()
                     .peakWithKneesBent(s.body(), s.setting().range(), deg)
                     .loadIndex();
+        } catch (ImpossiblePose e) {
+            return straight;
         }
-        return bent;
     }
 
     static double changePct(double from, double to) {

@@ -10,6 +10,7 @@ import fernstep.core.decision.RepRecord;
 import fernstep.core.decision.Seen;
 import fernstep.core.decision.Setting;
 import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.SessionTime;
@@ -190,6 +191,20 @@ public final class Exercise {
         setDone = false;
         soFar.clear();
         otherLevers.clear();
+    }
+
+    /** A set is over that nothing seen had ended before its time. */
+    public boolean mayRepeat() {
+        return open() && setDone && repsDone >= target() && set < (int) Range.SETS.max();
+    }
+
+    void repeatSet() {
+        if (!mayRepeat()) {
+            return;
+        }
+        dose = dose.withSets(Math.max(dose.sets(), set + 1));
+        asksEffort = false;
+        nextSet();
     }
 
     void effort(int told) {

@@ -5,14 +5,18 @@ import fernstep.core.decision.Decisions;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
 import fernstep.core.decision.Situation;
+import fernstep.core.measure.Side;
 import fernstep.core.screening.Answer;
 import fernstep.core.session.SessionEvent.EffortTold;
 import fernstep.core.session.SessionEvent.EmergencyCalled;
+import fernstep.core.session.SessionEvent.ExerciseAdded;
 import fernstep.core.session.SessionEvent.Finished;
+import fernstep.core.session.SessionEvent.Noted;
 import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.SessionEvent.Place;
 import fernstep.core.session.SessionEvent.RepDone;
 import fernstep.core.session.SessionEvent.SetBegun;
+import fernstep.core.session.SessionEvent.SetRepeated;
 import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.session.SessionEvent.Skipped;
 import fernstep.core.session.SessionEvent.Undone;
@@ -40,8 +44,28 @@ public record Intake(Session session, Circumstances her, StaffId madeBy) {
         return unlessLocked(new EffortTold(id, madeBy, effort));
     }
 
-    public Optional<SessionEvent> skipped(String id) {
-        return unlessLocked(new Skipped(id, madeBy));
+    public Optional<SessionEvent> skipped(String id, SkipReason reason) {
+        return unlessLocked(new Skipped(id, madeBy, reason));
+    }
+
+    /** Only where a set has just ended; a set that a sign ended is not done again. */
+    public Optional<SessionEvent> setRepeated(String id) {
+        return inHand().filter(Exercise::mayRepeat).flatMap(e -> unlessLocked(new SetRepeated(id, madeBy)));
+    }
+
+    /** Not while loaded rungs are closed for the rest of the session, unless it carries no load. */
+    public Optional<SessionEvent> added(String id, PlannedExercise exercise) {
+        boolean loaded = her.catalogue().rung(exercise.rung()).loaded();
+        boolean there = session.exercises().stream()
+                .anyMatch(e -> e.plannedRung().equals(exercise.rung()) && e.side() == exercise.side());
+        return there || session.ended() || (loaded && session.loadClosed())
+                ? Optional.empty()
+                : unlessLocked(new ExerciseAdded(id, madeBy, exercise));
+    }
+
+    /** @throws IllegalArgumentException for a note that is too long */
+    public Optional<SessionEvent> noted(String id, String text) {
+        return Optional.of(new Noted(id, madeBy, text));
     }
 
     public Optional<SessionEvent> finished(String id) {
@@ -53,11 +77,17 @@ public record Intake(Session session, Circumstances her, StaffId madeBy) {
         return session.lastUndoable().flatMap(last -> unlessLocked(new Undone(id, madeBy, last.id())));
     }
 
+    /** Goes on with a session that was ended by hand or by its last exercise; an emergency stays. */
+    public Optional<SessionEvent> reopened(String id) {
+        return session.ended() ? undone(id) : Optional.empty();
+    }
+
     /** A sign in the repetition in hand, on the side in hand, and the next safe move. */
     public Optional<SessionEvent> sign(String id, Seen told) {
         return inHand().filter(e -> !e.alreadySeen(told.sign())).map(e -> {
             Seen seen = told.inRep(e.repInHand());
-            Seen here = e.side() == null ? seen : seen.on(e.side());
+            Side inTraining = e.side();
+            Seen here = inTraining == null ? seen : seen.on(inTraining);
             return new SignSeen(id, madeBy, place(e), here, next(e, Set.of(), List.of(here)));
         });
     }

@@ -13,10 +13,13 @@ import fernstep.core.screening.Strand;
 import fernstep.core.session.SessionEvent.Answered;
 import fernstep.core.session.SessionEvent.EffortTold;
 import fernstep.core.session.SessionEvent.EmergencyCalled;
+import fernstep.core.session.SessionEvent.ExerciseAdded;
 import fernstep.core.session.SessionEvent.Finished;
+import fernstep.core.session.SessionEvent.Noted;
 import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.SessionEvent.RepDone;
 import fernstep.core.session.SessionEvent.SetBegun;
+import fernstep.core.session.SessionEvent.SetRepeated;
 import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.session.SessionEvent.Skipped;
 import fernstep.core.session.SessionEvent.Undone;
@@ -45,6 +48,8 @@ public final class Session {
     private final List<Exercise> exercises = new ArrayList<>();
     private final Map<String, Overridden> overrides = new HashMap<>();
     private boolean locked;
+    private boolean loadClosed;
+    private String note = "";
     private boolean ended;
     private @Nullable Answered answered;
     private @Nullable SessionEvent lastUndoable;
@@ -94,6 +99,16 @@ public final class Session {
 
     public boolean ended() {
         return ended || current().isEmpty();
+    }
+
+    /** Something seen closed every loaded rung for the rest of this session. */
+    public boolean loadClosed() {
+        return loadClosed;
+    }
+
+    /** The last note; empty for none. */
+    public String note() {
+        return note;
     }
 
     /** The exercise in hand. */
@@ -175,6 +190,27 @@ public final class Session {
         @Override
         public Boolean finished(Finished event) {
             ended = true;
+            answered = null;
+            lastUndoable = event;
+            return true;
+        }
+
+        @Override
+        public Boolean setRepeated(SetRepeated event) {
+            return inHand(event).map(e -> then(e::repeatSet)).orElse(false);
+        }
+
+        @Override
+        public Boolean exerciseAdded(ExerciseAdded event) {
+            PlannedExercise p = event.exercise();
+            exercises.add(new Exercise(catalogue.rung(p.rung()), p.side(), p.dose(), p.range()));
+            lastUndoable = event;
+            return true;
+        }
+
+        @Override
+        public Boolean noted(Noted event) {
+            note = event.text();
             return true;
         }
 
@@ -253,6 +289,7 @@ public final class Session {
 
     /** Nothing loaded for the rest of the session; it ends with a lying breath rung. */
     private void closeLoadedRungs() {
+        loadClosed = true;
         exercises.stream().filter(e -> e.open() && e.rung().loaded()).forEach(e -> e.end(Exercise.State.CLOSED));
         boolean breathLeft =
                 exercises.stream().anyMatch(e -> e.open() && e.rung().strand() == FINISHES_WITH);

@@ -45,6 +45,12 @@ public sealed interface SessionEvent {
         R undone(Undone event);
 
         R finished(Finished event);
+
+        R setRepeated(SetRepeated event);
+
+        R exerciseAdded(ExerciseAdded event);
+
+        R noted(Noted event);
     }
 
     /**
@@ -151,7 +157,7 @@ public sealed interface SessionEvent {
     }
 
     /** The exercise in hand is left out. */
-    record Skipped(String id, StaffId madeBy) implements SessionEvent {
+    record Skipped(String id, StaffId madeBy, SkipReason reason) implements SessionEvent {
         @Override
         public <R> R read(Kinds<R> kinds) {
             return kinds.skipped(this);
@@ -167,6 +173,43 @@ public sealed interface SessionEvent {
         @Override
         public <R> R read(Kinds<R> kinds) {
             return kinds.undone(this);
+        }
+    }
+
+    /** The set that is over is done once more. */
+    record SetRepeated(String id, StaffId madeBy) implements SessionEvent {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.setRepeated(this);
+        }
+    }
+
+    /** An exercise joins the end of the session. */
+    record ExerciseAdded(String id, StaffId madeBy, PlannedExercise exercise) implements SessionEvent {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.exerciseAdded(this);
+        }
+    }
+
+    /**
+     * A note on the session; the last one stands.
+     *
+     * @param text up to 500 characters
+     */
+    record Noted(String id, StaffId madeBy, String text) implements SessionEvent {
+        public static final int LONGEST = 500;
+
+        /** @throws IllegalArgumentException for more than 500 characters */
+        public Noted {
+            if (text.length() > LONGEST) {
+                throw new IllegalArgumentException("A note has at most " + LONGEST + " characters.");
+            }
+        }
+
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.noted(this);
         }
     }
 

@@ -25,11 +25,14 @@ import fernstep.core.progress.SessionResult;
 import fernstep.core.screening.Answer;
 import fernstep.core.session.SessionEvent.EffortTold;
 import fernstep.core.session.SessionEvent.EmergencyCalled;
+import fernstep.core.session.SessionEvent.ExerciseAdded;
 import fernstep.core.session.SessionEvent.Finished;
+import fernstep.core.session.SessionEvent.Noted;
 import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.SessionEvent.Place;
 import fernstep.core.session.SessionEvent.RepDone;
 import fernstep.core.session.SessionEvent.SetBegun;
+import fernstep.core.session.SessionEvent.SetRepeated;
 import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.session.SessionEvent.Skipped;
 import fernstep.core.session.SessionEvent.Undone;
@@ -283,10 +286,66 @@ class SessionTest {
     }
 
     @Test
+    void a_set_that_was_finished_can_be_done_once_more_and_asks_for_the_effort_after_it() {
+        breathDone().reps(3);
+        events.add(new SetBegun(id(), IMOGEN));
+        reps(3);
+        assertThat(now().asksEffort()).isTrue();
+        events.add(new SetRepeated(id(), IMOGEN));
+        assertThat(now().asksEffort()).isFalse();
+        assertThat(now().set()).isEqualTo(3);
+        assertThat(now().dose().sets()).isEqualTo(3);
+        reps(3);
+        assertThat(now().asksEffort()).isTrue();
+    }
+
+    @Test
+    void a_set_that_a_sign_ended_is_not_done_again() {
+        breathDone().reps(1);
+        sign(SignCode.TIRED, move(Move.END_SET));
+        assertThat(now().setDone()).isTrue();
+        assertThat(now().mayRepeat()).isFalse();
+        events.add(new SetRepeated(id(), IMOGEN));
+        assertThat(now().set()).isEqualTo(1);
+        assertThat(now().setDone()).isTrue();
+    }
+
+    @Test
+    void an_added_exercise_comes_last_and_can_be_taken_back() {
+        PlannedExercise tilt = new PlannedExercise("BK1", null, new Dose(1, 5, null, null, 1, 3), 1);
+        events.add(new ExerciseAdded(id(), IMOGEN, tilt));
+        assertThat(replay().exercises()).extracting(Exercise::plannedRung).containsExactly("BR3", "F1", "F1", "BK1");
+        assertThat(now().rung().code()).isEqualTo("BR3");
+        events.add(new Undone("u", IMOGEN, "e0"));
+        assertThat(replay().exercises()).hasSize(3);
+    }
+
+    @Test
+    void a_session_ended_by_hand_goes_on_where_it_was_once_the_end_is_taken_back() {
+        breathDone().reps(1);
+        String end = id();
+        events.add(new Finished(end, IMOGEN));
+        assertThat(replay().ended()).isTrue();
+        events.add(new Undone(id(), IMOGEN, end));
+        assertThat(replay().ended()).isFalse();
+        assertThat(now().repsDone()).isEqualTo(1);
+    }
+
+    @Test
+    void the_last_note_stands_and_undo_does_not_reach_for_it() {
+        breathDone();
+        events.add(new Noted(id(), IMOGEN, "first"));
+        events.add(new Noted(id(), IMOGEN, "calm"));
+        assertThat(replay().note()).isEqualTo("calm");
+        assertThat(replay().lastUndoable()).containsInstanceOf(EffortTold.class);
+        assertThatThrownBy(() -> new Noted("n", IMOGEN, "x".repeat(501))).hasMessageContaining("500");
+    }
+
+    @Test
     void the_same_events_always_give_the_same_state() {
         breathDone().reps(2);
         sign(SignCode.BACK_ARCHES, ease(Lever.BEND_KNEE, 60));
-        events.add(new Skipped(id(), IMOGEN));
+        events.add(new Skipped(id(), IMOGEN, SkipReason.NO_TIME));
         assertThat(replay().exercises()).usingRecursiveComparison().isEqualTo(replay().exercises());
         assertThat(now().side()).isEqualTo(Side.RIGHT);
     }
@@ -296,7 +355,7 @@ class SessionTest {
         @Test
         void holds_what_was_worked_on_and_nothing_else() {
             breathDone();
-            events.add(new Skipped(id(), IMOGEN));
+            events.add(new Skipped(id(), IMOGEN, SkipReason.NO_TIME));
             events.add(new Finished(id(), IMOGEN));
             assertThat(replay().results())
                     .containsExactly(new ExerciseResult("BR3", null, SessionResult.Kind.CLEAN, 3, Set.of(), 1));

@@ -10,6 +10,7 @@ import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Licence;
 import fernstep.core.client.Restriction;
 import fernstep.core.decision.Advice;
+import fernstep.core.decision.Considered;
 import fernstep.core.decision.Decisions;
 import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
@@ -64,22 +65,32 @@ final class DecideOp implements Operation {
         List<Situation.EarlierSession> earlier =
                 request.objects("earlierSessions").stream().map(this::earlier).toList();
         request.optionalCode("licence", Licence.class);
+        boolean trail = request.optionalFlag("trail").orElse(false);
         request.nothingElse();
-        return asJson(
-                Decisions.next(new Situation(
-                        catalogue.get(),
-                        stances,
-                        new Situation.Woman(
-                                facts.map(ClientFacts::pregnant).orElse(false),
-                                facts.map(f -> closed(f, answers, stances, today))
-                                        .orElse(Set.of()),
-                                Body.of(
-                                        facts.map(ClientFacts::massKg).orElse(null),
-                                        facts.map(ClientFacts::heightCm).orElse(null))),
-                        new Situation.Doing(rung, side, setting),
-                        new Situation.Now(emergencies, seen),
-                        new Situation.Before(soFar, history, earlier))),
-                rung);
+        Situation situation = new Situation(
+                catalogue.get(),
+                stances,
+                new Situation.Woman(
+                        facts.map(ClientFacts::pregnant).orElse(false),
+                        facts.map(f -> closed(f, answers, stances, today)).orElse(Set.of()),
+                        Body.of(
+                                facts.map(ClientFacts::massKg).orElse(null),
+                                facts.map(ClientFacts::heightCm).orElse(null))),
+                new Situation.Doing(rung, side, setting),
+                new Situation.Now(emergencies, seen),
+                new Situation.Before(soFar, history, earlier));
+        Map<String, Object> answer = asJson(Decisions.next(situation), rung);
+        if (trail) {
+            answer.put(
+                    "trail",
+                    Decisions.trail(situation).stream().map(this::asJson).toList());
+        }
+        return answer;
+    }
+
+    private Map<String, Object> asJson(Considered rule) {
+        return Json.object(
+                "rule", rule.rule(), "outcome", rule.outcome(), "move", rule.move(), "why", wording.of(rule.why()));
     }
 
     /** With a day, the derived restrictions count too. */

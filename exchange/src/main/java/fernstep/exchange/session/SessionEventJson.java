@@ -9,18 +9,24 @@ import fernstep.core.decision.Seen;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.Dose;
 import fernstep.core.screening.Answer;
+import fernstep.core.session.PlannedExercise;
 import fernstep.core.session.SessionEvent;
 import fernstep.core.session.SessionEvent.EffortTold;
 import fernstep.core.session.SessionEvent.EmergencyCalled;
+import fernstep.core.session.SessionEvent.ExerciseAdded;
 import fernstep.core.session.SessionEvent.Finished;
+import fernstep.core.session.SessionEvent.Noted;
 import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.SessionEvent.Place;
 import fernstep.core.session.SessionEvent.RepDone;
 import fernstep.core.session.SessionEvent.SetBegun;
+import fernstep.core.session.SessionEvent.SetRepeated;
 import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.session.SessionEvent.Skipped;
 import fernstep.core.session.SessionEvent.Undone;
+import fernstep.core.session.SkipReason;
 import fernstep.core.session.StaffId;
 import fernstep.exchange.casefile.CaseObject;
 import fernstep.exchange.casefile.CaseProblem;
@@ -48,7 +54,10 @@ public final class SessionEventJson {
         EFFORT,
         SKIP,
         UNDO,
-        FINISH
+        FINISH,
+        REPEAT_SET,
+        ADD,
+        NOTE
     }
 
     /**
@@ -83,9 +92,13 @@ public final class SessionEventJson {
                 new EmergencyCalled(id, by, place(o), o.code("answer", Answer.class), advice(node.path("advice")));
             case OVERRIDE -> new Overridden(id, by, o.text("signId"), o.code("move", Move.class), o.text("reason"));
             case EFFORT -> new EffortTold(id, by, o.whole("effort", Range.EFFORT));
-            case SKIP -> new Skipped(id, by);
+            case SKIP ->
+                new Skipped(id, by, o.optionalCode("reason", SkipReason.class).orElse(SkipReason.NOT_SAID));
             case UNDO -> new Undone(id, by, o.text("eventId"));
             case FINISH -> new Finished(id, by);
+            case REPEAT_SET -> new SetRepeated(id, by);
+            case ADD -> new ExerciseAdded(id, by, planned(o));
+            case NOTE -> new Noted(id, by, o.text("text"));
         };
     }
 
@@ -95,6 +108,20 @@ public final class SessionEventJson {
         } catch (tools.jackson.core.JacksonException e) {
             throw new IllegalArgumentException("not JSON: " + e.getOriginalMessage(), e);
         }
+    }
+
+    private static PlannedExercise planned(CaseObject o) {
+        return new PlannedExercise(
+                o.text("rung"),
+                o.optionalCode("side", Side.class).orElse(null),
+                new Dose(
+                        o.whole("sets", Range.SETS),
+                        o.optionalWhole("reps", Range.REPS).orElse(null),
+                        o.optionalWhole("holdS", Range.DOSE_HOLD_S).orElse(null),
+                        o.optionalWhole("breaths", Range.DOSE_BREATHS).orElse(null),
+                        o.whole("perDay", Range.PER_DAY),
+                        o.whole("daysPerWeek", Range.DAYS_PER_WEEK)),
+                o.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0));
     }
 
     private static Place place(CaseObject o) {
@@ -211,7 +238,8 @@ public final class SessionEventJson {
 
         @Override
         public Written skipped(Skipped event) {
-            return written(Kind.SKIP, NODES.objectNode());
+            return written(
+                    Kind.SKIP, NODES.objectNode().put("reason", event.reason().name()));
         }
 
         @Override
@@ -222,6 +250,35 @@ public final class SessionEventJson {
         @Override
         public Written finished(Finished event) {
             return written(Kind.FINISH, NODES.objectNode());
+        }
+
+        @Override
+        public Written setRepeated(SetRepeated event) {
+            return written(Kind.REPEAT_SET, NODES.objectNode());
+        }
+
+        @Override
+        public Written exerciseAdded(ExerciseAdded event) {
+            PlannedExercise p = event.exercise();
+            Side side = p.side();
+            Dose d = p.dose();
+            return written(
+                    Kind.ADD,
+                    NODES.objectNode()
+                            .put("rung", p.rung())
+                            .put("side", side == null ? null : side.name())
+                            .put("sets", d.sets())
+                            .put("reps", d.reps())
+                            .put("holdS", d.holdS())
+                            .put("breaths", d.breaths())
+                            .put("perDay", d.perDay())
+                            .put("daysPerWeek", d.daysPerWeek())
+                            .put("range", p.range()));
+        }
+
+        @Override
+        public Written noted(Noted event) {
+            return written(Kind.NOTE, NODES.objectNode().put("text", event.text()));
         }
 
         private static Written written(Kind kind, ObjectNode node) {

@@ -16,12 +16,14 @@ import fernstep.core.client.Clearance;
 import fernstep.core.client.Licence;
 import fernstep.core.client.Restriction;
 import fernstep.core.client.Status;
+import fernstep.core.decision.Considered;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
 import fernstep.core.findings.Alignment;
 import fernstep.core.findings.FloatTest;
 import fernstep.core.findings.Observed;
 import fernstep.core.findings.SignCode;
+import fernstep.core.findings.SignGroup;
 import fernstep.core.forecast.Forecast;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
@@ -44,6 +46,7 @@ import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
 import fernstep.core.separation.Verdict;
 import fernstep.core.separation.Width;
+import fernstep.core.session.SkipReason;
 import java.time.DayOfWeek;
 import java.util.Map;
 import java.util.Set;
@@ -67,6 +70,9 @@ public final class CodeWords {
             Map.entry(Stances.DoseStance.class, "dose."),
             Map.entry(Approach.class, "approach."),
             Map.entry(SignCode.class, "sign."),
+            Map.entry(SignGroup.class, "signGroup."),
+            Map.entry(SkipReason.class, "skip."),
+            Map.entry(Considered.Outcome.class, "considered."),
             Map.entry(Goal.class, "goal."),
             Map.entry(Strand.class, "strand."),
             Map.entry(Side.class, "side."),
