@@ -78,11 +78,13 @@ document.addEventListener('alpine:init', () => {
     key: '',
 
     init() {
-      this.key = 'unsent:' + window.location.pathname;
+      // One store for all pages of a visit: what one page could not send, the next one does.
+      this.key = 'unsent:' + window.location.pathname.split('/').slice(0, 3).join('/');
       this.queue = JSON.parse(localStorage.getItem(this.key) || '[]');
       // What an earlier page could not send goes first; then the page is read again, so that it shows all of it.
       if (this.queue.length) { this.send().then(() => { if (!this.queue.length) { window.location.reload(); } }); }
       window.addEventListener('online', () => this.send());
+      document.addEventListener('click', (e) => this.saveFirst(e), true);
       // While the page is being left, an answer no longer counts: the next page sends again and shows all of it.
       window.addEventListener('beforeunload', () => {
         this.leaving = true;
@@ -91,6 +93,18 @@ document.addEventListener('alpine:init', () => {
     },
 
     waiting() { return this.queue.length > 0; },
+
+    /** The next page stands on what is typed here: a link waits until it is saved, or until saving takes too long. */
+    saveFirst(e) {
+      const link = e.target.closest('a[href]');
+      if (!link || !this.queue.length || e.ctrlKey || e.metaKey || link.target) { return; }
+      e.preventDefault();
+      const until = performance.now() + 3000;
+      const go = () => {
+        if (this.queue.length && performance.now() < until) { window.setTimeout(go, 30); } else { window.location.href = link.href; }
+      };
+      go();
+    },
 
     save(url, fields) {
       this.queue.push({ url, fields });

@@ -70,7 +70,7 @@ public final class PageTimes {
         report(
                 "POST sign (after its undo)",
                 () -> json(events, event("UNDO", ""), csrf),
-                () -> json(events, event("SIGN", ",\"sign\":\"WALL_BULGE\",\"severity\":\"CLEAR\""), csrf));
+                () -> json(events, event("SIGN", ",\"sign\":{\"code\":\"WALL_BULGE\",\"severity\":\"CLEAR\"}"), csrf));
     }
 
     private static String event(String kind, String more) {

@@ -149,7 +149,7 @@ class SessionEventJsonTest {
                     EarlierSessions.NONE);
             List<PlannedExercise> planned =
                     List.of(new PlannedExercise(rung, null, new Dose(2, 6, null, null, 1, 5), 1));
-            SessionEvent event = new Intake(Session.replay(catalogue, planned, List.of()), her, IMOGEN)
+            SessionEvent event = new Intake(Session.replay(catalogue, planned, List.of()), () -> her, IMOGEN)
                     .sign("s", Seen.clear(sign))
                     .orElseThrow();
             Written written = SessionEventJson.write(event);
@@ -157,6 +157,7 @@ class SessionEventJsonTest {
             assertThat(wording(back)).as(rung).isEqualTo(wording(event));
             assertThat(Session.replay(catalogue, planned, List.of(back)).exercises())
                     .usingRecursiveComparison()
+                    .ignoringFields("answered")
                     .isEqualTo(
                             Session.replay(catalogue, planned, List.of(event)).exercises());
             compared.add(rung);

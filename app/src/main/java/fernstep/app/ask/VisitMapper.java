@@ -2,6 +2,7 @@ package fernstep.app.ask;
 
 import fernstep.core.screening.Answer;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -34,4 +35,10 @@ public interface VisitMapper {
 
     void overrideAskFirst(
             @Param("visitId") long visitId, @Param("reason") String reason, @Param("staffId") long staffId);
+
+    /** Whether any of these was answered with yes on that day. */
+    boolean anyAnswer(
+            @Param("clientId") long clientId,
+            @Param("heldOn") LocalDate heldOn,
+            @Param("codes") Collection<Answer> codes);
 }

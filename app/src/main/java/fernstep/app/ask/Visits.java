@@ -9,6 +9,7 @@ import fernstep.core.approach.Stances;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -20,6 +21,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Today's visit of a client: opened once a day, answered, screened. */
 @Service
 public class Visits {
+    private static final List<Answer> EMERGENCIES =
+            Arrays.stream(Answer.values()).filter(Answer::emergency).toList();
+
     private final VisitMapper mapper;
     private final Clients clients;
     private final LastChecks lastChecks;
@@ -76,6 +80,11 @@ public class Visits {
     @Transactional
     public void tellEmergency(long clientId, LocalDate day, Answer emergency) {
         mapper.onDay(clientId, day).ifPresent(v -> mapper.addAnswer(v.id(), emergency));
+    }
+
+    /** An emergency was answered or called out on that day and was not corrected: nothing goes on. */
+    public boolean emergencyStands(long clientId, LocalDate day) {
+        return mapper.anyAnswer(clientId, day, EMERGENCIES);
     }
 
     /** All of a client's, newest first. */

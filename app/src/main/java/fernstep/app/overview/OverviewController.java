@@ -6,6 +6,7 @@ import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.progress.FrondDrawing;
 import fernstep.app.progress.Ladders;
+import fernstep.app.run.SessionRecords;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
 import fernstep.core.client.BirthMode;
@@ -19,13 +20,18 @@ import org.springframework.web.bind.annotation.PathVariable;
 /** The client's page. */
 @Controller
 class OverviewController {
+    private static final int SESSIONS_SHOWN = 6;
+
     private final Clients clients;
     private final Visits visits;
     private final Ladders ladders;
+    private final SessionRecords sessions;
     private final Words words;
     private final Today today;
 
-    OverviewController(Clients clients, Visits visits, Ladders ladders, Words words, Today today) {
+    OverviewController(
+            Clients clients, Visits visits, Ladders ladders, SessionRecords sessions, Words words, Today today) {
+        this.sessions = sessions;
         this.clients = clients;
         this.visits = visits;
         this.ladders = ladders;
@@ -51,6 +57,7 @@ class OverviewController {
         model.addAttribute("lifts", clients.lifts(id));
         model.addAttribute("birthModes", BirthMode.values());
         model.addAttribute("scopes", Clearance.Scope.values());
+        model.addAttribute("sessions", sessions.latest(id, SESSIONS_SHOWN));
         model.addAttribute("today", today.date());
         return "overview/client";
     }

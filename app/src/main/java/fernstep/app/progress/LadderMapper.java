@@ -32,4 +32,6 @@ public interface LadderMapper {
 
     /** New ones, many at once. */
     void putResults(@Param("results") List<ResultRow> results);
+
+    void removeResults(@Param("sessionId") String sessionId);
 }

@@ -22,6 +22,11 @@ public class Results {
         return mapper.current(clientId);
     }
 
+    /** A session that goes on has no results yet. */
+    public void remove(String sessionId) {
+        mapper.removeResults(sessionId);
+    }
+
     /** Writing the same again writes the same. */
     public void put(ResultRow result) {
         mapper.putResult(result);

@@ -7,6 +7,7 @@ import fernstep.core.catalogue.Rung;
 import fernstep.core.decision.Advice;
 import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
+import fernstep.core.decision.Seen;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
@@ -29,14 +30,18 @@ class AdviceWords {
         this.catalogues = catalogues;
     }
 
-    RunState.AdviceView view(Answered event, Optional<Overridden> override, ClientFile client) {
+    RunState.AdviceView view(
+            Answered event, Optional<Overridden> override, ClientFile client, @Nullable String exercise, boolean open) {
         Advice advice = event.advice();
         Move move = override.map(Overridden::move).orElse(advice.move());
         SignCode sign = event instanceof SignSeen seen ? seen.seen().sign() : null;
         boolean chosen = override.isPresent();
         return new RunState.AdviceView(
                 event.id(),
+                event.code().name(),
+                event instanceof SignSeen told ? told.seen().severity().name() : Seen.Severity.CLEAR.name(),
                 words.code(event.code()),
+                exercise,
                 move.name(),
                 words.code(move),
                 chosen ? null : lever(event, client),
@@ -45,7 +50,8 @@ class AdviceWords {
                 move == Move.CUE ? words.of(advice.reason()) : null,
                 chosen ? null : runnerUp(advice.runnerUp()),
                 override.map(o -> words.text("run.overridden", advice.move(), o.reason()))
-                        .orElse(null));
+                        .orElse(null),
+                open);
     }
 
     /** "Smaller range: 100 % → 67 %, load −24 %". */

@@ -1,11 +1,14 @@
 package fernstep.app.run;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
 import fernstep.core.decision.Seen;
 import fernstep.core.decision.Situation.EarlierSession;
 import fernstep.core.findings.SignCode;
 import fernstep.core.session.EarlierSessions;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -19,8 +22,16 @@ import org.springframework.stereotype.Component;
 class EarlierLog {
     private static final int TOLD_LOOKS_BACK_DAYS = 28;
 
+    private static final int SESSIONS_KEPT = 300;
+    private static final Duration KEPT_FOR = Duration.ofMinutes(2);
+
     private final SessionMapper sessions;
     private final Results results;
+    /** What lies behind a session hardly changes while it runs. */
+    private final Cache<String, EarlierSessions> read = Caffeine.newBuilder()
+            .maximumSize(SESSIONS_KEPT)
+            .expireAfterWrite(KEPT_FOR)
+            .build();
 
     EarlierLog(SessionMapper sessions, Results results) {
         this.sessions = sessions;
@@ -28,6 +39,16 @@ class EarlierLog {
     }
 
     EarlierSessions before(SessionRow session) {
+        EarlierSessions known = read.getIfPresent(session.id());
+        if (known == null) {
+            // Not made under the cache's lock: who waits there may hold the connection that the maker needs.
+            known = readBefore(session);
+            read.put(session.id(), known);
+        }
+        return known;
+    }
+
+    private EarlierSessions readBefore(SessionRow session) {
         List<SessionRow> earlier = sessions.earlier(session.clientId(), session.id());
         Map<String, List<StoredEvent>> events = earlier.isEmpty()
                 ? Map.of()

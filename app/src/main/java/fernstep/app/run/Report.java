@@ -3,84 +3,140 @@ package fernstep.app.run;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
 import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Side;
 import fernstep.core.screening.Answer;
 import fernstep.core.session.Intake;
+import fernstep.core.session.PlannedExercise;
 import fernstep.core.session.SessionEvent;
+import fernstep.core.session.SkipReason;
 import fernstep.exchange.session.SessionEventJson.Kind;
 import java.util.Arrays;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import org.jspecify.annotations.Nullable;
 
 /**
  * What the browser reports; {@code id} is made there, so that a repeat is the same event.
  *
- * @param sign a sign's code, or an emergency answer's
- * @param second seconds into the hold, with a sign
+ * @param at place of the exercise that a repetition or an effort was told of, from 0; null where it was not said
+ * @param value an effort, 0 to 10
+ * @param text a note
  */
 public record Report(
         String id,
         Kind kind,
-        @Nullable String sign,
-        Seen.@Nullable Severity severity,
-        @Nullable Integer painLevel,
-        @Nullable Boolean recoverable,
-        @Nullable String refersTo,
-        @Nullable Move move,
-        @Nullable String reason,
+        @Nullable Integer at,
+        @Nullable Sign sign,
+        @Nullable Chosen chosen,
         @Nullable Integer value,
-        @Nullable Double second) {
+        @Nullable SkipReason skip,
+        @Nullable Added added,
+        @Nullable String text) {
     private static final String NO_REASON = "no reason given";
+
+    /**
+     * Something seen or called out.
+     *
+     * @param code a sign's, or an emergency answer's
+     * @param severity strong where it was not said
+     * @param side where it showed; null for the side in training
+     * @param second seconds into the hold
+     * @param painLevel 0 to 10, with pain
+     * @param recoverable whether the engagement could be found again
+     */
+    public record Sign(
+            String code,
+            Seen.@Nullable Severity severity,
+            @Nullable Side side,
+            @Nullable Double second,
+            @Nullable Integer painLevel,
+            @Nullable Boolean recoverable) {
+
+        Seen seen() {
+            return new Seen(
+                    SignCode.valueOf(code),
+                    severity == null ? Seen.Severity.CLEAR : severity,
+                    side,
+                    null,
+                    second,
+                    painLevel,
+                    null,
+                    false,
+                    recoverable);
+        }
+    }
+
+    /** Another move than the one advised. */
+    public record Chosen(
+            String refersTo, Move move, @Nullable String reason) {}
+
+    /** An exercise to add. */
+    public record Added(String rung, @Nullable Side side) {}
+
+    /** A report of something that has no more to say than that it happened. */
+    public static Report of(String id, Kind kind) {
+        return new Report(id, kind, null, null, null, null, null, null, null);
+    }
+
+    public static Report sign(String id, String code) {
+        return new Report(
+                id, Kind.SIGN, null, new Sign(code, null, null, null, null, null), null, null, null, null, null);
+    }
+
+    public static Report note(String id, String text) {
+        return new Report(id, Kind.NOTE, null, null, null, null, null, null, text);
+    }
+
+    /** What the plan has for an exercise that is to be added; empty where it has none. */
+    interface Plannable extends BiFunction<String, Optional<Side>, Optional<PlannedExercise>> {}
 
     /**
      * What is to be written down of it; empty where it changes nothing.
      *
      * @throws IllegalArgumentException where it makes no sense: an unknown sign, an effort outside 0 to 10
      */
-    Optional<SessionEvent> event(Intake intake) {
+    Optional<SessionEvent> event(Intake intake, Plannable plan) {
         return switch (kind) {
             case REP -> intake.repDone(id);
             case NEXT_SET -> intake.setBegun(id);
             case SIGN, EMERGENCY -> {
                 Optional<Answer> emergency = emergency();
-                yield emergency.isPresent() ? intake.emergency(id, emergency.get()) : sign(intake);
+                yield emergency.isPresent()
+                        ? intake.emergency(id, emergency.get())
+                        : Optional.ofNullable(sign).flatMap(s -> intake.sign(id, s.seen()));
             }
             case OVERRIDE ->
-                refersTo == null || move == null
-                        ? Optional.empty()
-                        : intake.overridden(
-                                id, refersTo, move, reason == null || reason.isBlank() ? NO_REASON : reason.strip());
+                Optional.ofNullable(chosen).flatMap(c -> intake.overridden(id, c.refersTo(), c.move(), reason(c)));
             case EFFORT -> value == null ? Optional.empty() : intake.effort(id, value);
-            case SKIP -> intake.skipped(id, SkipReason.NOT_SAID);
+            case SKIP -> intake.skipped(id, skip == null ? SkipReason.NOT_SAID : skip);
             case UNDO -> intake.undone(id);
             case FINISH -> intake.finished(id);
+            case REPEAT_SET -> intake.setRepeated(id);
+            case ADD ->
+                Optional.ofNullable(added)
+                        .flatMap(a -> plan.apply(a.rung(), Optional.ofNullable(a.side())))
+                        .flatMap(p -> intake.added(id, p));
+            case NOTE -> intake.noted(id, text == null ? "" : text.strip());
         };
+    }
+
+    private static String reason(Chosen c) {
+        String reason = c.reason();
+        return reason == null || reason.isBlank() ? NO_REASON : reason.strip();
     }
 
     /** An emergency called out beside the mat. */
     Optional<Answer> emergency() {
-        return kind == Kind.SIGN || kind == Kind.EMERGENCY
+        return sign != null && (kind == Kind.SIGN || kind == Kind.EMERGENCY)
                 ? Arrays.stream(Answer.values())
                         .filter(Answer::emergency)
-                        .filter(a -> a.name().equals(sign))
+                        .filter(a -> a.name().equals(sign.code()))
                         .findFirst()
                 : Optional.empty();
     }
 
-    private Optional<SessionEvent> sign(Intake intake) {
-        if (sign == null) {
-            return Optional.empty();
-        }
-        return intake.sign(
-                id,
-                new Seen(
-                        SignCode.valueOf(sign),
-                        severity == null ? Seen.Severity.CLEAR : severity,
-                        null,
-                        null,
-                        second,
-                        painLevel,
-                        null,
-                        false,
-                        recoverable));
+    /** Whether a stored event can have been this report: told again it is the same, anything else reuses its id. */
+    boolean tells(SessionEvent stored) {
+        return stored.read(new Same(this));
     }
 }

@@ -3,11 +3,19 @@ package fernstep.app.run;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.security.SignedIn;
+import fernstep.app.support.Words;
 import fernstep.core.decision.Move;
+import fernstep.core.findings.SignGroup;
+import fernstep.core.plan.PlanItem;
+import fernstep.core.plan.SessionTime;
 import fernstep.core.screening.Answer;
+import fernstep.core.session.SessionEvent;
+import fernstep.core.session.SkipReason;
+import fernstep.exchange.session.SessionEventJson.Kind;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -28,14 +36,32 @@ class RunController {
     private static final List<Move> CHOICES =
             List.of(Move.CARRY_ON, Move.CUE, Move.END_SET, Move.STEP_BACK, Move.END_EXERCISE, Move.END_SESSION);
 
+    private static final List<String> OVERRIDE_REASONS = List.of(
+            "run.because.judgement", "run.because.seenWrongly", "run.because.doneBefore", "run.because.clinician");
+
     private final Runner runner;
     private final RunView view;
+    private final RunAnswers answers;
+    private final Why why;
+    private final SessionRecords records;
     private final Visits visits;
+    private final Words words;
 
-    RunController(Runner runner, RunView view, Visits visits) {
+    RunController(
+            Runner runner,
+            RunView view,
+            RunAnswers answers,
+            Why why,
+            SessionRecords records,
+            Visits visits,
+            Words words) {
         this.runner = runner;
         this.view = view;
+        this.answers = answers;
+        this.why = why;
+        this.records = records;
         this.visits = visits;
+        this.words = words;
     }
 
     @PostMapping("/visits/{id}/run")
@@ -53,25 +79,82 @@ class RunController {
         return "redirect:/sessions/" + runner.start(id, sessionId, day, me.staffId());
     }
 
+    /** The runner; once the session is over, its record. */
     @GetMapping("/sessions/{sessionId}")
     String run(@PathVariable String sessionId, Model model) {
-        SessionRow session = runner.session(sessionId);
-        model.addAttribute("sessionRow", session);
-        model.addAttribute("client", runner.client(session));
+        SessionRow row = runner.session(sessionId);
+        Runner.Held held = runner.held(sessionId);
+        model.addAttribute("sessionRow", row);
+        model.addAttribute("client", held.client());
         model.addAttribute(
-                "visitId", visits.today(session.clientId()).map(Visit::id).orElse(null));
+                "visitId", visits.today(row.clientId()).map(Visit::id).orElse(null));
+        if (held.session().ended() && !held.locked()) {
+            model.addAttribute("record", records.of(held));
+            model.addAttribute("newId", UUID.randomUUID().toString());
+            return "run/record";
+        }
         model.addAttribute("choices", CHOICES);
+        model.addAttribute("skips", SkipReason.values());
+        model.addAttribute("reasons", OVERRIDE_REASONS.stream().map(words::text).toList());
+        model.addAttribute("restS", SessionTime.REST_BETWEEN_SETS_S);
+        model.addAttribute("groups", SignGroup.values());
+        model.addAttribute("keys", SignKeys.byName());
+        model.addAttribute("addable", addable(row, held));
         model.addAttribute(
                 "emergencies",
                 Arrays.stream(Answer.values()).filter(Answer::emergency).toList());
         return "run/run";
     }
 
+    private List<PlanItem> addable(SessionRow row, Runner.Held held) {
+        return runner.addable(row, held.client()).stream()
+                .filter(i -> held.session().exercises().stream()
+                        .noneMatch(e -> e.plannedRung().equals(i.rung().code()) && e.side() == i.side()))
+                .toList();
+    }
+
+    @PostMapping("/sessions/{sessionId}/note")
+    String note(
+            @PathVariable String sessionId,
+            @RequestParam String eventId,
+            @RequestParam String text,
+            @AuthenticationPrincipal SignedIn me) {
+        if (eventId.matches(UUID_SHAPE) && text.strip().length() <= SessionEvent.Noted.LONGEST) {
+            runner.take(sessionId, Report.note(eventId, text), me.staffId());
+        }
+        return "redirect:/sessions/" + sessionId;
+    }
+
+    /** Takes back the end of the session, or the last thing that ended it. */
+    @PostMapping("/sessions/{sessionId}/reopen")
+    String reopen(@PathVariable String sessionId, @RequestParam String eventId, @AuthenticationPrincipal SignedIn me) {
+        if (eventId.matches(UUID_SHAPE) && runner.replay(sessionId).ended()) {
+            runner.take(sessionId, Report.of(eventId, Kind.UNDO), me.staffId());
+        }
+        return "redirect:/sessions/" + sessionId;
+    }
+
+    /** Asked every other second: answered with nothing while nothing has happened. */
     @GetMapping("/sessions/{sessionId}/state")
     @ResponseBody
-    RunState state(@PathVariable String sessionId) {
-        SessionRow session = runner.session(sessionId);
-        return view.state(sessionId, runner.client(session), runner.replay(sessionId));
+    ResponseEntity<RunState> state(
+            @PathVariable String sessionId, @RequestParam(required = false) @Nullable String known) {
+        if (known != null && known.equals(runner.version(sessionId))) {
+            return ResponseEntity.noContent().build();
+        }
+        return ResponseEntity.ok(view.state(runner.held(sessionId)));
+    }
+
+    @GetMapping("/sessions/{sessionId}/answers")
+    @ResponseBody
+    RunAnswers.Answers answers(@PathVariable String sessionId, @RequestParam int at) {
+        return answers.of(sessionId, at);
+    }
+
+    @GetMapping("/sessions/{sessionId}/why")
+    @ResponseBody
+    Why.Answer why(@PathVariable String sessionId, @RequestParam String event) {
+        return why.of(sessionId, event);
     }
 
     @PostMapping("/sessions/{sessionId}/events")
@@ -79,13 +162,19 @@ class RunController {
     ResponseEntity<Object> event(
             @PathVariable String sessionId, @RequestBody Report report, @AuthenticationPrincipal SignedIn me) {
         if (report.id() == null || !report.id().matches(UUID_SHAPE) || report.kind() == null) {
-            return ResponseEntity.badRequest().body(Map.of("message", "An event needs an id and a kind."));
+            return refused(400, "MALFORMED", words.text("refused.malformed"));
         }
         try {
-            Runner.Taken taken = runner.take(sessionId, report, me.staffId());
-            return ResponseEntity.ok(view.state(sessionId, taken.client(), taken.session()));
+            Runner.Held held = runner.take(sessionId, report, me.staffId());
+            return ResponseEntity.ok(view.state(held));
+        } catch (Refused e) {
+            return refused(409, e.code().name(), words.of(e.why()));
         } catch (IllegalArgumentException e) {
-            return ResponseEntity.badRequest().body(Map.of("message", String.valueOf(e.getMessage())));
+            return refused(400, "MALFORMED", String.valueOf(e.getMessage()));
         }
+    }
+
+    private static ResponseEntity<Object> refused(int status, String code, String message) {
+        return ResponseEntity.status(status).body(Map.of("refused", code, "message", message));
     }
 }

@@ -3,17 +3,33 @@ package fernstep.app.run;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** What the runner page shows: written by the server alone, so that two tablets agree. */
+/**
+ * What the runner page shows. The server's word stands; the page runs ahead of it by what it has not sent yet.
+ *
+ * @param version changes with everything that happens in the session
+ * @param answersKey stands for all that the answers to a sign depend on now
+ * @param at place of the exercise in hand, from 0; behind the last when the session is over
+ * @param seen signs of the repetition in hand
+ */
 public record RunState(
-        String sessionId,
-        List<Item> items,
-        int at,
+        String version,
+        String answersKey,
         String phase,
+        int at,
+        List<Item> items,
+        List<Seen> seen,
         @Nullable AdviceView advice,
-        boolean locked,
-        boolean canUndo) {
+        boolean canUndo,
+        boolean canRepeat) {
 
-    /** One item on the list beside the count. */
+    /**
+     * One exercise.
+     *
+     * @param key the answers key of a set of it in which nothing was seen yet
+     * @param watch the likeliest signs, at most five
+     * @param history signs of hers on this rung in earlier sessions
+     * @param idle signs that cannot show in this position
+     */
     public record Item(
             String rung,
             String name,
@@ -33,20 +49,31 @@ public record RunState(
             @Nullable String heelHeight,
             List<String> eased,
             List<Phase> phases,
-            List<Sign> signs,
+            List<String> watch,
+            List<String> history,
+            List<String> idle,
             String state,
-            String figure) {}
+            String figure,
+            String key) {}
 
     /** Part of a repetition for the pacer. */
     public record Phase(String part, String text, String breath, int seconds) {}
 
-    /** A sign mark; {@code key} is the digit that presses it, or empty. */
-    public record Sign(String code, String label, String key, boolean seenThisRep) {}
+    /** A sign already on record in this repetition. */
+    public record Seen(String code, String severity) {}
 
-    /** The next safe move as shown. */
+    /**
+     * The next safe move as shown.
+     *
+     * @param exercise what it was about; null while that is still in hand
+     * @param open it can still be overridden
+     */
     public record AdviceView(
             String signEventId,
+            String code,
+            String severity,
             String sign,
+            @Nullable String exercise,
             String move,
             String moveText,
             @Nullable String lever,
@@ -54,5 +81,6 @@ public record RunState(
             String rule,
             @Nullable String watchNext,
             @Nullable String runnerUp,
-            @Nullable String overridden) {}
+            @Nullable String overridden,
+            boolean open) {}
 }

@@ -1,52 +1,67 @@
 package fernstep.app.run;
 
 import fernstep.app.client.ClientFile;
+import fernstep.app.run.Runner.Held;
 import fernstep.app.support.Words;
 import fernstep.core.body.Position;
 import fernstep.core.catalogue.Pacer;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.decision.Move;
 import fernstep.core.findings.SignCode;
+import fernstep.core.session.EarlierSessions;
 import fernstep.core.session.Exercise;
 import fernstep.core.session.Session;
 import fernstep.core.session.SessionEvent.Answered;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Turns a replayed session into what the runner page shows. */
 @Component
 class RunView {
-    private static final List<SignCode> ALWAYS =
-            List.of(SignCode.TIRED, SignCode.PAIN, SignCode.HEAVY, SignCode.LEAK, SignCode.SET_LOST);
-    private static final int DIGITS = 9;
+    private static final int LIKELIEST = 5;
+    /** Seen only where the belly hangs and the rod lies on the back. */
+    private static final List<SignCode> ON_HANDS_AND_KNEES = List.of(SignCode.BELLY_DROPS, SignCode.CONTACT_LOST);
 
     private final Words words;
     private final AdviceWords advice;
+    private final EarlierLog earlier;
 
-    RunView(Words words, AdviceWords advice) {
+    RunView(Words words, AdviceWords advice, EarlierLog earlier) {
         this.words = words;
         this.advice = advice;
+        this.earlier = earlier;
     }
 
-    RunState state(String sessionId, ClientFile client, Session session) {
-        List<RunState.Item> items =
-                session.exercises().stream().map(e -> item(e, client)).toList();
-        int at = session.current().map(e -> session.exercises().indexOf(e)).orElse(items.size());
+    RunState state(Held held) {
+        return state(held, earlier.before(held.row()));
+    }
+
+    RunState state(Held held, EarlierSessions before) {
+        Session session = held.session();
+        List<Exercise> exercises = session.exercises();
+        List<RunState.Item> items = new ArrayList<>();
+        for (int i = 0; i < exercises.size(); i++) {
+            items.add(item(i, exercises.get(i), held.client(), before));
+        }
+        @Nullable Exercise now = session.current().orElse(null);
         return new RunState(
-                sessionId,
+                held.version() + (held.emergencyStands() ? "!" : ""),
+                now == null ? "" : AnswersKey.of(exercises.indexOf(now), now),
+                phase(held),
+                Runner.place(session),
                 items,
-                at,
-                phase(session),
-                session.answered().map(e -> advice(e, session, client)).orElse(null),
-                session.locked(),
-                session.lastUndoable().isPresent() && !session.locked());
+                now == null ? List.of() : seen(now),
+                session.answered().map(e -> advice(e, session, held.client())).orElse(null),
+                session.lastUndoable().isPresent() && !held.locked(),
+                now != null && now.mayRepeat());
     }
 
-    private static String phase(Session session) {
-        if (session.locked()) {
+    private static String phase(Held held) {
+        Session session = held.session();
+        if (held.locked()) {
             return "LOCKED";
         }
         if (session.ended()) {
@@ -56,12 +71,12 @@ class RunView {
         return e.asksEffort() ? "EFFORT" : e.setDone() ? "REST" : "WORK";
     }
 
-    private RunState.Item item(Exercise e, ClientFile client) {
+    private RunState.Item item(int at, Exercise e, ClientFile client, EarlierSessions before) {
         Rung rung = e.rung();
         return new RunState.Item(
                 rung.code(),
                 rung.name(),
-                e.side() == null ? "" : words.code(e.side()),
+                side(e),
                 words.dose(e.dose()),
                 words.code(rung.position()),
                 rung.howTo(),
@@ -83,43 +98,47 @@ class RunView {
                                 p.breath().name(),
                                 p.seconds()))
                         .toList(),
-                signs(e),
+                rung.watch().stream().limit(LIKELIEST).map(Enum::name).toList(),
+                before.signsOn(rung.code()).stream().map(Enum::name).toList(),
+                rung.position() == Position.HANDS_KNEES
+                        ? List.of()
+                        : ON_HANDS_AND_KNEES.stream().map(Enum::name).toList(),
                 e.state().name().toLowerCase(Locale.ROOT),
                 "/figures/" + rung.code() + "?client=" + client.id() + (e.side() == null ? "" : "&side=" + e.side())
-                        + "&range=" + e.range());
+                        + "&range=" + e.range(),
+                AnswersKey.unseen(at, e));
+    }
+
+    private String side(Exercise e) {
+        return e.side() == null ? "" : words.code(e.side());
     }
 
     private List<String> eased(Exercise e) {
         List<String> eased = new ArrayList<>();
         if (e.steppedBack()) {
-            eased.add(words.text("run.steppedBack", e.plannedRung()));
+            eased.add(words.text("run.steppedBack", words.rung(e.plannedRung())));
         }
         e.helpers().forEach(h -> eased.add(words.code(h)));
         e.otherLevers().forEach(l -> eased.add(words.code(l)));
         return eased;
     }
 
-    /** The rung's own watch-signs on the first digits, then what can always happen, then the rest. */
-    private List<RunState.Sign> signs(Exercise e) {
-        Set<SignCode> order = new LinkedHashSet<>(e.rung().watch());
-        order.addAll(ALWAYS);
-        order.addAll(List.of(SignCode.values()));
-        if (e.rung().position() != Position.HANDS_KNEES) {
-            order.remove(SignCode.BELLY_DROPS);
-            order.remove(SignCode.CONTACT_LOST);
-        }
-        List<RunState.Sign> signs = new ArrayList<>();
-        int rep = e.repsDone() + 1;
-        for (SignCode code : order) {
-            String key = signs.size() < DIGITS ? String.valueOf(signs.size() + 1) : "";
-            boolean now = e.soFar().stream()
-                    .anyMatch(r -> r.rep() == rep && r.signs().stream().anyMatch(s -> s.sign() == code));
-            signs.add(new RunState.Sign(code.name(), words.code(code), key, now));
-        }
-        return signs;
+    private static List<RunState.Seen> seen(Exercise e) {
+        return e.soFar().stream()
+                .filter(r -> r.rep() == e.repInHand())
+                .flatMap(r -> r.signs().stream())
+                .map(s -> new RunState.Seen(s.sign().name(), s.severity().name()))
+                .toList();
     }
 
     private RunState.AdviceView advice(Answered event, Session session, ClientFile client) {
-        return advice.view(event, session.overrideOf(event), client);
+        String exercise = session.exercises().stream()
+                .filter(e -> e.answered().contains(event))
+                .filter(e -> session.current().filter(now -> now == e).isEmpty())
+                .findFirst()
+                .map(e -> (e.rung().name() + " " + side(e)).strip())
+                .orElse(null);
+        boolean open = session.overrideOf(event).isEmpty() && event.advice().move() != Move.REFER_NOW;
+        return advice.view(event, session.overrideOf(event), client, exercise, open);
     }
 }

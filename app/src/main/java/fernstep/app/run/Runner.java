@@ -10,6 +10,8 @@ import fernstep.app.progress.Results;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.measure.Side;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.session.Circumstances;
@@ -19,9 +21,11 @@ import fernstep.core.session.Session;
 import fernstep.core.session.SessionEvent;
 import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.StaffId;
+import fernstep.exchange.session.SessionEventJson.Kind;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -30,7 +34,11 @@ import org.springframework.transaction.annotation.Transactional;
 /** Stores what happens in a session and gives it back: what it means is the core's. */
 @Service
 public class Runner {
+    private static final Set<String> FOR_WANT_OF_ROOM =
+            Set.of("leftOut.minutes", "leftOut.changes", "leftOut.size", "leftOut.nothingCalls");
+
     private final SessionMapper mapper;
+    private final SessionLog log;
     private final EarlierLog earlier;
     private final Results results;
     private final Visits visits;
@@ -41,6 +49,7 @@ public class Runner {
 
     Runner(
             SessionMapper mapper,
+            SessionLog log,
             EarlierLog earlier,
             Results results,
             Visits visits,
@@ -49,6 +58,7 @@ public class Runner {
             Catalogues catalogues,
             Audit audit) {
         this.mapper = mapper;
+        this.log = log;
         this.earlier = earlier;
         this.results = results;
         this.visits = visits;
@@ -88,45 +98,161 @@ public class Runner {
     }
 
     public Session replay(String sessionId) {
-        return Session.replay(catalogues.get(), planned(sessionId), StoredEvent.read(mapper.events(sessionId)));
+        return Session.replay(
+                catalogues.get(), log.planned(sessionId), log.of(sessionId).events());
     }
 
-    private List<PlannedExercise> planned(String sessionId) {
-        return mapper.items(sessionId).stream().map(ItemRow::planned).toList();
+    /**
+     * A session as it stands.
+     *
+     * @param version grows with every event, so that another tablet sees that something happened
+     * @param emergencyStands an emergency answer stands that day, wherever it was given
+     */
+    public record Held(
+            SessionRow row,
+            Session session,
+            ClientFile client,
+            List<PlannedExercise> planned,
+            List<SessionEvent> events,
+            int version,
+            boolean emergencyStands,
+            Catalogue catalogue) {
+
+        public boolean locked() {
+            return emergencyStands || session.locked();
+        }
     }
 
-    /** A session after a report, and whose it is. */
-    public record Taken(Session session, ClientFile client) {}
-
-    /** @throws IllegalArgumentException for a report that makes no sense */
-    @Transactional
-    public Taken take(String sessionId, Report report, long staffId) {
+    public Held held(String sessionId) {
         SessionRow row = session(sessionId);
+        SessionLog.Log now = log.of(sessionId);
+        return held(row, client(row), now, visits.emergencyStands(row.clientId(), row.heldOn()));
+    }
+
+    private Held held(SessionRow row, ClientFile client, SessionLog.Log now, boolean emergencyStands) {
+        List<PlannedExercise> planned = log.planned(row.id());
+        return new Held(
+                row,
+                Session.replay(catalogues.get(), planned, now.events()),
+                client,
+                planned,
+                now.events(),
+                now.rows(),
+                emergencyStands,
+                catalogues.get());
+    }
+
+    /** As cheap as can be: asked every other second by every tablet. */
+    public String version(String sessionId) {
+        SessionRow row = session(sessionId);
+        return mapper.eventCount(sessionId) + (visits.emergencyStands(row.clientId(), row.heldOn()) ? "!" : "");
+    }
+
+    /**
+     * @throws Refused for an id that was used for something else, or a repetition of an exercise that is over
+     * @throws IllegalArgumentException for a report that makes no sense
+     */
+    @Transactional
+    public Held take(String sessionId, Report report, long staffId) {
+        SessionRow row = session(sessionId);
+        Optional<StoredEvent> known = mapper.event(report.id());
+        known.ifPresent(e -> refuseOther(e, sessionId, report));
         ClientFile client = client(row);
-        List<PlannedExercise> planned = planned(sessionId);
-        List<StoredEvent> stored = mapper.events(sessionId);
-        List<SessionEvent> events = new ArrayList<>(StoredEvent.read(stored));
-        Session before = Session.replay(catalogues.get(), planned, events);
-        boolean known = stored.stream().anyMatch(e -> e.id().equals(report.id()));
+        Held before = held(row, client, log.of(sessionId), visits.emergencyStands(client.id(), row.heldOn()));
         // Told again it is the same emergency: one that was corrected since must not come back.
-        if (!known) {
+        boolean told = known.isEmpty() && report.emergency().isPresent();
+        if (told) {
             report.emergency().ifPresent(answer -> visits.tellEmergency(client.id(), row.heldOn(), answer));
         }
-        Optional<SessionEvent> event = known
-                ? Optional.empty()
-                : report.event(new Intake(before, circumstances(row, client), new StaffId(staffId)));
+        Optional<SessionEvent> event = known.isPresent() ? Optional.empty() : newEvent(before, report, staffId);
         event.ifPresent(e -> {
             mapper.insertEvent(StoredEvent.of(sessionId, e));
-            events.add(e);
             if (e instanceof Overridden o) {
-                auditOverride(row, before, o);
+                auditOverride(row, before.session(), o);
             }
         });
-        Session after = Session.replay(catalogues.get(), planned, events);
-        if (after.ended()) {
-            finish(row, after);
+        Held after = event.map(e -> with(before, e)).orElse(before);
+        if (told) {
+            after = held(
+                    row,
+                    client,
+                    new SessionLog.Log(after.events(), after.version()),
+                    visits.emergencyStands(client.id(), row.heldOn()));
         }
-        return new Taken(after, client);
+        if (after.session().ended()) {
+            finish(row, after.session());
+        } else if (row.finishedAt() != null) {
+            mapper.reopen(row.id());
+            results.remove(row.id());
+        }
+        return after;
+    }
+
+    private Held with(Held before, SessionEvent event) {
+        List<SessionEvent> events = new ArrayList<>(before.events());
+        events.add(event);
+        return held(
+                before.row(),
+                before.client(),
+                new SessionLog.Log(List.copyOf(events), before.version() + 1),
+                before.emergencyStands());
+    }
+
+    private void refuseOther(StoredEvent known, String sessionId, Report report) {
+        boolean same = known.sessionId().equals(sessionId)
+                && StoredEvent.read(List.of(known)).stream().allMatch(report::tells);
+        if (!same) {
+            throw new Refused(Refused.Code.ID_REUSED);
+        }
+    }
+
+    private Optional<SessionEvent> newEvent(Held before, Report report, long staffId) {
+        boolean aboutOne = report.kind() == Kind.REP || report.kind() == Kind.EFFORT;
+        if (aboutOne && report.at() != null && report.at() != place(before.session())) {
+            throw new Refused(Refused.Code.MOVED_ON);
+        }
+        boolean stays = report.kind() == Kind.NOTE
+                || report.kind() == Kind.FINISH
+                || report.emergency().isPresent();
+        if (!stays && before.emergencyStands()) {
+            return Optional.empty();
+        }
+        SessionRow row = before.row();
+        Intake intake = intake(row, before.client(), before.session(), staffId);
+        return report.event(intake, (rung, side) -> fromPlan(row, before.client(), rung, side.orElse(null)));
+    }
+
+    /** Place of the exercise in hand; behind the last where none is. */
+    static int place(Session session) {
+        return session.current()
+                .map(e -> session.exercises().indexOf(e))
+                .orElse(session.exercises().size());
+    }
+
+    Intake intake(SessionRow row, ClientFile client, Session before, long staffId) {
+        return new Intake(before, Lazy.of(() -> circumstances(row, client)), new StaffId(staffId));
+    }
+
+    /** What the plan has beside this session: the other day's, and what had no room. */
+    List<PlanItem> addable(SessionRow row, ClientFile client) {
+        return visits.today(client.id())
+                .filter(v -> v.row().heldOn().equals(row.heldOn()))
+                .map(v -> {
+                    Plan plan = plans.plan(v);
+                    List<PlanItem> all = new ArrayList<>(plan.items());
+                    plan.leftOut().stream()
+                            .filter(l -> FOR_WANT_OF_ROOM.contains(l.why().key()))
+                            .forEach(l -> all.addAll(l.items()));
+                    return all;
+                })
+                .orElse(List.of());
+    }
+
+    private Optional<PlannedExercise> fromPlan(SessionRow row, ClientFile client, String rung, @Nullable Side side) {
+        return addable(row, client).stream()
+                .filter(i -> i.rung().code().equals(rung) && i.side() == side)
+                .map(i -> ItemRow.of(row.id(), 0, i).planned())
+                .findFirst();
     }
 
     private Circumstances circumstances(SessionRow session, ClientFile client) {

@@ -18,9 +18,15 @@ public interface SessionMapper {
     List<ItemRow> items(@Param("sessionId") String sessionId);
 
     /** In the order in which they were written. */
-    List<StoredEvent> events(@Param("sessionId") String sessionId);
+    List<StoredEvent> eventsFrom(@Param("sessionId") String sessionId, @Param("from") int from);
 
     void insertEvent(StoredEvent event);
+
+    Optional<StoredEvent> event(@Param("id") String id);
+
+    int eventCount(@Param("sessionId") String sessionId);
+
+    void reopen(@Param("id") String id);
 
     void finish(@Param("id") String id);
 

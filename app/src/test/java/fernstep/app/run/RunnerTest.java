@@ -1,13 +1,17 @@
 package fernstep.app.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.Someone;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
+import fernstep.app.progress.Results;
+import fernstep.app.support.Today;
 import fernstep.core.approach.Approach;
+import fernstep.core.decision.Move;
 import fernstep.core.findings.SignCode;
 import fernstep.core.screening.Answer;
 import fernstep.core.session.Session;
@@ -27,13 +31,34 @@ class RunnerTest {
 
     private final Runner runner;
     private final Visits visits;
+    private final RunAnswers answers;
+    private final RunView view;
+    private final Why why;
+    private final SessionRecords records;
+    private final Results results;
+    private final Today today;
     private final Running app;
     private String session;
     private long visit;
 
-    RunnerTest(Runner runner, Visits visits, Running app) {
+    RunnerTest(
+            Runner runner,
+            Visits visits,
+            RunAnswers answers,
+            RunView view,
+            Why why,
+            SessionRecords records,
+            Results results,
+            Today today,
+            Running app) {
         this.runner = runner;
         this.visits = visits;
+        this.answers = answers;
+        this.view = view;
+        this.why = why;
+        this.records = records;
+        this.results = results;
+        this.today = today;
         this.app = app;
     }
 
@@ -46,8 +71,8 @@ class RunnerTest {
         session = runner.start(visit, UUID.randomUUID().toString(), null, IMOGEN);
     }
 
-    private static Report report(String id, Kind kind, String sign) {
-        return new Report(id, kind, sign, null, null, null, null, null, null, null, null);
+    private static Report effort(String id, int value) {
+        return new Report(id, Kind.EFFORT, null, null, null, value, null, null, null);
     }
 
     private static String id() {
@@ -57,9 +82,9 @@ class RunnerTest {
     @Test
     void a_report_sent_twice_is_one_event_and_carries_who_told_it() {
         String sign = id();
-        runner.take(session, report(sign, Kind.SIGN, "RUSHED"), TAMSIN);
+        runner.take(session, Report.sign(sign, "RUSHED"), TAMSIN);
         Session after =
-                runner.take(session, report(sign, Kind.SIGN, "RUSHED"), TAMSIN).session();
+                runner.take(session, Report.sign(sign, "RUSHED"), TAMSIN).session();
         assertThat(after.current())
                 .hasValueSatisfying(e -> assertThat(e.signs()).containsExactly(SignCode.RUSHED));
         assertThat(after.answered())
@@ -73,18 +98,164 @@ class RunnerTest {
     @Test
     void an_emergency_stands_in_the_visit_and_does_not_come_back_when_it_was_corrected() {
         String emergency = id();
-        runner.take(session, report(emergency, Kind.SIGN, "CHEST_PAIN"), IMOGEN);
+        runner.take(session, Report.sign(emergency, "CHEST_PAIN"), IMOGEN);
         assertThat(runner.replay(session).locked()).isTrue();
         assertThat(visits.byId(visit).answers()).contains(Answer.CHEST_PAIN);
         visits.correct(visit, Answer.CHEST_PAIN, "it was the band", IMOGEN);
-        runner.take(session, report(emergency, Kind.SIGN, "CHEST_PAIN"), IMOGEN);
+        runner.take(session, Report.sign(emergency, "CHEST_PAIN"), IMOGEN);
         assertThat(visits.byId(visit).answers()).doesNotContain(Answer.CHEST_PAIN);
     }
 
     @Test
     void an_emergency_called_when_the_session_is_over_stands_in_the_visit_all_the_same() {
-        runner.take(session, report(id(), Kind.FINISH, null), IMOGEN);
-        runner.take(session, report(id(), Kind.SIGN, "CALF"), IMOGEN);
+        runner.take(session, Report.of(id(), Kind.FINISH), IMOGEN);
+        runner.take(session, Report.sign(id(), "CALF"), IMOGEN);
         assertThat(visits.byId(visit).answers()).contains(Answer.CALF);
+    }
+
+    @Test
+    void an_id_that_was_used_for_something_else_is_refused_by_name_and_changes_nothing() {
+        String id = id();
+        runner.take(session, Report.of(id, Kind.REP), IMOGEN);
+        assertThatThrownBy(() -> runner.take(session, Report.sign(id, "RUSHED"), IMOGEN))
+                .isInstanceOfSatisfying(Refused.class, e -> assertThat(e.code()).isEqualTo(Refused.Code.ID_REUSED));
+        String other = runner.start(visit, UUID.randomUUID().toString(), null, IMOGEN);
+        assertThatThrownBy(() -> runner.take(other, Report.of(id, Kind.REP), IMOGEN))
+                .isInstanceOf(Refused.class);
+        assertThat(runner.replay(session).current().orElseThrow().repsDone()).isEqualTo(1);
+        assertThat(runner.replay(other).current().orElseThrow().repsDone()).isZero();
+    }
+
+    @Test
+    void a_repetition_told_of_an_exercise_that_is_over_is_refused_and_a_sign_never_is() {
+        runner.take(session, Report.of(id(), Kind.SKIP), IMOGEN);
+        Report late = new Report(id(), Kind.REP, 0, null, null, null, null, null, null);
+        assertThatThrownBy(() -> runner.take(session, late, IMOGEN))
+                .isInstanceOfSatisfying(Refused.class, e -> assertThat(e.code()).isEqualTo(Refused.Code.MOVED_ON));
+        Report sign = new Report(
+                id(),
+                Kind.SIGN,
+                0,
+                new Report.Sign("RUSHED", null, null, null, null, null),
+                null,
+                null,
+                null,
+                null,
+                null);
+        assertThat(runner.take(session, sign, IMOGEN).session().answered()).isPresent();
+    }
+
+    @Test
+    void an_emergency_told_elsewhere_stops_the_session_until_it_is_corrected() {
+        runner.take(session, Report.of(id(), Kind.REP), IMOGEN);
+        String before = runner.version(session);
+        visits.answer(visit, Answer.CALF, true);
+        assertThat(runner.version(session)).isNotEqualTo(before);
+        assertThat(runner.held(session).locked()).isTrue();
+        runner.take(session, Report.of(id(), Kind.REP), IMOGEN);
+        assertThat(runner.replay(session).current().orElseThrow().repsDone()).isEqualTo(1);
+        visits.correct(visit, Answer.CALF, "the other leg, a bruise", IMOGEN);
+        assertThat(runner.take(session, Report.of(id(), Kind.REP), IMOGEN).locked())
+                .isFalse();
+        assertThat(runner.replay(session).current().orElseThrow().repsDone()).isEqualTo(2);
+    }
+
+    @Test
+    void a_session_that_is_reopened_has_no_result_until_it_is_over_again() {
+        long client = runner.session(session).clientId();
+        runner.take(session, Report.sign(id(), "RUSHED"), IMOGEN);
+        runner.take(session, Report.of(id(), Kind.FINISH), IMOGEN);
+        assertThat(results.since(client, today.date()))
+                .extracting(r -> r.sessionId())
+                .containsOnly(session);
+        assertThat(runner.session(session).finishedAt()).isNotNull();
+        runner.take(session, Report.of(id(), Kind.UNDO), IMOGEN);
+        assertThat(results.since(client, today.date())).isEmpty();
+        assertThat(runner.session(session).finishedAt()).isNull();
+    }
+
+    @Test
+    void the_answers_made_ahead_are_the_ones_that_are_given() {
+        RunAnswers.Answers ahead = answers.of(session, 0);
+        assertThat(ahead.bySign().keySet()).contains("PAIN.STRONG", "SET_LOST.GONE", "DOME_FIRM.CLEAR");
+        RunAnswers.After expected = ahead.bySign().get("BREATH_HELD.CLEAR");
+        Runner.Held held = runner.take(session, Report.sign(id(), "BREATH_HELD"), IMOGEN);
+        RunState now = view.state(held);
+        assertThat(now.answersKey()).isEqualTo(expected.key());
+        assertThat(now.phase()).isEqualTo(expected.phase());
+        assertThat(now.advice())
+                .usingRecursiveComparison()
+                .ignoringFields("signEventId")
+                .isEqualTo(expected.advice());
+    }
+
+    @Test
+    void an_exercise_further_on_is_answered_as_if_those_before_it_were_over() {
+        RunAnswers.Answers second = answers.of(session, 1);
+        RunState now = view.state(runner.held(session));
+        assertThat(second.key()).isEqualTo(now.items().get(1).key());
+        runner.take(session, Report.of(id(), Kind.SKIP), IMOGEN);
+        assertThat(view.state(runner.held(session)).answersKey()).isEqualTo(second.key());
+        assertThat(answers.of(session, 1)).isEqualTo(second);
+    }
+
+    @Test
+    void why_names_the_rule_that_decided_and_what_the_other_approaches_say() {
+        String id = id();
+        runner.take(session, Report.sign(id, "BREATH_HELD"), IMOGEN);
+        Why.Answer answer = why.of(session, id);
+        assertThat(answer.rules()).hasSize(13);
+        assertThat(answer.rules())
+                .filteredOn(r -> r.outcome().equals("CHOSEN"))
+                .extracting(Why.RuleView::rule)
+                .containsExactly("R7");
+        assertThat(answer.others())
+                .hasSize(Approach.values().length - 1)
+                .allSatisfy(o -> assertThat(o.move()).isNotBlank());
+    }
+
+    @Test
+    void the_record_of_a_session_holds_sets_signs_answers_and_what_was_not_done() {
+        String sign = id();
+        runner.take(session, Report.of(id(), Kind.REP), IMOGEN);
+        runner.take(session, Report.sign(sign, "BREATH_HELD"), IMOGEN);
+        runner.take(
+                session,
+                new Report(
+                        id(),
+                        Kind.OVERRIDE,
+                        null,
+                        null,
+                        new Report.Chosen(sign, Move.CARRY_ON, "she laughed"),
+                        null,
+                        null,
+                        null,
+                        null),
+                IMOGEN);
+        runner.take(session, new Report(id(), Kind.NOTE, null, null, null, null, null, null, " calm "), IMOGEN);
+        runner.take(session, Report.of(id(), Kind.FINISH), IMOGEN);
+        SessionRecords.View record = records.of(runner.held(session));
+        assertThat(record.done()).hasSize(1);
+        assertThat(record.done().get(0).sets().get(0)).startsWith("1 of ");
+        assertThat(record.done().get(0).signs().get(0).sign()).isEqualTo("Breath held, strong");
+        assertThat(record.done().get(0).signs().get(0).answer()).isEqualTo("Carry on");
+        assertThat(record.overridden()).isEqualTo(1);
+        assertThat(record.note()).isEqualTo("calm");
+        assertThat(record.notDone())
+                .isNotEmpty()
+                .allSatisfy(line -> assertThat(line).endsWith(": not begun"));
+        assertThat(record.canReopen()).isTrue();
+    }
+
+    @Test
+    void an_effort_is_told_once_the_last_set_is_over() {
+        int target = runner.replay(session).current().orElseThrow().target();
+        for (int i = 0; i < target; i++) {
+            runner.take(session, Report.of(id(), Kind.REP), IMOGEN);
+        }
+        assertThat(runner.replay(session).current().orElseThrow().setDone()).isTrue();
+        assertThatThrownBy(() -> runner.take(session, effort(id(), 11), IMOGEN))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("from 0 to 10");
     }
 }

@@ -12,6 +12,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -60,6 +61,20 @@ public record EarlierSessions(List<Held> atTheMat, List<EarlierSession> atHome) 
                 .filter(s -> !s.signs().isEmpty());
         return Stream.concat(seen, atHome.stream())
                 .sorted(Comparator.comparing(EarlierSession::date))
+                .toList();
+    }
+
+    /** Signs seen on a rung in earlier sessions, the most frequent first. */
+    public List<SignCode> signsOn(String rung) {
+        Map<SignCode, Long> counts = atTheMat.stream()
+                .flatMap(h -> h.signs().stream())
+                .filter(s -> rung.equals(s.place().rung()))
+                .collect(Collectors.groupingBy(s -> s.seen().sign(), Collectors.counting()));
+        return counts.entrySet().stream()
+                .sorted(Map.Entry.<SignCode, Long>comparingByValue()
+                        .reversed()
+                        .thenComparing(Map.Entry.comparingByKey()))
+                .map(Map.Entry::getKey)
                 .toList();
     }
 

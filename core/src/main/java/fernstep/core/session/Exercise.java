@@ -15,6 +15,7 @@ import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.SessionTime;
 import fernstep.core.progress.ResultRules;
+import fernstep.core.session.SessionEvent.Answered;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumSet;
@@ -47,10 +48,15 @@ public final class Exercise {
     private double range;
     private int set = 1;
     private int repsDone;
+    /** Repetitions of this set that were done on the rung before it was stepped back from. */
+    private int before;
+
     private boolean setDone;
     private boolean asksEffort;
     private State state = State.OPEN;
     private @Nullable Integer effort;
+    private final List<SetDone> earlierSets = new ArrayList<>();
+    private final List<Answered> answered = new ArrayList<>();
 
     Exercise(Rung rung, @Nullable Side side, Dose dose, double range) {
         this.plannedRung = rung.code();
@@ -163,6 +169,36 @@ public final class Exercise {
         return soFar.stream().anyMatch(r -> r.rep() == rep && r.signs().stream().anyMatch(s -> s.sign() == sign));
     }
 
+    /** The sets so far, the one in hand last; a set in which nothing was done or seen is none. */
+    public List<SetDone> sets() {
+        List<SetDone> all = new ArrayList<>(earlierSets);
+        if (repsDone > before || !soFar.isEmpty()) {
+            all.add(setInHand());
+        }
+        return all;
+    }
+
+    /** Before the first sign that asked for more than going on; fading at the end is wanted and spoils nothing. */
+    private SetDone setInHand() {
+        int clean = soFar.stream()
+                .filter(r -> r.move() != Move.CARRY_ON)
+                .filter(r -> r.signs().stream().anyMatch(s -> s.sign() != SignCode.TIRED))
+                .mapToInt(r -> r.rep() - 1)
+                .min()
+                .orElse(repsDone);
+        int done = repsDone - before;
+        return new SetDone(Math.max(1, target() - before), done, Math.max(0, Math.min(clean - before, done)));
+    }
+
+    /** What was seen in it and answered, in order. */
+    public List<Answered> answered() {
+        return List.copyOf(answered);
+    }
+
+    public @Nullable Integer effort() {
+        return effort;
+    }
+
     /** As the rules read it. */
     public Setting setting() {
         Integer holdS = dose.holdS();
@@ -186,8 +222,10 @@ public final class Exercise {
         if (!setDone || asksEffort) {
             return;
         }
+        earlierSets.add(setInHand());
         set++;
         repsDone = 0;
+        before = 0;
         setDone = false;
         soFar.clear();
         otherLevers.clear();
@@ -223,6 +261,10 @@ public final class Exercise {
         soFar.add(new RepRecord(seen.rep() == null ? repInHand() : seen.rep(), List.of(seen), move, lever));
     }
 
+    void answered(Answered event) {
+        answered.add(event);
+    }
+
     void moved(Move move, @Nullable Lever lever, boolean fromTiredness) {
         made.add(new ResultRules.Made(move, lever, fromTiredness));
     }
@@ -248,6 +290,10 @@ public final class Exercise {
 
     /** Goes on with an easier rung at the least of its dose. */
     void stepBackTo(Rung back, double toRange) {
+        if (repsDone > before || !soFar.isEmpty()) {
+            earlierSets.add(setInHand());
+        }
+        before = repsDone;
         rung = back;
         range = toRange;
         helpers.clear();
@@ -271,7 +317,7 @@ public final class Exercise {
     }
 
     /** Empty where nothing was done, or it was broken off without a sign. */
-    Optional<ExerciseResult> result() {
+    public Optional<ExerciseResult> result() {
         boolean worked = set > 1 || repsDone > 0 || setDone || !made.isEmpty();
         boolean counts = state == State.DONE || !made.isEmpty();
         return worked && counts

@@ -23,14 +23,16 @@ import fernstep.core.session.SessionEvent.Undone;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 
 /**
  * Makes events of what is told beside the mat. Empty where there is nothing to write down: a locked session takes nothing
  * but its end, a sign already on record in this repetition is not written twice.
  *
+ * @param circumstances what the rules need to know of her; asked for only where a rule is asked
  * @param madeBy the member of staff who tells it
  */
-public record Intake(Session session, Circumstances her, StaffId madeBy) {
+public record Intake(Session session, Supplier<Circumstances> circumstances, StaffId madeBy) {
     public Optional<SessionEvent> repDone(String id) {
         return unlessLocked(new RepDone(id, madeBy));
     }
@@ -55,7 +57,7 @@ public record Intake(Session session, Circumstances her, StaffId madeBy) {
 
     /** Not while loaded rungs are closed for the rest of the session, unless it carries no load. */
     public Optional<SessionEvent> added(String id, PlannedExercise exercise) {
-        boolean loaded = her.catalogue().rung(exercise.rung()).loaded();
+        boolean loaded = circumstances.get().catalogue().rung(exercise.rung()).loaded();
         boolean there = session.exercises().stream()
                 .anyMatch(e -> e.plannedRung().equals(exercise.rung()) && e.side() == exercise.side());
         return there || session.ended() || (loaded && session.loadClosed())
@@ -120,7 +122,17 @@ public record Intake(Session session, Circumstances her, StaffId madeBy) {
     }
 
     private Advice next(Exercise exercise, Set<Answer> emergencies, List<Seen> seen) {
-        return Decisions.next(new Situation(
+        return Decisions.next(situation(exercise, emergencies, seen));
+    }
+
+    /** As the rules would look at a sign in the exercise in hand; empty where none is. */
+    public Optional<Situation> situation(Seen told) {
+        return inHand().map(e -> situation(e, Set.of(), List.of(told)));
+    }
+
+    private Situation situation(Exercise exercise, Set<Answer> emergencies, List<Seen> seen) {
+        Circumstances her = circumstances.get();
+        return new Situation(
                 her.catalogue(),
                 her.stances(),
                 new Situation.Woman(her.pregnant(), her.closed(), her.body()),
@@ -129,6 +141,6 @@ public record Intake(Session session, Circumstances her, StaffId madeBy) {
                 new Situation.Before(
                         exercise.soFar(),
                         her.earlier().levers(exercise.rung().code()),
-                        her.earlier().sessions())));
+                        her.earlier().sessions()));
     }
 }

@@ -243,6 +243,7 @@ public final class Session {
     private void answer(Exercise exercise, Answered event, boolean tired) {
         Move move = moveMade(event);
         LeverChange change = changeMade(event);
+        exercise.answered(event);
         exercise.moved(move, change == null ? null : change.lever(), tired);
         switch (move) {
             case EASE, EASE_ONE_SIDE -> {

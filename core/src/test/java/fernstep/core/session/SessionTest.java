@@ -311,6 +311,37 @@ class SessionTest {
     }
 
     @Test
+    void clean_repetitions_of_a_set_are_those_before_the_first_sign_that_asked_for_something() {
+        breathDone().reps(1);
+        sign(SignCode.TIRED, move(Move.CARRY_ON));
+        sign(SignCode.RIBS_FLARE, move(Move.CUE));
+        reps(2);
+        events.add(new SetBegun(id(), IMOGEN));
+        reps(3);
+        assertThat(now().sets()).containsExactly(new SetDone(3, 3, 1), new SetDone(3, 3, 3));
+        assertThat(now().answered()).extracting(a -> a.advice().move()).containsExactly(Move.CARRY_ON, Move.CUE);
+    }
+
+    @Test
+    void after_a_step_back_the_rest_of_the_set_counts_on_its_own() {
+        events.clear();
+        List<PlannedExercise> f4 = List.of(new PlannedExercise("F4", Side.LEFT, new Dose(1, 8, null, null, 1, 5), 1));
+        reps(3);
+        events.add(new SignSeen(
+                "s", IMOGEN, new Place("F4", 1), Seen.clear(SignCode.DOME_FIRM).inRep(3), move(Move.STEP_BACK)));
+        reps(5);
+        Exercise e = Session.replay(CATALOGUE, f4, events).exercises().get(0);
+        assertThat(e.steppedBack()).isTrue();
+        assertThat(e.sets()).containsExactly(new SetDone(8, 3, 2), new SetDone(5, 5, 5));
+        assertThat(e.asksEffort()).isTrue();
+    }
+
+    @Test
+    void nothing_done_is_no_set() {
+        assertThat(now().sets()).isEmpty();
+    }
+
+    @Test
     void an_added_exercise_comes_last_and_can_be_taken_back() {
         PlannedExercise tilt = new PlannedExercise("BK1", null, new Dose(1, 5, null, null, 1, 3), 1);
         events.add(new ExerciseAdded(id(), IMOGEN, tilt));
@@ -388,7 +419,7 @@ class SessionTest {
                     Set.of(),
                     Body.of(null, null),
                     EarlierSessions.NONE);
-            return new Intake(replay(), her, IMOGEN);
+            return new Intake(replay(), () -> her, IMOGEN);
         }
 
         @Test

@@ -47,7 +47,7 @@ public final class CaseObject {
     }
 
     public CaseObject object(String field) {
-        return new CaseObject(required(field, "an object"), path(field));
+        return new CaseObject(required(field, () -> "an object"), path(field));
     }
 
     public Optional<CaseObject> optionalObject(String field) {
@@ -55,7 +55,7 @@ public final class CaseObject {
     }
 
     public String text(String field) {
-        return text(required(field, "text"), path(field));
+        return text(required(field, () -> "text"), path(field));
     }
 
     public Optional<String> optionalText(String field) {
@@ -72,7 +72,7 @@ public final class CaseObject {
     }
 
     public double number(String field, Range range) {
-        return number(required(field, range.allowed()), path(field), range);
+        return number(required(field, () -> range.allowed()), path(field), range);
     }
 
     public Optional<Double> optionalNumber(String field, Range range) {
@@ -80,7 +80,7 @@ public final class CaseObject {
     }
 
     public int whole(String field, Range range) {
-        return whole(required(field, range.allowed()), path(field), range);
+        return whole(required(field, () -> range.allowed()), path(field), range);
     }
 
     public Optional<Integer> optionalWhole(String field, Range range) {
@@ -88,7 +88,7 @@ public final class CaseObject {
     }
 
     public LocalDate date(String field) {
-        return date(required(field, "a date as YYYY-MM-DD"), path(field));
+        return date(required(field, () -> "a date as YYYY-MM-DD"), path(field));
     }
 
     public Optional<LocalDate> optionalDate(String field) {
@@ -96,7 +96,7 @@ public final class CaseObject {
     }
 
     public <E extends Enum<E>> E code(String field, Class<E> type) {
-        return code(required(field, names(type)), path(field), type);
+        return code(required(field, () -> names(type)), path(field), type);
     }
 
     public <E extends Enum<E>> Optional<E> optionalCode(String field, Class<E> type) {
@@ -175,8 +175,9 @@ public final class CaseObject {
         return new CaseProblem(path(field), message, allowed);
     }
 
-    private JsonNode required(String field, String allowed) {
-        return optional(field).orElseThrow(() -> new CaseProblem(path(field), "'" + field + "' is missing", allowed));
+    private JsonNode required(String field, Supplier<String> allowed) {
+        return optional(field)
+                .orElseThrow(() -> new CaseProblem(path(field), "'" + field + "' is missing", allowed.get()));
     }
 
     private Optional<JsonNode> optional(String field) {

@@ -18,6 +18,7 @@ import fernstep.core.client.Restriction;
 import fernstep.core.client.Status;
 import fernstep.core.decision.Considered;
 import fernstep.core.decision.Move;
+import fernstep.core.decision.RuleId;
 import fernstep.core.decision.Seen;
 import fernstep.core.findings.Alignment;
 import fernstep.core.findings.FloatTest;
@@ -70,6 +71,7 @@ public final class CodeWords {
             Map.entry(Stances.DoseStance.class, "dose."),
             Map.entry(Approach.class, "approach."),
             Map.entry(SignCode.class, "sign."),
+            Map.entry(RuleId.class, "rule."),
             Map.entry(SignGroup.class, "signGroup."),
             Map.entry(SkipReason.class, "skip."),
             Map.entry(Considered.Outcome.class, "considered."),

@@ -1,0 +1,148 @@
+'use strict';
+// What a session is after an event that the server has not seen yet. Counting is simple enough to do here; answers to signs
+// are the server's own, made ahead. Where there is none, only what is safe in any case is done.
+window.fernAhead = (() => {
+  const STOPS_ALL = ['BEARS_DOWN', 'HEAVY'];
+  const STRONG_PAIN = 4;
+
+  function copy(state) { return JSON.parse(JSON.stringify(state)); }
+
+  function inHand(s) { return s.items[s.at]; }
+
+  function begin(s, i) {
+    s.phase = 'WORK';
+    s.answersKey = i.key;
+    s.seen = [];
+    s.canRepeat = false;
+  }
+
+  /** On to the first exercise that is open. */
+  function onward(s) {
+    const at = s.items.findIndex((i) => i.state === 'open');
+    s.at = at < 0 ? s.items.length : at;
+    s.advice = null;
+    if (at < 0) { s.phase = 'FINISHED'; s.seen = []; } else { begin(s, s.items[at]); }
+  }
+
+  function endSet(s, i) {
+    s.phase = i.set >= i.sets ? 'EFFORT' : 'REST';
+    s.canRepeat = i.rep >= i.target;
+  }
+
+  const kinds = {
+    REP(s) {
+      const i = inHand(s);
+      if (!i || s.phase !== 'WORK') { return; }
+      i.rep += 1;
+      s.advice = null;
+      s.seen = [];
+      if (i.rep >= i.target) { endSet(s, i); }
+    },
+    NEXT_SET(s) {
+      const i = inHand(s);
+      if (!i || s.phase !== 'REST') { return; }
+      i.set += 1;
+      i.rep = 0;
+      s.advice = null;
+      begin(s, i);
+    },
+    REPEAT_SET(s) {
+      const i = inHand(s);
+      if (!i || !s.canRepeat) { return; }
+      i.sets = Math.max(i.sets, i.set + 1);
+      i.set += 1;
+      i.rep = 0;
+      s.advice = null;
+      begin(s, i);
+    },
+    EFFORT(s) {
+      const i = inHand(s);
+      if (!i || s.phase !== 'EFFORT') { return; }
+      i.state = 'done';
+      onward(s);
+    },
+    SKIP(s) {
+      const i = inHand(s);
+      if (!i || s.stopped) { return; }
+      i.state = 'skipped';
+      onward(s);
+    },
+    FINISH(s) {
+      if (s.phase !== 'LOCKED') { s.phase = 'FINISHED'; s.advice = null; }
+    },
+    SIGN(s, e, known) { sign(s, e, known); },
+    OVERRIDE(s, e) {
+      if (!s.advice) { return; }
+      const move = e.chosen.move;
+      s.advice = Object.assign({}, s.advice, { move, moveText: e.shown, lever: null, reason: e.chosen.reason, open: false });
+      if (move === 'END_SET') { endSet(s, inHand(s)); }
+      if (move === 'END_EXERCISE') { const advice = s.advice; inHand(s).state = 'done'; onward(s); s.advice = advice; }
+      if (move === 'END_SESSION') { s.phase = 'FINISHED'; }
+      if (move === 'STEP_BACK') { s.phase = 'HELD'; }
+    },
+  };
+
+  function nameOf(told) {
+    if (told.code === 'PAIN') { return told.painLevel >= STRONG_PAIN ? 'PAIN.STRONG' : 'PAIN.MILD'; }
+    if (told.code === 'SET_LOST') { return told.recoverable ? 'SET_LOST.BACK' : 'SET_LOST.GONE'; }
+    return told.code + '.' + told.severity;
+  }
+
+  function sign(s, e, known) {
+    const told = e.sign;
+    if (e.emergency) {
+      s.phase = 'LOCKED';
+      s.advice = advice(e, 'REFER_NOW', 'stopNow', 'emergencyHere');
+      return;
+    }
+    const i = inHand(s);
+    const answers = known[s.answersKey];
+    const after = answers && answers[nameOf(told)];
+    if (after && i) { answered(s, i, e, after); return; }
+    if (STOPS_ALL.includes(told.code) || (told.code === 'PAIN' && told.painLevel >= STRONG_PAIN)) {
+      s.phase = 'HELD';
+      s.stopped = true;
+      s.advice = advice(e, 'END_EXERCISE', 'endExercise', 'endExerciseWhy');
+    } else {
+      s.phase = 'HELD';
+      s.advice = advice(e, 'END_SET', 'stopSet', 'stopSetWhy');
+    }
+    s.seen = s.seen.concat([{ code: told.code, severity: told.severity }]);
+  }
+
+  /** The server's answer, made ahead; what was counted since stands. */
+  function answered(s, i, e, after) {
+    const was = s.at;
+    for (const [at, item] of Object.entries(after.items)) {
+      const old = s.items[at];
+      s.items[at] = Object.assign({}, item, old && Number(at) === was && item.state === 'open'
+        ? { rep: old.rep, set: old.set, sets: old.sets } : {});
+    }
+    s.at = after.at;
+    s.phase = after.phase;
+    s.answersKey = after.key;
+    s.canRepeat = after.canRepeat;
+    s.advice = Object.assign({}, after.advice, { signEventId: e.id });
+    s.seen = s.at === was ? s.seen.concat([{ code: e.sign.code, severity: e.sign.severity }]) : [];
+    const now = inHand(s);
+    if (s.phase === 'WORK' && s.at === was && now.rep >= now.target) { endSet(s, now); }
+  }
+
+  function advice(e, move, moveKey, whyKey) {
+    return {
+      signEventId: e.id, code: e.sign.code, severity: e.sign.severity, sign: e.shown || '', exercise: null,
+      move, moveText: fern.text(moveKey), lever: null, reason: fern.text(whyKey), rule: '', watchNext: null,
+      runnerUp: null, overridden: null, open: false,
+    };
+  }
+
+  /** A new state; the old one stays as it was. */
+  function apply(state, event, known) {
+    if (event.undoTo) { return copy(event.undoTo); }
+    const s = copy(state);
+    if (kinds[event.kind] && s.phase !== 'LOCKED') { kinds[event.kind](s, event, known); }
+    return s;
+  }
+
+  return { apply };
+})();

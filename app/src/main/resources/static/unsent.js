@@ -1,0 +1,94 @@
+'use strict';
+// What was recorded beside the mat and is not on the server yet: one record an event in the browser's own store, bound to
+// the account and the session. Every page shows whether something waits.
+window.fernUnsent = (() => {
+  const NAME = 'fern-step';
+  const STORE = 'events';
+  let opened = null;
+
+  function open() {
+    if (!opened) {
+      opened = new Promise((resolve, reject) => {
+        const asked = window.indexedDB.open(NAME, 1);
+        asked.onupgradeneeded = () => {
+          const store = asked.result.createObjectStore(STORE, { keyPath: 'seq', autoIncrement: true });
+          store.createIndex('session', 'session');
+        };
+        asked.onsuccess = () => resolve(asked.result);
+        asked.onerror = () => reject(asked.error);
+      });
+    }
+    return opened;
+  }
+
+  async function ask(mode, work) {
+    const db = await open();
+    return new Promise((resolve, reject) => {
+      const transaction = db.transaction(STORE, mode);
+      const asked = work(transaction.objectStore(STORE));
+      transaction.oncomplete = () => resolve(asked.result);
+      transaction.onerror = () => reject(transaction.error);
+      transaction.onabort = () => reject(transaction.error);
+    });
+  }
+
+  /** Resolves once it is on the disk, with its place in the order. */
+  async function add(session, staff, event) {
+    const { undoTo, ...plain } = event;
+    const record = JSON.parse(JSON.stringify({ session, staff, event: plain }));
+    const seq = await ask('readwrite', (store) => store.add(record));
+    mark();
+    return seq;
+  }
+
+  /** Those of a session that this account recorded, in order. */
+  async function of(session, staff) {
+    const all = await ask('readonly', (store) => store.index('session').getAll(session));
+    return all.filter((r) => r.staff === staff);
+  }
+
+  async function remove(seq) {
+    await ask('readwrite', (store) => store.delete(seq));
+    mark();
+  }
+
+  async function count() {
+    return ask('readonly', (store) => store.count());
+  }
+
+  /** Shows on any page how much waits, and where. */
+  async function mark() {
+    const box = document.getElementById('unsent');
+    if (!box) { return; }
+    const all = await ask('readonly', (store) => store.getAll());
+    box.hidden = all.length === 0;
+    if (all.length) {
+      box.querySelector('a').href = '/sessions/' + all[0].session;
+      box.querySelector('a').textContent = fern.text(all.length === 1 ? 'oneUnsent' : 'unsent', all.length);
+    }
+  }
+
+  document.addEventListener('DOMContentLoaded', () => {
+    mark();
+    const out = document.getElementById('sign-out');
+    if (!out) { return; }
+    let warned = false;
+    out.addEventListener('submit', (e) => {
+      // A second press goes: the entries stay in this browser and are sent when this account signs in again.
+      if (warned) { return; }
+      e.preventDefault();
+      count().then((n) => {
+        if (n === 0) { caches.delete('fern-runner').finally(() => { warned = true; out.submit(); }); return; }
+        warned = true;
+        out.querySelector('button').textContent = fern.text('signOutAnyway', n);
+      });
+    });
+  });
+
+  // Keeps the runner usable over a reload and a closed tab without a connection.
+  if ('serviceWorker' in navigator && document.querySelector('meta[name="staff"]')) {
+    navigator.serviceWorker.register('/sw.js');
+  }
+
+  return { add, of, remove, count };
+})();

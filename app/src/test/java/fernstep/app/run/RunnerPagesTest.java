@@ -1,0 +1,413 @@
+package fernstep.app.run;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.BoundingBox;
+import fernstep.app.AppExtension;
+import fernstep.app.AppExtension.Running;
+import fernstep.app.BrowserExtension;
+import fernstep.app.Someone;
+import fernstep.app.Visitor;
+import fernstep.app.ask.Visit;
+import fernstep.app.ask.Visits;
+import fernstep.core.approach.Approach;
+import fernstep.core.findings.SignCode;
+import fernstep.core.screening.Answer;
+import fernstep.core.session.Exercise;
+import fernstep.core.session.Session;
+import fernstep.core.session.SessionEvent.SignSeen;
+import fernstep.exchange.session.SessionEventJson.Kind;
+import java.util.UUID;
+import java.util.function.Consumer;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** The runner beside the mat: hands busy, the connection coming and going. */
+@ExtendWith({AppExtension.class, BrowserExtension.class})
+class RunnerPagesTest {
+    private static final long IMOGEN = 1;
+    private static final String EVENTS = "**/events";
+
+    private final Runner runner;
+    private final Visits visits;
+    private final Running app;
+    private String session;
+    private long visit;
+
+    RunnerPagesTest(Runner runner, Visits visits, Running app) {
+        this.runner = runner;
+        this.visits = visits;
+        this.app = app;
+    }
+
+    @BeforeEach
+    void a_session_of_her_own() {
+        long client = Someone.firm(app.context(), "Mat Person", Approach.SLOW_LADDER, 20);
+        Visit today = visits.openToday(client, IMOGEN);
+        visits.markAsked(today.id());
+        visit = today.id();
+        session = runner.start(visit, UUID.randomUUID().toString(), null, IMOGEN);
+    }
+
+    /** On the runner, with the answers of the exercise in hand made ahead. */
+    private Page running(Visitor visitor) {
+        return running(visitor, visitor.onATablet("imogen"));
+    }
+
+    private Page running(Visitor visitor, Page page) {
+        visitor.open("/sessions/" + session);
+        page.locator(".runner").waitFor();
+        ready(page);
+        return page;
+    }
+
+    /** Every answer that can be made ahead is there. */
+    private static void ready(Page page) {
+        page.waitForFunction("() => { const r = Alpine.$data(document.querySelector('[x-data=runner]'));"
+                + " return r.s && r.s.items.every((i, at) => at < r.s.at || i.state !== 'open' || r.answers[i.key])"
+                + " && r.answers[r.s.answersKey]; }");
+    }
+
+    private static Locator count(Page page) {
+        return page.locator(".count .n");
+    }
+
+    private static Locator move(Page page) {
+        return page.locator(".advice .move:visible");
+    }
+
+    private static void keys(Page page, String... keys) {
+        for (String key : keys) {
+            page.keyboard().press(key);
+        }
+    }
+
+    private Exercise first() {
+        return runner.replay(session).exercises().get(0);
+    }
+
+    private void allSent(Page page) {
+        page.waitForFunction("() => Alpine.$data(document.querySelector('[x-data=runner]')).queue.length === 0");
+    }
+
+    @Test
+    void without_a_connection_counting_and_the_answer_to_a_sign_go_on_and_all_of_it_arrives_in_order(Visitor visitor) {
+        Page page = running(visitor);
+        keys(page, "Space");
+        assertThat(count(page)).hasText("1");
+        allSent(page);
+        visitor.context().setOffline(true);
+        keys(page, "Space", "1");
+        assertThat(count(page)).hasText("2");
+        assertThat(move(page)).hasText("Say one thing");
+        visitor.see("No connection:");
+        keys(page, "Space");
+        assertThat(count(page)).hasText("3");
+        assertThat(first().repsDone()).isEqualTo(1);
+        visitor.context().setOffline(false);
+        allSent(page);
+        assertThat(first().repsDone()).isEqualTo(3);
+        assertThat(first().signs()).containsExactly(SignCode.BREATH_HELD);
+        assertThat(first().answered().get(0))
+                .isInstanceOfSatisfying(
+                        SignSeen.class, s -> assertThat(s.seen().rep()).isEqualTo(3));
+    }
+
+    @Test
+    void a_second_sign_without_a_connection_stops_the_set_until_the_answer_comes(Visitor visitor) {
+        Page page = running(visitor);
+        visitor.context().setOffline(true);
+        keys(page, "1", "Space", "1");
+        assertThat(move(page)).hasText("Stop this set");
+        visitor.see("The answer comes when the connection is back");
+        keys(page, "Space");
+        assertThat(count(page)).hasText("1");
+        visitor.context().setOffline(false);
+        allSent(page);
+        // on this breath rung nothing is left to ease a breath held again
+        assertThat(move(page)).hasText("Step back a rung");
+    }
+
+    @Test
+    void what_must_stop_her_stops_her_without_a_connection_and_without_an_answer_made_ahead(Visitor visitor) {
+        Page page = running(visitor);
+        visitor.context().setOffline(true);
+        keys(page, "1", "Space", "0", "7");
+        assertThat(move(page)).hasText("End this exercise");
+        visitor.see("Nothing more with load today");
+        assertThat(page.locator("[data-panel=skip]").first()).isDisabled();
+        keys(page, "e", "5");
+        visitor.see("Stop. The session is locked.");
+        assertThat(runner.held(session).locked()).isFalse();
+        visitor.context().setOffline(false);
+        allSent(page);
+        assertThat(runner.held(session).locked()).isTrue();
+        assertThat(visits.byId(visit).answers()).contains(Answer.CHEST_PAIN);
+    }
+
+    @Test
+    void a_reload_and_a_closed_tab_without_a_connection_lose_nothing(Visitor visitor) {
+        Page page = running(visitor);
+        page.evaluate("() => navigator.serviceWorker.ready");
+        page.reload();
+        page.locator(".runner").waitFor();
+        ready(page);
+        visitor.context().setOffline(true);
+        keys(page, "Space", "Space");
+        assertThat(count(page)).hasText("2");
+        page.reload();
+        assertThat(count(page)).hasText("2");
+        Page again = visitor.context().newPage();
+        page.close();
+        again.navigate(app.baseUrl() + "/sessions/" + session);
+        assertThat(count(again)).hasText("2");
+        keys(again, "Space");
+        assertThat(count(again)).hasText("3");
+        assertThat(first().repsDone()).isZero();
+        visitor.context().setOffline(false);
+        allSent(again);
+        assertThat(first().repsDone()).isEqualTo(3);
+    }
+
+    private static void fulfil(Page page, int status, String type, String body) {
+        Consumer<Route> answer = route -> route.fulfill(new Route.FulfillOptions()
+                .setStatus(status)
+                .setContentType(type)
+                .setBody(body));
+        page.route(EVENTS, answer);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {"429|text/plain|slow down", "502|text/html|<h1>Bad gateway</h1>", "200|text/html|<h1>Hotel</h1>"
+            })
+    void a_proxy_that_refuses_and_a_page_that_is_not_ours_lose_nothing(String answer, Visitor visitor) {
+        String[] parts = answer.split("\\|", -1);
+        Page page = running(visitor);
+        fulfil(page, Integer.parseInt(parts[0]), parts[1], parts[2]);
+        keys(page, "Space", "Space");
+        assertThat(count(page)).hasText("2");
+        visitor.see("kept, trying again");
+        assertThat(first().repsDone()).isZero();
+        page.unroute(EVENTS);
+        allSent(page);
+        assertThat(first().repsDone()).isEqualTo(2);
+    }
+
+    @Test
+    void a_request_that_hangs_is_cut_and_tried_again(Visitor visitor) {
+        Page page = running(visitor);
+        page.route(EVENTS, route -> {});
+        keys(page, "Space");
+        visitor.see("kept, trying again");
+        page.unroute(EVENTS);
+        allSent(page);
+        assertThat(first().repsDone()).isEqualTo(1);
+    }
+
+    @Test
+    void an_id_that_was_used_for_something_else_is_refused_and_the_page_says_so(Visitor visitor) {
+        Page page = running(visitor);
+        String id = UUID.randomUUID().toString();
+        runner.take(session, Report.sign(id, "RUSHED"), IMOGEN);
+        page.evaluate("id => { fern.uuid = () => id; }", id);
+        keys(page, "Space");
+        visitor.see("Not taken: This entry carries the number of another one");
+        assertThat(count(page)).hasText("0");
+        allSent(page);
+    }
+
+    @Test
+    void two_tablets_on_one_session_show_the_same_within_two_seconds(Visitor visitor) {
+        Page one = running(visitor);
+        Page two = visitor.context().newPage();
+        two.navigate(app.baseUrl() + "/sessions/" + session);
+        two.locator(".runner").waitFor();
+        two.bringToFront();
+        keys(two, "Space", "Space");
+        one.bringToFront();
+        assertThat(count(one))
+                .hasText(
+                        "2",
+                        new com.microsoft.playwright.assertions.LocatorAssertions.HasTextOptions().setTimeout(2_500));
+        visits.answer(visit, Answer.CALF, true);
+        assertThat(one.getByText("Stop. The session is locked.")).isVisible();
+        visitor.see("An emergency answer stands today");
+    }
+
+    @Test
+    void with_the_override_open_digits_choose_from_it_and_signs_rest(Visitor visitor) {
+        Page page = running(visitor);
+        keys(page, "1", "o", "r");
+        assertThat(page.locator("[data-choices=override]")).isVisible();
+        keys(page, "b", "1");
+        assertThat(move(page)).hasText("Carry on");
+        visitor.see("The sign was seen wrongly");
+        allSent(page);
+        Session now = runner.replay(session);
+        assertThat(now.current().orElseThrow().signs()).containsExactly(SignCode.BREATH_HELD);
+        assertThat(now.overrideOf(now.answered().orElseThrow()))
+                .hasValueSatisfying(o -> assertThat(o.reason()).isEqualTo("The sign was seen wrongly"));
+    }
+
+    @Test
+    void a_sign_is_strong_until_it_is_pressed_once_more_and_both_keep_their_place(Visitor visitor) {
+        Page page = running(visitor);
+        BoundingBox place = page.locator(".sign[data-code=RUSHED]").boundingBox();
+        keys(page, "r");
+        visitor.see("Rushed, strong");
+        keys(page, "r");
+        visitor.see("Rushed, slight");
+        allSent(page);
+        assertThat(first().soFar()).hasSize(1);
+        assertThat(first().soFar().get(0).signs().get(0).clearly()).isFalse();
+        keys(page, "x", "2");
+        page.waitForFunction("() => document.querySelector('.runner .code').textContent !== 'BR3'");
+        assertThat(page.locator(".sign[data-code=RUSHED]").boundingBox())
+                .usingRecursiveComparison()
+                .isEqualTo(place);
+    }
+
+    @Test
+    void the_side_of_a_sign_is_said_with_the_arrows(Visitor visitor) {
+        Page page = running(visitor);
+        keys(page, "ArrowRight", "8");
+        allSent(page);
+        assertThat(first().soFar().get(0).signs().get(0).side()).isEqualTo(fernstep.core.measure.Side.RIGHT);
+    }
+
+    @Test
+    void a_digit_pressed_as_the_set_ends_does_not_become_the_effort(Visitor visitor) {
+        Page page = running(visitor);
+        int target = first().target();
+        for (int i = 0; i < target; i++) {
+            keys(page, "Space");
+        }
+        keys(page, "8");
+        allSent(page);
+        assertThat(first().effort()).isNull();
+        page.locator(".efforts-box.ready").waitFor();
+        keys(page, "4");
+        allSent(page);
+        assertThat(first().effort()).isEqualTo(4);
+    }
+
+    @Test
+    void the_answer_says_which_exercise_it_was_for_once_another_is_in_hand(Visitor visitor) {
+        Page page = running(visitor);
+        String name = page.locator(".runner .name").first().textContent();
+        keys(page, "l", "2");
+        assertThat(page.locator(".advice")).not().containsText("in " + name);
+        keys(page, "u", "2");
+        assertThat(page.locator(".advice")).containsText("in " + name);
+        assertThat(page.locator(".runner .code")).not().hasText("BR3");
+    }
+
+    @Test
+    void a_session_ends_early_shows_its_record_takes_a_note_and_can_be_reopened(Visitor visitor) {
+        Page page = running(visitor);
+        keys(page, "Space", "m", "4", "1");
+        visitor.see("What changes next");
+        assertThat(page.locator("table.record")).containsText("1 of ");
+        visitor.checkAccessible();
+        page.fill("#note", "Stopped early, the baby woke");
+        page.click("text=Save the note");
+        assertThat(page.locator("#note")).hasValue("Stopped early, the baby woke");
+        page.click("text=Reopen");
+        assertThat(count(page)).hasText("1");
+        assertThat(runner.session(session).finishedAt()).isNull();
+        visitor.open("/clients/" + runner.session(session).clientId());
+        assertThat(page.locator("section", new Page.LocatorOptions().setHasText("Sessions"))
+                        .last())
+                .containsText("not ended yet");
+    }
+
+    @Test
+    void a_whole_session_is_driven_by_the_pedal_alone(Visitor visitor) {
+        Page page = running(visitor);
+        int presses = 0;
+        while (runner.replay(session).current().isPresent() && presses < 600) {
+            String before = page.locator(".runner-main").innerText();
+            if (page.locator(".efforts-box").isVisible()) {
+                page.locator(".efforts-box.ready").waitFor();
+            }
+            keys(page, "PageDown");
+            presses++;
+            allSentOrOver(page);
+            assertThat(before).isNotEmpty();
+        }
+        visitor.see("What changes next");
+        assertThat(runner.replay(session).exercises())
+                .hasSizeGreaterThanOrEqualTo(5)
+                .allSatisfy(e -> {
+                    assertThat(e.state()).isEqualTo(Exercise.State.DONE);
+                    assertThat(e.effort()).isEqualTo(3);
+                });
+    }
+
+    private static void allSentOrOver(Page page) {
+        page.waitForFunction("() => { const r = document.querySelector('[x-data=runner]');"
+                + " return !r || Alpine.$data(r).queue.length === 0; }");
+    }
+
+    @Test
+    void every_page_says_what_is_not_sent_and_signing_out_asks_first(Visitor visitor) {
+        Page page = running(visitor);
+        page.route(EVENTS, Route::abort);
+        keys(page, "Space", "Space");
+        assertThat(count(page)).hasText("2");
+        visitor.open("/");
+        visitor.see("2 entries not sent");
+        page.click("#sign-out button");
+        assertThat(page.locator("#sign-out button")).hasText("Not sent: 2. Sign out anyway");
+        page.unroute(EVENTS);
+        page.click("#unsent a");
+        page.locator(".runner").waitFor();
+        allSent(page);
+        assertThat(first().repsDone()).isEqualTo(2);
+        visitor.open("/");
+        assertThat(page.locator("#unsent")).isHidden();
+    }
+
+    @Test
+    void on_a_phone_every_sign_and_every_button_is_on_the_one_screen(Visitor visitor) {
+        Page page = running(visitor, visitor.onAPhone("imogen"));
+        keys(page, "1");
+        move(page).waitFor();
+        for (Locator target :
+                page.locator(".sign:visible, .runner-foot .btn:visible").all()) {
+            BoundingBox box = target.boundingBox();
+            assertThat(box.y + box.height).as(target.innerText()).isLessThanOrEqualTo(844);
+            assertThat(box.x + box.width).isLessThanOrEqualTo(390);
+            assertThat(box.height).isGreaterThanOrEqualTo(44);
+        }
+        for (Locator sign : page.locator(".sign[data-code]").all()) {
+            assertThat(sign.boundingBox().height).isGreaterThanOrEqualTo(56);
+        }
+        assertThat((Integer) page.evaluate("() => document.documentElement.scrollWidth"))
+                .isLessThanOrEqualTo(390);
+        visitor.checkAccessible();
+    }
+
+    @Test
+    void the_answer_is_on_the_screen_before_the_server_has_given_it(Visitor visitor) {
+        Page page = running(visitor);
+        page.route(EVENTS, route -> {});
+        keys(page, "r");
+        assertThat(move(page)).hasText(Pattern.compile(".+"));
+        assertThat(first().signs()).isEmpty();
+        page.unroute(EVENTS);
+        allSent(page);
+        assertThat(first().signs()).containsExactly(SignCode.RUSHED);
+        runner.take(session, Report.of(UUID.randomUUID().toString(), Kind.UNDO), IMOGEN);
+        assertThat(page.locator(".advice .move.cue")).isVisible();
+    }
+}

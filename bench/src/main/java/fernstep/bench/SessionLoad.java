@@ -1,0 +1,231 @@
+package fernstep.bench;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Iterator;
+import java.util.LinkedHashSet;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Queue;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Sixty sessions at once, each on a tablet that is signed in for itself, telling an event every 0.3 s and asking for news every 1.5 s, beside ten boards that are read
+ * every second, against a running demo on loopback. Prints what each kind of request took and the errors.
+ */
+public final class SessionLoad {
+    private static final int SESSIONS = 60;
+    private static final int BOARDS = 10;
+    private static final int EVENT_EVERY_MS = 300;
+    private static final int NEWS_EVERY_MS = 1500;
+    private static final int WARM_UP_S = 15;
+    private static final int MEASURED_S = 30;
+
+    private final Executor threads = Executors.newFixedThreadPool(4);
+    private final String base;
+    private final AtomicInteger errors = new AtomicInteger();
+    private volatile boolean measuring;
+
+    /** One browser that is signed in. */
+    private final class Tablet {
+        private final HttpClient http = HttpClient.newBuilder()
+                .cookieHandler(new CookieManager())
+                .executor(threads)
+                .version(HttpClient.Version.HTTP_1_1)
+                .connectTimeout(Duration.ofSeconds(5))
+                .followRedirects(HttpClient.Redirect.NORMAL)
+                .build();
+        private String csrf = "";
+
+        void signIn() throws IOException, InterruptedException {
+            csrf = found(page("/sign-in"), TOKEN);
+            post("/sign-in", "username=imogen&password=tidemark-demo");
+            csrf = found(page("/catalogue/F1"), TOKEN);
+        }
+
+        HttpRequest get(String path) {
+            return HttpRequest.newBuilder(URI.create(base + path))
+                    .timeout(Duration.ofSeconds(10))
+                    .build();
+        }
+
+        HttpRequest posting(String path, String type, String body) {
+            return HttpRequest.newBuilder(URI.create(base + path))
+                    .timeout(Duration.ofSeconds(10))
+                    .header("X-CSRF-TOKEN", csrf)
+                    .header("Content-Type", type)
+                    .POST(HttpRequest.BodyPublishers.ofString(body))
+                    .build();
+        }
+
+        String page(String path) throws IOException, InterruptedException {
+            return http.send(get(path), HttpResponse.BodyHandlers.ofString()).body();
+        }
+
+        String post(String path, String form) throws IOException, InterruptedException {
+            HttpResponse<String> answer = http.send(
+                    posting(path, "application/x-www-form-urlencoded", form), HttpResponse.BodyHandlers.ofString());
+            if (answer.statusCode() >= 400) {
+                throw new IllegalStateException(path + " answered " + answer.statusCode());
+            }
+            return answer.uri() + answer.body();
+        }
+    }
+
+    private SessionLoad(String base) {
+        this.base = base;
+    }
+
+    public static void main(String[] args) throws IOException, InterruptedException {
+        URI base = URI.create(args[0]);
+        if (!"127.0.0.1".equals(base.getHost()) && !"localhost".equals(base.getHost())) {
+            throw new IllegalArgumentException("only a demo on this machine");
+        }
+        new SessionLoad(args[0]).run();
+    }
+
+    private void run() throws IOException, InterruptedException {
+        Tablet first = new Tablet();
+        first.signIn();
+        List<String> sessions = sessions(first);
+        List<Tablet> tablets = new ArrayList<>();
+        for (int i = 0; i < SESSIONS + BOARDS; i++) {
+            Tablet tablet = new Tablet();
+            tablet.signIn();
+            tablets.add(tablet);
+        }
+        Queue<Double> events = new ConcurrentLinkedQueue<>();
+        Queue<Double> boards = new ConcurrentLinkedQueue<>();
+        Queue<Double> news = new ConcurrentLinkedQueue<>();
+        List<Future<?>> running = new ArrayList<>();
+        ScheduledExecutorService clock = Executors.newScheduledThreadPool(2);
+        for (int i = 0; i < sessions.size(); i++) {
+            Tablet tablet = tablets.get(i);
+            Script script = new Script(sessions.get(i), tablet);
+            int offset = i * EVENT_EVERY_MS / sessions.size();
+            running.add(clock.scheduleAtFixedRate(
+                    () -> send(tablet, script.next(), events, script::told), offset, EVENT_EVERY_MS, TimeUnit.MILLISECONDS));
+            running.add(clock.scheduleAtFixedRate(() -> send(tablet, tablet.get(script.path + "/state?known=" + script.version), news, body -> {}), 5L * offset, NEWS_EVERY_MS, TimeUnit.MILLISECONDS));
+        }
+        for (int i = 0; i < BOARDS; i++) {
+            Tablet tablet = tablets.get(SESSIONS + i);
+            running.add(clock.scheduleAtFixedRate(() -> send(tablet, tablet.get("/"), boards, body -> {}), 100L * i, 1000, TimeUnit.MILLISECONDS));
+        }
+        System.out.println("warming up for " + WARM_UP_S + " s, then measuring for " + MEASURED_S + " s …");
+        TimeUnit.SECONDS.sleep(WARM_UP_S);
+        measuring = true;
+        TimeUnit.SECONDS.sleep(MEASURED_S);
+        measuring = false;
+        running.forEach(r -> r.cancel(false));
+        clock.shutdownNow();
+        System.out.println(sessions.size() + " sessions, " + BOARDS + " boards");
+        report("events", events);
+        report("news", news);
+        report("boards", boards);
+        System.out.println("errors " + errors.get());
+        System.exit(errors.get() == 0 ? 0 : 1);
+    }
+
+    /** Several to a client: what counts is that sixty are told of at once. */
+    private static List<String> sessions(Tablet by) throws IOException, InterruptedException {
+        Set<String> clients = new LinkedHashSet<>();
+        Matcher m = Pattern.compile("/clients/(\\d+)\"").matcher(by.page("/board/rows?q="));
+        while (m.find()) {
+            clients.add(m.group(1));
+        }
+        List<String> sessions = new ArrayList<>();
+        Iterator<String> turn = clients.iterator();
+        while (sessions.size() < SESSIONS) {
+            turn = turn.hasNext() ? turn : clients.iterator();
+            String client = turn.next();
+            Matcher visit = Pattern.compile("/visits/(\\d+)/").matcher(by.post("/clients/" + client + "/visit", ""));
+            if (visit.find()) {
+                String id = UUID.randomUUID().toString();
+                by.post("/visits/" + visit.group(1) + "/asked", "");
+                by.post("/visits/" + visit.group(1) + "/run", "sessionId=" + id);
+                sessions.add(id);
+            }
+        }
+        return sessions;
+    }
+
+    /** What is told of one session: repetitions, a sign and its undo, sets, efforts. */
+    private static final class Script {
+        private final String path;
+        private final Tablet tablet;
+        private int at;
+        private volatile String version = "0";
+
+        Script(String session, Tablet tablet) {
+            this.tablet = tablet;
+            this.path = "/sessions/" + session;
+        }
+
+        void told(String body) {
+            Matcher m = Pattern.compile("\"version\":\"([^\"]+)\"").matcher(body);
+            if (m.find()) {
+                version = m.group(1);
+            }
+        }
+
+        HttpRequest next() {
+            String[] kinds = {
+                "\"REP\"", "\"REP\"", "\"SIGN\",\"sign\":{\"code\":\"RUSHED\",\"severity\":\"CLEAR\"}", "\"UNDO\"", "\"UNDO\""
+            };
+            String body = "{\"id\":\"" + UUID.randomUUID() + "\",\"kind\":" + kinds[at++ % kinds.length] + "}";
+            return tablet.posting(path + "/events", "application/json", body);
+        }
+    }
+
+    private void send(Tablet by, HttpRequest request, Queue<Double> took, Consumer<String> read) {
+        long start = System.nanoTime();
+        CompletableFuture<?> told = by.http.sendAsync(request, HttpResponse.BodyHandlers.ofString()).whenComplete((answer, lost) -> {
+            if (measuring) {
+                took.add((System.nanoTime() - start) / 1e6);
+                if (lost != null || answer.statusCode() >= 400) {
+                    errors.incrementAndGet();
+                }
+            }
+            if (answer != null) {
+                read.accept(answer.body());
+            }
+        });
+        told.exceptionally(lost -> null).isDone();
+    }
+
+    private static void report(String what, Queue<Double> took) {
+        double[] ms = took.stream().mapToDouble(Double::doubleValue).toArray();
+        Arrays.sort(ms);
+        System.out.printf(
+                "%-20s %6d   median %6.1f ms   95 %% %6.1f ms   worst %6.1f ms%n",
+                what, ms.length, ms[ms.length / 2], ms[ms.length * 95 / 100], ms[ms.length - 1]);
+    }
+
+    private static final String TOKEN = "name=\"csrf\" content=\"([^\"]+)\"";
+
+    private static String found(String text, String pattern) {
+        Matcher m = Pattern.compile(pattern).matcher(text);
+        if (!m.find()) {
+            throw new IllegalStateException("not found: " + pattern);
+        }
+        return m.group(1);
+    }
+}
