@@ -22,6 +22,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
@@ -36,12 +37,16 @@ public final class SessionLoad {
     private static final int BOARDS = 10;
     private static final int EVENT_EVERY_MS = 300;
     private static final int NEWS_EVERY_MS = 1500;
-    private static final int WARM_UP_S = 15;
+    /** They come one after another, as clients do. */
+    private static final int JOINS_EVERY_MS = 700;
+
+    private static final int WARM_UP_S = 60;
     private static final int MEASURED_S = 30;
 
     private final Executor threads = Executors.newFixedThreadPool(4);
     private final String base;
     private final AtomicInteger errors = new AtomicInteger();
+    private final AtomicInteger late = new AtomicInteger();
     private volatile boolean measuring;
 
     /** One browser that is signed in. */
@@ -120,10 +125,10 @@ public final class SessionLoad {
         for (int i = 0; i < sessions.size(); i++) {
             Tablet tablet = tablets.get(i);
             Script script = new Script(sessions.get(i), tablet);
-            int offset = i * EVENT_EVERY_MS / sessions.size();
+            int offset = i * JOINS_EVERY_MS + i * EVENT_EVERY_MS / sessions.size();
             running.add(clock.scheduleAtFixedRate(
-                    () -> send(tablet, script.next(), events, script::told), offset, EVENT_EVERY_MS, TimeUnit.MILLISECONDS));
-            running.add(clock.scheduleAtFixedRate(() -> send(tablet, tablet.get(script.path + "/state?known=" + script.version), news, body -> {}), 5L * offset, NEWS_EVERY_MS, TimeUnit.MILLISECONDS));
+                    () -> script.tell(events), offset, EVENT_EVERY_MS, TimeUnit.MILLISECONDS));
+            running.add(clock.scheduleAtFixedRate(() -> send(tablet, tablet.get(script.path + "/state?known=" + script.version), news, body -> {}), offset + 1000L, NEWS_EVERY_MS, TimeUnit.MILLISECONDS));
         }
         for (int i = 0; i < BOARDS; i++) {
             Tablet tablet = tablets.get(SESSIONS + i);
@@ -140,7 +145,7 @@ public final class SessionLoad {
         report("events", events);
         report("news", news);
         report("boards", boards);
-        System.out.println("errors " + errors.get());
+        System.out.println("errors " + errors.get() + ", events that waited for the one before " + late.get());
         System.exit(errors.get() == 0 ? 0 : 1);
     }
 
@@ -168,9 +173,10 @@ public final class SessionLoad {
     }
 
     /** What is told of one session: repetitions, a sign and its undo, sets, efforts. */
-    private static final class Script {
+    private final class Script {
         private final String path;
         private final Tablet tablet;
+        private final AtomicBoolean inFlight = new AtomicBoolean();
         private int at;
         private volatile String version = "0";
 
@@ -186,6 +192,15 @@ public final class SessionLoad {
             }
         }
 
+        /** As the page does: the next event goes when the one before is answered; meanwhile it waits on the tablet. */
+        void tell(Queue<Double> took) {
+            if (inFlight.compareAndSet(false, true)) {
+                send(tablet, next(), took, this::told, () -> inFlight.set(false));
+            } else {
+                late.incrementAndGet();
+            }
+        }
+
         HttpRequest next() {
             String[] kinds = {
                 "\"REP\"", "\"REP\"", "\"SIGN\",\"sign\":{\"code\":\"RUSHED\",\"severity\":\"CLEAR\"}", "\"UNDO\"", "\"UNDO\""
@@ -196,6 +211,10 @@ public final class SessionLoad {
     }
 
     private void send(Tablet by, HttpRequest request, Queue<Double> took, Consumer<String> read) {
+        send(by, request, took, read, () -> {});
+    }
+
+    private void send(Tablet by, HttpRequest request, Queue<Double> took, Consumer<String> read, Runnable after) {
         long start = System.nanoTime();
         CompletableFuture<?> told = by.http.sendAsync(request, HttpResponse.BodyHandlers.ofString()).whenComplete((answer, lost) -> {
             if (measuring) {
@@ -204,6 +223,7 @@ public final class SessionLoad {
                     errors.incrementAndGet();
                 }
             }
+            after.run();
             if (answer != null) {
                 read.accept(answer.body());
             }

@@ -10,6 +10,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.ReentrantLock;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -28,14 +30,17 @@ class BoardRows {
     private static final int OVERLAP_S = 10;
 
     private static final int TOO_MANY_FOR_ONES = 500;
+    private static final int LONGEST_WAIT_MS = 1_000;
 
     private final Board board;
     private final BoardMapper mapper;
     private final Today today;
     private final Map<Long, Board.Row> rows = new HashMap<>();
-    private List<Board.Row> sorted = List.of();
+    private final ReentrantLock looking = new ReentrantLock();
+    private volatile List<Board.Row> sorted = List.of();
     private @Nullable LocalDate day;
-    private @Nullable LocalDateTime seen;
+    private volatile @Nullable LocalDateTime seen;
+    private long lookBegan;
 
     BoardRows(Board board, BoardMapper mapper, Today today) {
         this.board = board;
@@ -59,14 +64,45 @@ class BoardRows {
         warming.start();
     }
 
-    /** Most urgent first, then by name. */
-    synchronized List<Board.Row> all() {
+    /**
+     * Most urgent first, then by name. Who comes while another is looking waits for one more look, shared by all who wait;
+     * who would have to wait long gets what is known.
+     */
+    List<Board.Row> all() {
+        long asked = System.nanoTime();
+        boolean mine = false;
+        try {
+            mine = looking.tryLock(LONGEST_WAIT_MS, TimeUnit.MILLISECONDS);
+            if (!mine && seen != null) {
+                return sorted;
+            }
+            if (!mine) {
+                looking.lock();
+                mine = true;
+            }
+            if (seen != null && lookBegan > asked) {
+                return sorted;
+            }
+            lookBegan = System.nanoTime();
+            return look();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return sorted;
+        } finally {
+            if (mine) {
+                looking.unlock();
+            }
+        }
+    }
+
+    private List<Board.Row> look() {
         BoardMapper.State now = mapper.state();
-        if (!today.date().equals(day) || seen == null) {
+        LocalDateTime last = seen;
+        if (!today.date().equals(day) || last == null) {
             everything(now);
             return sorted;
         }
-        Set<Long> touched = new HashSet<>(mapper.touchedSince(seen.minusSeconds(OVERLAP_S)));
+        Set<Long> touched = new HashSet<>(mapper.touchedSince(last.minusSeconds(OVERLAP_S)));
         boolean gone = now.clients() < rows.size();
         if (touched.size() > TOO_MANY_FOR_ONES || gone) {
             everything(now);

@@ -1,5 +1,7 @@
 package fernstep.app.run;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.client.ClientFile;
@@ -22,6 +24,7 @@ import fernstep.core.session.SessionEvent;
 import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.StaffId;
 import fernstep.exchange.session.SessionEventJson.Kind;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -37,6 +40,12 @@ public class Runner {
     private static final Set<String> FOR_WANT_OF_ROOM =
             Set.of("leftOut.minutes", "leftOut.changes", "leftOut.size", "leftOut.nothingCalls");
 
+    private static final Duration FILE_KEPT_FOR = Duration.ofSeconds(2);
+
+    private final Cache<Long, ClientFile> files = Caffeine.newBuilder()
+            .maximumSize(300)
+            .expireAfterWrite(FILE_KEPT_FOR)
+            .build();
     private final SessionMapper mapper;
     private final SessionLog log;
     private final EarlierLog earlier;
@@ -93,8 +102,14 @@ public class Runner {
         return mapper.byId(id).orElseThrow(() -> new NotFound("no session " + id));
     }
 
+    /** What is on file of her; beside the mat it is looked up every other second. */
     public ClientFile client(SessionRow session) {
-        return clients.file(session.clientId());
+        ClientFile known = files.getIfPresent(session.clientId());
+        if (known == null) {
+            known = clients.file(session.clientId());
+            files.put(session.clientId(), known);
+        }
+        return known;
     }
 
     public Session replay(String sessionId) {
@@ -155,18 +170,24 @@ public class Runner {
     @Transactional
     public Held take(String sessionId, Report report, long staffId) {
         SessionRow row = session(sessionId);
-        Optional<StoredEvent> known = mapper.event(report.id());
-        known.ifPresent(e -> refuseOther(e, sessionId, report));
+        SessionLog.Log now = log.of(sessionId);
+        boolean known = now.knows(report.id());
+        if (known) {
+            refuseOther(sessionId, report);
+        }
         ClientFile client = client(row);
-        Held before = held(row, client, log.of(sessionId), visits.emergencyStands(client.id(), row.heldOn()));
+        Held before = held(row, client, now, visits.emergencyStands(client.id(), row.heldOn()));
         // Told again it is the same emergency: one that was corrected since must not come back.
-        boolean told = known.isEmpty() && report.emergency().isPresent();
+        boolean told = !known && report.emergency().isPresent();
         if (told) {
             report.emergency().ifPresent(answer -> visits.tellEmergency(client.id(), row.heldOn(), answer));
         }
-        Optional<SessionEvent> event = known.isPresent() ? Optional.empty() : newEvent(before, report, staffId);
+        Optional<SessionEvent> event = known ? Optional.empty() : newEvent(before, report, staffId);
+        if (event.isPresent() && mapper.insertEvent(StoredEvent.of(sessionId, event.get())) == 0) {
+            // told at the same moment from another tab, or an id that is taken
+            refuseOther(sessionId, report);
+        }
         event.ifPresent(e -> {
-            mapper.insertEvent(StoredEvent.of(sessionId, e));
             if (e instanceof Overridden o) {
                 auditOverride(row, before.session(), o);
             }
@@ -176,7 +197,7 @@ public class Runner {
             after = held(
                     row,
                     client,
-                    new SessionLog.Log(after.events(), after.version()),
+                    new SessionLog.Log(after.events(), now.ids(), after.version()),
                     visits.emergencyStands(client.id(), row.heldOn()));
         }
         if (after.session().ended()) {
@@ -194,13 +215,15 @@ public class Runner {
         return held(
                 before.row(),
                 before.client(),
-                new SessionLog.Log(List.copyOf(events), before.version() + 1),
+                new SessionLog.Log(List.copyOf(events), Set.of(), before.version() + 1),
                 before.emergencyStands());
     }
 
-    private void refuseOther(StoredEvent known, String sessionId, Report report) {
-        boolean same = known.sessionId().equals(sessionId)
-                && StoredEvent.read(List.of(known)).stream().allMatch(report::tells);
+    private void refuseOther(String sessionId, Report report) {
+        boolean same = mapper.event(report.id())
+                .filter(e -> e.sessionId().equals(sessionId))
+                .map(e -> StoredEvent.read(List.of(e)).stream().allMatch(report::tells))
+                .orElse(false);
         if (!same) {
             throw new Refused(Refused.Code.ID_REUSED);
         }

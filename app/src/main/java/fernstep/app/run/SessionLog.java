@@ -50,9 +50,14 @@ class SessionLog {
     /**
      * What happened, in the order in which it was written.
      *
+     * @param ids of those that were read
      * @param rows how many events there are, those that cannot be read included
      */
-    record Log(List<SessionEvent> events, int rows) {}
+    record Log(List<SessionEvent> events, Set<String> ids, int rows) {
+        boolean knows(String id) {
+            return ids.contains(id);
+        }
+    }
 
     Log of(String sessionId) {
         int count = mapper.eventCount(sessionId);
@@ -62,7 +67,7 @@ class SessionLog {
             known = furtherThan(known, sessionId, count);
             read.put(sessionId, known);
         }
-        return new Log(known.events(), known.ids().size());
+        return new Log(known.events(), known.ids(), known.ids().size());
     }
 
     /** Written at once from two places, a row may have come in before the last one known: then all are read again. */

@@ -20,7 +20,8 @@ public interface SessionMapper {
     /** In the order in which they were written. */
     List<StoredEvent> eventsFrom(@Param("sessionId") String sessionId, @Param("from") int from);
 
-    void insertEvent(StoredEvent event);
+    /** 1 for a new event; 0 where its id is taken. */
+    int insertEvent(StoredEvent event);
 
     Optional<StoredEvent> event(@Param("id") String id);
 
