@@ -57,6 +57,13 @@ document.addEventListener('DOMContentLoaded', () => {
   if (here) { here.closest('.path').scrollLeft = Math.max(0, here.offsetLeft - 120); }
 });
 
+// What was ticked before the page was ready has told nobody yet: an emergency answer must not be lost to a slow script.
+document.addEventListener('alpine:initialized', () => {
+  for (const box of document.querySelectorAll('main input[type="checkbox"], main input[type="radio"]')) {
+    if (box.checked && !box.defaultChecked) { box.dispatchEvent(new Event('change', { bubbles: true })); }
+  }
+});
+
 document.addEventListener('alpine:init', () => {
   Alpine.data('themeSwitch', () => ({
     toggle() {

@@ -7,12 +7,18 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.RequestOptions;
+import com.microsoft.playwright.options.WaitUntilState;
 import fernstep.app.AppExtension.Running;
+import fernstep.app.ask.Visits;
+import fernstep.core.approach.Approach;
+import fernstep.core.screening.Answer;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
@@ -81,6 +87,31 @@ class SafetyNetTest {
         assertThat(page.locator(".saved")).hasText("Saved");
         page.reload();
         assertThat(page.locator(".cell").first().locator(".value")).hasText("3");
+    }
+
+    @Test
+    void an_emergency_ticked_before_the_scripts_are_there_stops_her_all_the_same(Visitor visitor, Running app) {
+        Page page = visitor.on(1280, 800);
+        // A service worker would fetch the script where the test cannot hold it back.
+        visitor.context().addInitScript("delete Navigator.prototype.serviceWorker");
+        page.navigate(app.baseUrl() + "/sign-in");
+        page.fill("#username", "imogen");
+        page.fill("#password", "tidemark-demo");
+        page.click("main button");
+        page.waitForURL(app.baseUrl() + "/");
+        long client = Someone.plain(app.context(), "Quick Tick", Approach.SLOW_LADDER, 12);
+        long visit = app.context().getBean(Visits.class).openToday(client, 1).id();
+        AtomicReference<Route> held = new AtomicReference<>();
+        page.route("**/alpine-csp*", held::set);
+        page.navigate(
+                app.baseUrl() + "/visits/" + visit + "/ask",
+                new Page.NavigateOptions().setWaitUntil(WaitUntilState.COMMIT));
+        page.click("label[for=CHEST_PAIN]");
+        assertThat(page.locator("#CHEST_PAIN")).isChecked();
+        page.waitForCondition(() -> held.get() != null);
+        held.get().resume();
+        assertThat(page.locator("[data-outcome]")).hasAttribute("data-outcome", "REFER_NOW");
+        assertThat(app.context().getBean(Visits.class).byId(visit).answers()).containsExactly(Answer.CHEST_PAIN);
     }
 
     @Test

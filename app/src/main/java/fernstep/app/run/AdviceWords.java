@@ -1,8 +1,12 @@
 package fernstep.app.run;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import fernstep.app.client.ClientFile;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Words;
+import fernstep.core.body.Body;
+import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.decision.Advice;
 import fernstep.core.decision.LeverChange;
@@ -15,15 +19,24 @@ import fernstep.core.session.SessionEvent.Answered;
 import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.SessionEvent.SignSeen;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** The next safe move in words, made when it is shown. */
 @Component
 class AdviceWords {
+    private static final int POINTS_KEPT_PER_RUNG = 500;
+
     private final Words words;
     private final Catalogues catalogues;
+    /** Worked out from the whole movement, and asked for with every event; by the rung itself, not its code. */
+    private final Cache<Rung, Map<Where, RangePoint>> points =
+            Caffeine.newBuilder().weakKeys().build();
+
+    private record Where(double range, Body body) {}
 
     AdviceWords(Words words, Catalogues catalogues) {
         this.words = words;
@@ -94,7 +107,13 @@ class AdviceWords {
 
     /** "hip 41°, heel 44 cm": where the limb is at a range. */
     String where(Rung rung, double range, ClientFile client) {
-        return words.range(rung.movement().dial(), rung.movement().point(client.body(), range));
+        Where where = new Where(range, client.body());
+        Map<Where, RangePoint> known = points.get(rung, r -> new ConcurrentHashMap<>());
+        if (known.size() > POINTS_KEPT_PER_RUNG) {
+            known.clear();
+        }
+        RangePoint point = known.computeIfAbsent(where, w -> rung.movement().point(w.body(), w.range()));
+        return words.range(rung.movement().dial(), point);
     }
 
     /** "Step back a rung: Easing comes before stepping back." */

@@ -19,6 +19,8 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -32,6 +34,8 @@ public class Words {
 
     private final Languages languages;
     private final Supplier<Catalogue> catalogue;
+    /** On every page, and never different. */
+    private final Map<Locale, String> scripts = new ConcurrentHashMap<>();
 
     public Words(Languages languages, Supplier<Catalogue> catalogue) {
         this.languages = languages;
@@ -48,7 +52,9 @@ public class Words {
 
     /** What scripts say, as JSON for the head of a page. */
     public String forScripts() {
-        return JSON.writeValueAsString(wording().under("script.")).replace("<", "\\u003c");
+        Wording now = wording();
+        return scripts.computeIfAbsent(
+                now.locale(), l -> JSON.writeValueAsString(now.under("script.")).replace("<", "\\u003c"));
     }
 
     /** Several, with commas. */

@@ -1,10 +1,6 @@
 package fernstep.exchange.session;
 
-import fernstep.core.catalogue.Lever;
-import fernstep.core.decision.Advice;
-import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
-import fernstep.core.decision.RuleId;
 import fernstep.core.decision.Seen;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
@@ -30,12 +26,8 @@ import fernstep.core.session.SkipReason;
 import fernstep.core.session.StaffId;
 import fernstep.exchange.casefile.CaseObject;
 import fernstep.exchange.casefile.CaseProblem;
-import java.util.ArrayList;
-import java.util.List;
-import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -87,9 +79,10 @@ public final class SessionEventJson {
         return switch (kind) {
             case REP -> new RepDone(id, by);
             case NEXT_SET -> new SetBegun(id, by);
-            case SIGN -> new SignSeen(id, by, place(o), seen(o), advice(node.path("advice")));
+            case SIGN -> new SignSeen(id, by, place(o), seen(o), AdviceJson.read(node.path("advice")));
             case EMERGENCY ->
-                new EmergencyCalled(id, by, place(o), o.code("answer", Answer.class), advice(node.path("advice")));
+                new EmergencyCalled(
+                        id, by, place(o), o.code("answer", Answer.class), AdviceJson.read(node.path("advice")));
             case OVERRIDE -> new Overridden(id, by, o.text("signId"), o.code("move", Move.class), o.text("reason"));
             case EFFORT -> new EffortTold(id, by, o.whole("effort", Range.EFFORT));
             case SKIP ->
@@ -141,50 +134,6 @@ public final class SessionEventJson {
                 o.optionalFlag("recoverable").orElse(null));
     }
 
-    private static Advice advice(JsonNode node) {
-        CaseObject o = CaseObject.at(node, "advice");
-        List<String> alsoSeen = new ArrayList<>();
-        node.path("alsoSeen").forEach(n -> alsoSeen.add(n.stringValue()));
-        return new Advice(
-                o.code("move", Move.class),
-                change(node.path("change")),
-                o.optionalText("stepBackTo").orElse(null),
-                o.optionalNumber("stepBackRange", Range.RANGE_FRACTION).orElse(null),
-                number(node.path("loadChangePct")),
-                o.code("rule", RuleId.class),
-                FactJson.reason(node.path("reason")),
-                o.optionalCode("watchNext", SignCode.class).orElse(null),
-                runnerUp(node.path("runnerUp")),
-                alsoSeen,
-                o.optionalFlag("closesLoadedRungs").orElse(false),
-                o.optionalFlag("refers").orElse(false));
-    }
-
-    private static @Nullable LeverChange change(JsonNode node) {
-        if (!node.isObject()) {
-            return null;
-        }
-        return new LeverChange(
-                CaseObject.at(node, "change").code("lever", Lever.class),
-                FactJson.fact(node.path("from")),
-                FactJson.fact(node.path("to")),
-                number(node.path("loadChangePct")));
-    }
-
-    private static Advice.@Nullable RunnerUp runnerUp(JsonNode node) {
-        if (!node.isObject()) {
-            return null;
-        }
-        return new Advice.RunnerUp(
-                CaseObject.at(node, "runnerUp").code("move", Move.class),
-                change(node.path("change")),
-                FactJson.reason(node.path("reason")));
-    }
-
-    private static @Nullable Double number(JsonNode node) {
-        return node.isNumber() ? Double.valueOf(node.doubleValue()) : null;
-    }
-
     /** Writes what each kind says. */
     private static final class Writer implements SessionEvent.Kinds<Written> {
         @Override
@@ -210,14 +159,14 @@ public final class SessionEventJson {
                     .put("place", s.place())
                     .put("sharp", s.sharp())
                     .put("recoverable", s.recoverable());
-            node.set("advice", advice(event.advice()));
+            node.set("advice", AdviceJson.write(event.advice()));
             return written(Kind.SIGN, node);
         }
 
         @Override
         public Written emergencyCalled(EmergencyCalled event) {
             ObjectNode node = placed(event.place()).put("answer", event.answer().name());
-            node.set("advice", advice(event.advice()));
+            node.set("advice", AdviceJson.write(event.advice()));
             return written(Kind.EMERGENCY, node);
         }
 
@@ -287,41 +236,6 @@ public final class SessionEventJson {
 
         private static ObjectNode placed(Place place) {
             return NODES.objectNode().put("rung", place.rung()).put("set", place.set());
-        }
-
-        private static JsonNode advice(Advice a) {
-            ObjectNode node = NODES.objectNode().put("move", a.move().name());
-            node.set("change", change(a.change()));
-            node.put("stepBackTo", a.stepBackTo())
-                    .put("stepBackRange", a.stepBackRange())
-                    .put("loadChangePct", a.loadChangePct())
-                    .put("rule", a.rule().name())
-                    .set("reason", FactJson.write(a.reason()));
-            node.put("watchNext", a.watchNext() == null ? null : a.watchNext().name())
-                    .set("runnerUp", runnerUp(a.runnerUp()));
-            ArrayNode also = node.putArray("alsoSeen");
-            a.alsoSeen().forEach(also::add);
-            return node.put("closesLoadedRungs", a.closesLoadedRungs()).put("refers", a.refers());
-        }
-
-        private static JsonNode change(@Nullable LeverChange change) {
-            if (change == null) {
-                return NODES.nullNode();
-            }
-            ObjectNode node = NODES.objectNode().put("lever", change.lever().name());
-            node.set("from", FactJson.fact(change.from()));
-            node.set("to", FactJson.fact(change.to()));
-            return node.put("loadChangePct", change.loadChangePct());
-        }
-
-        private static JsonNode runnerUp(Advice.@Nullable RunnerUp next) {
-            if (next == null) {
-                return NODES.nullNode();
-            }
-            ObjectNode node = NODES.objectNode().put("move", next.move().name());
-            node.set("change", change(next.change()));
-            node.set("reason", FactJson.write(next.reason()));
-            return node;
         }
     }
 }

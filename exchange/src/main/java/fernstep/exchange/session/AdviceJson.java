@@ -1,0 +1,104 @@
+package fernstep.exchange.session;
+
+import fernstep.core.catalogue.Lever;
+import fernstep.core.decision.Advice;
+import fernstep.core.decision.LeverChange;
+import fernstep.core.decision.Move;
+import fernstep.core.decision.RuleId;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Range;
+import fernstep.exchange.casefile.CaseObject;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The next safe move in writing. */
+final class AdviceJson {
+    private static final JsonNodeFactory NODES = JsonMapper.shared().getNodeFactory();
+
+    private AdviceJson() {}
+
+    static Advice read(JsonNode node) {
+        CaseObject o = CaseObject.at(node, "advice");
+        List<String> alsoSeen = new ArrayList<>();
+        node.path("alsoSeen").forEach(n -> alsoSeen.add(n.stringValue()));
+        return new Advice(
+                o.code("move", Move.class),
+                change(node.path("change")),
+                o.optionalText("stepBackTo").orElse(null),
+                o.optionalNumber("stepBackRange", Range.RANGE_FRACTION).orElse(null),
+                number(node.path("loadChangePct")),
+                o.code("rule", RuleId.class),
+                FactJson.reason(node.path("reason")),
+                o.optionalCode("watchNext", SignCode.class).orElse(null),
+                runnerUp(node.path("runnerUp")),
+                alsoSeen,
+                o.optionalFlag("closesLoadedRungs").orElse(false),
+                o.optionalFlag("refers").orElse(false));
+    }
+
+    private static @Nullable LeverChange change(JsonNode node) {
+        if (!node.isObject()) {
+            return null;
+        }
+        return new LeverChange(
+                CaseObject.at(node, "change").code("lever", Lever.class),
+                FactJson.fact(node.path("from")),
+                FactJson.fact(node.path("to")),
+                number(node.path("loadChangePct")));
+    }
+
+    private static Advice.@Nullable RunnerUp runnerUp(JsonNode node) {
+        if (!node.isObject()) {
+            return null;
+        }
+        return new Advice.RunnerUp(
+                CaseObject.at(node, "runnerUp").code("move", Move.class),
+                change(node.path("change")),
+                FactJson.reason(node.path("reason")));
+    }
+
+    private static @Nullable Double number(JsonNode node) {
+        return node.isNumber() ? Double.valueOf(node.doubleValue()) : null;
+    }
+
+    static JsonNode write(Advice a) {
+        ObjectNode node = NODES.objectNode().put("move", a.move().name());
+        node.set("change", change(a.change()));
+        node.put("stepBackTo", a.stepBackTo())
+                .put("stepBackRange", a.stepBackRange())
+                .put("loadChangePct", a.loadChangePct())
+                .put("rule", a.rule().name())
+                .set("reason", FactJson.write(a.reason()));
+        node.put("watchNext", a.watchNext() == null ? null : a.watchNext().name())
+                .set("runnerUp", runnerUp(a.runnerUp()));
+        ArrayNode also = node.putArray("alsoSeen");
+        a.alsoSeen().forEach(also::add);
+        return node.put("closesLoadedRungs", a.closesLoadedRungs()).put("refers", a.refers());
+    }
+
+    private static JsonNode change(@Nullable LeverChange change) {
+        if (change == null) {
+            return NODES.nullNode();
+        }
+        ObjectNode node = NODES.objectNode().put("lever", change.lever().name());
+        node.set("from", FactJson.fact(change.from()));
+        node.set("to", FactJson.fact(change.to()));
+        return node.put("loadChangePct", change.loadChangePct());
+    }
+
+    private static JsonNode runnerUp(Advice.@Nullable RunnerUp next) {
+        if (next == null) {
+            return NODES.nullNode();
+        }
+        ObjectNode node = NODES.objectNode().put("move", next.move().name());
+        node.set("change", change(next.change()));
+        node.set("reason", FactJson.write(next.reason()));
+        return node;
+    }
+}
