@@ -9,7 +9,8 @@ import org.apache.ibatis.annotations.Param;
 public interface SessionMapper {
     Optional<SessionRow> byId(@Param("id") String id);
 
-    List<SessionRow> ofClient(@Param("clientId") long clientId);
+    /** Those in which something was told, newest first: sessions at home have no events. */
+    List<SessionRow> besideTheMat(@Param("clientId") long clientId, @Param("atMost") int atMost);
 
     void insert(SessionRow session);
 

@@ -17,7 +17,6 @@ import fernstep.core.session.SetDone;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -153,6 +152,6 @@ public class SessionRecords {
 
     /** Her latest sessions beside the mat, newest first. */
     public List<SessionRow> latest(long clientId, int atMost) {
-        return mapper.ofClient(clientId).stream().limit(atMost).collect(Collectors.toList());
+        return mapper.besideTheMat(clientId, atMost);
     }
 }

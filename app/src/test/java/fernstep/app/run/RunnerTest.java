@@ -248,6 +248,14 @@ class RunnerTest {
     }
 
     @Test
+    void only_sessions_in_which_something_was_told_stand_among_the_records() {
+        long client = runner.session(session).clientId();
+        assertThat(records.latest(client, 6)).isEmpty();
+        runner.take(session, Report.of(id(), Kind.REP), IMOGEN);
+        assertThat(records.latest(client, 6)).extracting(SessionRow::id).containsExactly(session);
+    }
+
+    @Test
     void an_effort_is_told_once_the_last_set_is_over() {
         int target = runner.replay(session).current().orElseThrow().target();
         for (int i = 0; i < target; i++) {
