@@ -3,7 +3,8 @@
 // are the server's own, made ahead. Where there is none, only what is safe in any case is done.
 window.fernAhead = (() => {
   const STOPS_ALL = ['BEARS_DOWN', 'HEAVY'];
-  const STRONG_PAIN = 4;
+  /** As the rules have it. */
+  const strongPain = () => Number(document.querySelector('[data-pain-stops]').dataset.painStops);
 
   function copy(state) { return JSON.parse(JSON.stringify(state)); }
 
@@ -83,7 +84,7 @@ window.fernAhead = (() => {
   };
 
   function nameOf(told) {
-    if (told.code === 'PAIN') { return told.painLevel >= STRONG_PAIN ? 'PAIN.STRONG' : 'PAIN.MILD'; }
+    if (told.code === 'PAIN') { return told.painLevel >= strongPain() ? 'PAIN.STRONG' : 'PAIN.MILD'; }
     if (told.code === 'SET_LOST') { return told.recoverable ? 'SET_LOST.BACK' : 'SET_LOST.GONE'; }
     return told.code + '.' + told.severity;
   }
@@ -99,7 +100,7 @@ window.fernAhead = (() => {
     const answers = known[s.answersKey];
     const after = answers && answers[nameOf(told)];
     if (after && i) { answered(s, i, e, after); return; }
-    if (STOPS_ALL.includes(told.code) || (told.code === 'PAIN' && told.painLevel >= STRONG_PAIN)) {
+    if (STOPS_ALL.includes(told.code) || (told.code === 'PAIN' && told.painLevel >= strongPain())) {
       s.phase = 'HELD';
       s.stopped = true;
       s.advice = advice(e, 'END_EXERCISE', 'endExercise', 'endExerciseWhy');

@@ -15,6 +15,7 @@ document.addEventListener('alpine:init', () => {
     s: null,
     queue: [],
     answers: {},
+    tried: {},
     past: [],
     sending: false,
     waitMs: 500,
@@ -54,7 +55,7 @@ document.addEventListener('alpine:init', () => {
     /** The state as the server has it; without a connection the last one that was read. */
     async load() {
       try {
-        const answer = await this.ask(this.url + '/state');
+        const answer = await this.ask(this.url + '/state', true);
         if (!answer) { throw new Error('no state'); }
         this.take(answer);
       } catch (lost) {
@@ -76,8 +77,11 @@ document.addEventListener('alpine:init', () => {
       window.setTimeout(() => this.listen(), ASKS_AGAIN_MS);
     },
 
-    /** JSON of ours, or nothing for "nothing new"; throws for everything else, a captive page included. */
-    async ask(url) {
+    /**
+     * JSON of ours, or nothing for "nothing new"; throws for everything else, a captive page included. What the browser kept
+     * from before counts only where it was asked for: it must never take the place of what is known since.
+     */
+    async ask(url, keptWillDo) {
       const cut = new AbortController();
       const timer = window.setTimeout(() => cut.abort(), CUT_MS);
       try {
@@ -85,9 +89,9 @@ document.addEventListener('alpine:init', () => {
         this.checkSignedIn(answer);
         if (answer.status === 204) { this.offline = false; return null; }
         if (!answer.ok || !isJson(answer)) { throw new Error('no answer of ours'); }
-        const body = await answer.json();
         this.offline = answer.headers.get('x-fern-kept') !== null;
-        return body;
+        if (this.offline && !keptWillDo) { throw new Error('only what was kept'); }
+        return await answer.json();
       } finally { window.clearTimeout(timer); }
     },
 
@@ -103,7 +107,11 @@ document.addEventListener('alpine:init', () => {
       let now = state;
       for (const { event } of this.queue) { now = fernAhead.apply(now, event, this.answers); }
       this.show(now);
-      if (state.phase === 'FINISHED' && !this.queue.length) { window.location.reload(); return; }
+      if (!this.offline) {
+        this.tried = {};
+        fernUnsent.keepState(this.url, state);
+        if (state.phase === 'FINISHED' && !this.queue.length) { window.location.reload(); return; }
+      }
       this.lookAhead();
     },
 
@@ -143,15 +151,17 @@ document.addEventListener('alpine:init', () => {
 
     /** Answers to everything that could be seen: of the exercise in hand first, then of those that follow. */
     async lookAhead() {
-      if (this.looking || this.offline || this.queue.length || !this.s) { return; }
-      const want = this.s.answersKey && !this.answers[this.s.answersKey]
+      if (this.looking || !this.s || (this.queue.length && !this.offline)) { return; }
+      const missing = (key) => key && !this.answers[key] && !this.tried[key];
+      const want = missing(this.s.answersKey)
         ? this.s.at
-        : this.s.items.findIndex((i, at) => at > this.s.at && i.state === 'open' && !this.answers[i.key]);
+        : this.s.items.findIndex((i, at) => at > this.s.at && i.state === 'open' && missing(i.key));
       if (want < 0 || want >= this.s.items.length) { return; }
       this.looking = true;
       try {
-        const found = await this.ask(this.url + '/answers?at=' + want);
-        if (found && found.key) { this.answers[found.key] = found.bySign; } else { this.answers[this.s.items[want].key] = {}; }
+        this.tried[want === this.s.at ? this.s.answersKey : this.s.items[want].key] = true;
+        const found = await this.ask(this.url + '/answers?at=' + want, true);
+        if (found && found.key) { this.answers[found.key] = found.bySign; }
         window.setTimeout(() => this.lookAhead(), 300);
       } catch (lost) { /* the next event asks again */ } finally { this.looking = false; }
     },
@@ -274,6 +284,8 @@ document.addEventListener('alpine:init', () => {
       if (code === 'PAIN') { this.open('pain'); return; }
       if (code === 'SET_LOST') { this.open('set'); return; }
       if (this.canSoften() && this.advice().code === code) { this.soften(); return; }
+      // Already on record in this repetition: told again it says nothing new.
+      if (this.s.seen.some((x) => x.code === code)) { return; }
       this.tell({ code, severity: 'CLEAR' });
     },
     soften() {
@@ -366,6 +378,7 @@ document.addEventListener('alpine:init', () => {
           this.take(state);
         } else {
           this.base = state;
+          fernUnsent.keepState(this.url, state);
         }
       }
     },

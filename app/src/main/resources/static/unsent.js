@@ -4,6 +4,7 @@
 window.fernUnsent = (() => {
   const NAME = 'fern-step';
   const STORE = 'events';
+  const PAGES = 'fern-runner';
   let opened = null;
 
   function open() {
@@ -52,6 +53,13 @@ window.fernUnsent = (() => {
     mark();
   }
 
+  /** The newest state the server gave: what a reload without a connection begins with. */
+  async function keepState(url, state) {
+    if (!window.caches) { return; }
+    const store = await caches.open(PAGES);
+    await store.put(url + '/state', new Response(JSON.stringify(state), { headers: { 'Content-Type': 'application/json' } }));
+  }
+
   async function count() {
     return ask('readonly', (store) => store.count());
   }
@@ -73,15 +81,17 @@ window.fernUnsent = (() => {
     const out = document.getElementById('sign-out');
     if (!out) { return; }
     let warned = false;
+    // Pages with her name do not stay behind.
+    const leave = () => { if (window.caches) { caches.delete(PAGES).finally(() => out.submit()); } else { out.submit(); } };
     out.addEventListener('submit', (e) => {
-      // A second press goes: the entries stay in this browser and are sent when this account signs in again.
-      if (warned) { return; }
       e.preventDefault();
+      // A second press goes: the entries stay in this browser and are sent when this account signs in again.
+      if (warned) { leave(); return; }
       count().then((n) => {
-        if (n === 0) { caches.delete('fern-runner').finally(() => { warned = true; out.submit(); }); return; }
+        if (n === 0) { leave(); return; }
         warned = true;
         out.querySelector('button').textContent = fern.text('signOutAnyway', n);
-      });
+      }, leave);
     });
   });
 
@@ -90,5 +100,5 @@ window.fernUnsent = (() => {
     navigator.serviceWorker.register('/sw.js');
   }
 
-  return { add, of, remove, count };
+  return { add, of, remove, count, keepState };
 })();

@@ -87,6 +87,17 @@ public record Report(
         return new Report(id, Kind.NOTE, null, null, null, null, null, null, text);
     }
 
+    /** Whether everything is there that its kind needs; what comes over the network may lack any of it. */
+    boolean complete() {
+        boolean signed = sign == null || emergency().isPresent() || known(sign.code());
+        boolean chose = chosen == null || (chosen.refersTo() != null && chosen.move() != null);
+        return id != null && kind != null && signed && chose && (added == null || added.rung() != null);
+    }
+
+    private static boolean known(@Nullable String sign) {
+        return Arrays.stream(SignCode.values()).anyMatch(c -> c.name().equals(sign));
+    }
+
     /** What the plan has for an exercise that is to be added; empty where it has none. */
     interface Plannable extends BiFunction<String, Optional<Side>, Optional<PlannedExercise>> {}
 

@@ -26,8 +26,8 @@ import org.springframework.stereotype.Service;
  */
 @Service
 class RunAnswers {
-    private static final int MILD = 2;
-    private static final int STRONG = 6;
+    private static final int MILD = Seen.PAIN_STOPS_AT - 1;
+    private static final int STRONG = Seen.PAIN_STOPS_AT;
 
     private final Runner runner;
     private final RunView view;

@@ -5,6 +5,7 @@ import fernstep.app.ask.Visits;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Words;
 import fernstep.core.decision.Move;
+import fernstep.core.decision.Seen;
 import fernstep.core.findings.SignGroup;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.SessionTime;
@@ -97,6 +98,7 @@ class RunController {
         model.addAttribute("skips", SkipReason.values());
         model.addAttribute("reasons", OVERRIDE_REASONS.stream().map(words::text).toList());
         model.addAttribute("restS", SessionTime.REST_BETWEEN_SETS_S);
+        model.addAttribute("painStopsAt", Seen.PAIN_STOPS_AT);
         model.addAttribute("groups", SignGroup.values());
         model.addAttribute("keys", SignKeys.byName());
         model.addAttribute("addable", addable(row, held));
@@ -118,9 +120,16 @@ class RunController {
             @PathVariable String sessionId,
             @RequestParam String eventId,
             @RequestParam String text,
-            @AuthenticationPrincipal SignedIn me) {
-        if (eventId.matches(UUID_SHAPE) && text.strip().length() <= SessionEvent.Noted.LONGEST) {
-            runner.take(sessionId, Report.note(eventId, text), me.staffId());
+            @AuthenticationPrincipal SignedIn me,
+            Model model) {
+        // Browsers count a line break once and send it as two.
+        String note = text.replace("\r\n", "\n").strip();
+        if (note.length() > SessionEvent.Noted.LONGEST) {
+            model.addAttribute("noteTyped", note);
+            return run(sessionId, model);
+        }
+        if (eventId.matches(UUID_SHAPE)) {
+            runner.take(sessionId, Report.note(eventId, note), me.staffId());
         }
         return "redirect:/sessions/" + sessionId;
     }
@@ -161,7 +170,7 @@ class RunController {
     @ResponseBody
     ResponseEntity<Object> event(
             @PathVariable String sessionId, @RequestBody Report report, @AuthenticationPrincipal SignedIn me) {
-        if (report.id() == null || !report.id().matches(UUID_SHAPE) || report.kind() == null) {
+        if (!report.complete() || !report.id().matches(UUID_SHAPE)) {
             return refused(400, "MALFORMED", words.text("refused.malformed"));
         }
         try {

@@ -37,9 +37,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Stores what happens in a session and gives it back: what it means is the core's. */
 @Service
 public class Runner {
-    private static final Set<String> FOR_WANT_OF_ROOM =
-            Set.of("leftOut.minutes", "leftOut.changes", "leftOut.size", "leftOut.nothingCalls");
-
     private static final Duration FILE_KEPT_FOR = Duration.ofSeconds(2);
 
     private final Cache<Long, ClientFile> files = Caffeine.newBuilder()
@@ -183,12 +180,11 @@ public class Runner {
             report.emergency().ifPresent(answer -> visits.tellEmergency(client.id(), row.heldOn(), answer));
         }
         Optional<SessionEvent> event = known ? Optional.empty() : newEvent(before, report, staffId);
-        if (event.isPresent() && mapper.insertEvent(StoredEvent.of(sessionId, event.get())) == 0) {
-            // told at the same moment from another tab, or an id that is taken
-            refuseOther(sessionId, report);
-        }
         event.ifPresent(e -> {
-            if (e instanceof Overridden o) {
+            if (mapper.insertEvent(StoredEvent.of(sessionId, e)) == 0) {
+                // told at the same moment from another tab, or an id that is taken
+                refuseOther(sessionId, report);
+            } else if (e instanceof Overridden o) {
                 auditOverride(row, before.session(), o);
             }
         });
@@ -263,9 +259,7 @@ public class Runner {
                 .map(v -> {
                     Plan plan = plans.plan(v);
                     List<PlanItem> all = new ArrayList<>(plan.items());
-                    plan.leftOut().stream()
-                            .filter(l -> FOR_WANT_OF_ROOM.contains(l.why().key()))
-                            .forEach(l -> all.addAll(l.items()));
+                    plan.leftOut().stream().filter(Plan.LeftOut::forWantOfRoom).forEach(l -> all.addAll(l.items()));
                     return all;
                 })
                 .orElse(List.of());

@@ -8,6 +8,7 @@ import fernstep.app.run.Runner.Held;
 import fernstep.app.support.Words;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
+import fernstep.core.measure.Side;
 import fernstep.core.session.Exercise;
 import fernstep.core.session.Session;
 import fernstep.core.session.SessionEvent.Answered;
@@ -42,8 +43,7 @@ public class SessionRecords {
      * @param next what changes next, in sentences
      * @param canReopen it can go on; an emergency stays
      */
-    public record View(
-            List<Line> done, List<String> notDone, List<String> next, String note, boolean canReopen, int overridden) {}
+    public record View(List<Line> done, List<String> notDone, List<String> next, String note, boolean canReopen) {}
 
     /**
      * One exercise that was worked on.
@@ -74,26 +74,22 @@ public class SessionRecords {
         List<String> notDone = new ArrayList<>();
         for (Exercise e : session.exercises()) {
             if (e.sets().isEmpty() && e.answered().isEmpty()) {
-                notDone.add(words.text("record.notDone", name(e), words.text("record.state." + e.state())));
+                notDone.add(words.text(
+                        "record.notDone", named(e.plannedRung(), e.side()), words.text("record.state." + e.state())));
             } else {
                 done.add(line(e, session, held));
             }
         }
-        long overridden = session.exercises().stream()
-                .flatMap(e -> e.answered().stream())
-                .filter(a -> session.overrideOf(a).isPresent())
-                .count();
         return new View(
                 done,
                 notDone,
                 next(held.client()),
                 session.note(),
-                session.lastUndoable().isPresent() && !held.locked(),
-                (int) overridden);
+                session.lastUndoable().isPresent() && !held.locked());
     }
 
-    private String name(Exercise e) {
-        return (words.rung(e.plannedRung()) + (e.side() == null ? "" : ", " + words.code(e.side())));
+    private String named(String rung, @Nullable Side side) {
+        return side == null ? words.rung(rung) : words.rung(rung) + ", " + words.code(side);
     }
 
     private Line line(Exercise e, Session session, Held held) {
@@ -139,12 +135,7 @@ public class SessionRecords {
                 .filter(Standing::canMove)
                 .map(s -> words.text(
                         "record.next",
-                        words.rung(s.step().rung())
-                                + (s.step().side().isEmpty()
-                                        ? ""
-                                        : ", "
-                                                + words.code(java.util.Objects.requireNonNull(
-                                                        s.step().sideOrNull()))),
+                        named(s.step().rung(), s.step().sideOrNull()),
                         words.code(s.progress().change()),
                         words.of(s.progress().reason())))
                 .toList();

@@ -239,7 +239,7 @@ class RunnerTest {
         assertThat(record.done().get(0).sets().get(0)).startsWith("1 of ");
         assertThat(record.done().get(0).signs().get(0).sign()).isEqualTo("Breath held, strong");
         assertThat(record.done().get(0).signs().get(0).answer()).isEqualTo("Carry on");
-        assertThat(record.overridden()).isEqualTo(1);
+        assertThat(record.done().get(0).signs().get(0).overridden()).contains("she laughed");
         assertThat(record.note()).isEqualTo("calm");
         assertThat(record.notDone())
                 .isNotEmpty()

@@ -25,6 +25,9 @@ public record Seen(
         boolean sharp,
         @Nullable Boolean recoverable) {
 
+    /** From this level of pain on, 0 to 10, the exercise ends. */
+    public static final int PAIN_STOPS_AT = 4;
+
     /** How strongly a sign shows. */
     public enum Severity {
         SLIGHT,

@@ -15,7 +15,6 @@ import java.util.stream.Stream;
 
 /** The rules that answer a single sign, in the order of their strength. Each sign belongs to exactly one. */
 final class SignRules {
-    private static final int PAIN_STOPS_AT = 4;
     private static final int SET_CUES_PER_SET = 2;
     private static final int SOFT_EASES = 2;
     /** Mild pain in one place in this session and so many before it. */
@@ -103,7 +102,7 @@ final class SignRules {
     }
 
     private Candidate pain(RuleId id, Seen sign) {
-        boolean strong = sign.sharp() || sign.painLevel() == null || sign.painLevel() >= PAIN_STOPS_AT;
+        boolean strong = sign.sharp() || sign.painLevel() == null || sign.painLevel() >= Seen.PAIN_STOPS_AT;
         if (strong) {
             return samePainBefore(sign)
                     ? Candidate.plain(id, Move.REFER_NOW, sign, "R2.refer").referring()
