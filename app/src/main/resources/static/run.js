@@ -233,7 +233,7 @@ document.addEventListener('alpine:init', () => {
     unsent() { return this.queue.length; },
     waiting() { return this.queue.length > 0 && this.offline; },
     isPanel(name) { return this.panel === name; },
-    noPanel() { return this.panel === ''; },
+    noPanel() { return this.panel === '' && this.why === null; },
     open(name) { this.panel = this.panel === name ? '' : name; },
     openThis() { this.open(this.$event.currentTarget.dataset.panel); },
     close() { this.panel = ''; },

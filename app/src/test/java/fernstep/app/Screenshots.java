@@ -124,6 +124,16 @@ public final class Screenshots {
         page.waitForTimeout(400);
         shot("run-phone-dark");
         page.context().close();
+
+        signIn(browser, 1280, 800, ColorScheme.LIGHT);
+        page.navigate(session);
+        page.waitForSelector(".count .n");
+        page.keyboard().press("m");
+        page.keyboard().press("4");
+        page.keyboard().press("1");
+        page.waitForSelector("table.record");
+        shot("session");
+        page.context().close();
     }
 
     private void saved() {

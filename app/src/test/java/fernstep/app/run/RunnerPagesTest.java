@@ -494,6 +494,13 @@ class RunnerPagesTest {
         assertThat((Integer) page.evaluate("() => document.documentElement.scrollWidth"))
                 .isLessThanOrEqualTo(390);
         visitor.checkAccessible();
+        keys(page, "y");
+        Locator back = page.locator(".why-head .btn");
+        assertThat(back).isVisible();
+        assertThat(back.boundingBox().y).as("the way back is on the screen").isBetween(0.0, 800.0);
+        assertThat(page.locator(".runner-foot .btn-primary").boundingBox().y).isBetween(0.0, 800.0);
+        back.click();
+        assertThat(page.locator(".sign[data-code=PAIN]")).isVisible();
     }
 
     @Test
