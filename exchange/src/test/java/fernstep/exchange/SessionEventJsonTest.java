@@ -10,6 +10,7 @@ import fernstep.core.body.Position;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.decision.Advice;
 import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
@@ -66,8 +67,7 @@ class SessionEventJsonTest {
         return new Advice(
                 Move.EASE,
                 change,
-                "F1",
-                0.4,
+                new Advice.StepBack("F1", RungForm.ON_FOREARMS, 0.4),
                 -24.5,
                 RuleId.R4,
                 Reason.of("advice.withLever", inner, Lever.BEND_KNEE),
@@ -105,8 +105,13 @@ class SessionEventJsonTest {
                 new Skipped("j", IMOGEN, SkipReason.NO_TIME),
                 new SetRepeated("m", IMOGEN),
                 new ExerciseAdded(
-                        "n", IMOGEN, new PlannedExercise("F2", Side.RIGHT, new Dose(2, 8, 5, null, 1, 3), 0.67)),
-                new ExerciseAdded("o", IMOGEN, new PlannedExercise("BR1", null, new Dose(1, null, null, 6, 2, 7), 1)),
+                        "n",
+                        IMOGEN,
+                        new PlannedExercise("F2", RungForm.INCLINED, Side.RIGHT, new Dose(2, 8, 5, null, 1, 3), 0.67)),
+                new ExerciseAdded(
+                        "o",
+                        IMOGEN,
+                        new PlannedExercise("BR1", RungForm.PLAIN, null, new Dose(1, null, null, 6, 2, 7), 1)),
                 new Noted("p", IMOGEN, "calmer than last week"),
                 new Undone("k", IMOGEN, "c"),
                 new Finished("l", IMOGEN));
@@ -148,7 +153,7 @@ class SessionEventJsonTest {
                     Body.of(null, null),
                     EarlierSessions.NONE);
             List<PlannedExercise> planned =
-                    List.of(new PlannedExercise(rung, null, new Dose(2, 6, null, null, 1, 5), 1));
+                    List.of(new PlannedExercise(rung, RungForm.PLAIN, null, new Dose(2, 6, null, null, 1, 5), 1));
             SessionEvent event = new Intake(Session.replay(catalogue, planned, List.of()), () -> her, IMOGEN)
                     .sign("s", Seen.clear(sign))
                     .orElseThrow();

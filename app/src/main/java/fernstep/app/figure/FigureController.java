@@ -4,8 +4,11 @@ import fernstep.app.client.Clients;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.NotFound;
 import fernstep.core.body.Body;
+import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.measure.Side;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -16,6 +19,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** A figure alone, for pages that change the rung they show. */
 @Controller
 class FigureController {
+    private static final int MOST_KNEE_BEND_DEG = 90;
+
     private final Catalogues catalogues;
     private final Clients clients;
 
@@ -30,11 +35,16 @@ class FigureController {
             @RequestParam @Nullable Long client,
             @RequestParam @Nullable Side side,
             @RequestParam(defaultValue = "1") double range,
+            @RequestParam(defaultValue = "PLAIN") RungForm form,
+            @RequestParam(defaultValue = "0") int kneesBent,
+            @RequestParam(defaultValue = "false") boolean oneLimb,
+            @RequestParam(defaultValue = "") Set<Helper> help,
             Model model) {
         Rung rung = catalogues.get().find(code).orElseThrow(() -> new NotFound("no rung " + code));
         Body body = client == null ? Body.of(null, null) : clients.file(client).body();
         double within = Math.max(0, Math.min(1, range));
-        model.addAttribute("f", FigureDrawing.of(rung, body, side, within));
+        Rung done = form.of(rung).shortened(body, Math.max(0, Math.min(MOST_KNEE_BEND_DEG, kneesBent)), oneLimb);
+        model.addAttribute("f", FigureDrawing.of(done.withHelpers(help), body, side, within));
         return "fragments/figure :: moving(f=${f})";
     }
 }

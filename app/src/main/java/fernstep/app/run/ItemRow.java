@@ -1,5 +1,7 @@
 package fernstep.app.run;
 
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.PlanItem;
@@ -11,6 +13,7 @@ public record ItemRow(
         String sessionId,
         int ordinal,
         String rung,
+        String form,
         String side,
         int sets,
         @Nullable Integer reps,
@@ -20,12 +23,13 @@ public record ItemRow(
         int daysPerWeek,
         double rangeFraction) {
 
-    static ItemRow of(String sessionId, int ordinal, PlanItem item) {
+    static ItemRow of(String sessionId, int ordinal, PlanItem item, Catalogue catalogue) {
         Dose dose = item.dose();
         return new ItemRow(
                 sessionId,
                 ordinal,
                 item.rung().code(),
+                RungForm.of(item.rung(), catalogue.rung(item.rung().code())).name(),
                 item.side() == null ? "" : item.side().name(),
                 dose.sets(),
                 dose.reps(),
@@ -39,6 +43,7 @@ public record ItemRow(
     PlannedExercise planned() {
         return new PlannedExercise(
                 rung,
+                RungForm.valueOf(form),
                 side.isEmpty() ? null : Side.valueOf(side),
                 new Dose(sets, reps, holdS, breaths, perDay, daysPerWeek),
                 rangeFraction);

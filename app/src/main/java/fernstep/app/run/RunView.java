@@ -4,8 +4,10 @@ import fernstep.app.client.ClientFile;
 import fernstep.app.run.Runner.Held;
 import fernstep.app.support.Words;
 import fernstep.core.body.Position;
+import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Pacer;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.decision.Move;
 import fernstep.core.findings.SignCode;
 import fernstep.core.session.EarlierSessions;
@@ -15,6 +17,7 @@ import fernstep.core.session.SessionEvent.Answered;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -78,7 +81,7 @@ class RunView {
                 rung.name(),
                 side(e),
                 words.dose(e.dose()),
-                words.code(rung.position()),
+                words.code(e.asDone(client.body()).position()),
                 rung.howTo(),
                 rung.cues().getOrDefault(client.stances().activation().name(), ""),
                 rung.caution(),
@@ -100,13 +103,36 @@ class RunView {
                         .toList(),
                 rung.watch().stream().limit(LIKELIEST).map(Enum::name).toList(),
                 before.signsOn(rung.code()).stream().map(Enum::name).toList(),
-                rung.position() == Position.HANDS_KNEES
+                e.asDone(client.body()).position() == Position.HANDS_KNEES
                         ? List.of()
                         : ON_HANDS_AND_KNEES.stream().map(Enum::name).toList(),
                 e.state().name().toLowerCase(Locale.ROOT),
-                "/figures/" + rung.code() + "?client=" + client.id() + (e.side() == null ? "" : "&side=" + e.side())
-                        + "&range=" + e.range(),
+                figure(e, client),
                 AnswersKey.unseen(at, e));
+    }
+
+    /** In her form, eased as it is now. */
+    private static String figure(Exercise e, ClientFile client) {
+        StringBuilder url = new StringBuilder("/figures/" + e.rung().code() + "?client=" + client.id());
+        if (e.side() != null) {
+            url.append("&side=").append(e.side());
+        }
+        url.append("&range=").append(e.range());
+        boolean easier = e.otherLevers().contains(Lever.EASIER_POSITION);
+        RungForm form = easier ? RungForm.EASIER : e.form();
+        if (form != RungForm.PLAIN) {
+            url.append("&form=").append(form);
+        }
+        if (e.kneesBentDeg() > 0) {
+            url.append("&kneesBent=").append(e.kneesBentDeg());
+        }
+        if (e.otherLevers().contains(Lever.ONE_LIMB)) {
+            url.append("&oneLimb=true");
+        }
+        if (!e.helpers().isEmpty()) {
+            url.append("&help=").append(e.helpers().stream().map(Enum::name).collect(Collectors.joining(",")));
+        }
+        return url.toString();
     }
 
     private String side(Exercise e) {

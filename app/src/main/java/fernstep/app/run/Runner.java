@@ -90,7 +90,7 @@ public class Runner {
         mapper.insert(new SessionRow(sessionId, visit.client().id(), visit.row().heldOn(), staffId, null));
         int ordinal = 0;
         for (PlanItem item : plans.session(visit.client(), plan, visit.row().heldOn(), day)) {
-            mapper.insertItem(ItemRow.of(sessionId, ordinal++, item));
+            mapper.insertItem(ItemRow.of(sessionId, ordinal++, item, catalogues.get()));
         }
         return sessionId;
     }
@@ -110,8 +110,7 @@ public class Runner {
     }
 
     public Session replay(String sessionId) {
-        return Session.replay(
-                catalogues.get(), log.planned(sessionId), log.of(sessionId).events());
+        return log.replay(sessionId, catalogues.get());
     }
 
     /**
@@ -268,7 +267,7 @@ public class Runner {
     private Optional<PlannedExercise> fromPlan(SessionRow row, ClientFile client, String rung, @Nullable Side side) {
         return addable(row, client).stream()
                 .filter(i -> i.rung().code().equals(rung) && i.side() == side)
-                .map(i -> ItemRow.of(row.id(), 0, i).planned())
+                .map(i -> ItemRow.of(row.id(), 0, i, catalogues.get()).planned())
                 .findFirst();
     }
 

@@ -2,7 +2,9 @@ package fernstep.app.run;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import fernstep.core.catalogue.Catalogue;
 import fernstep.core.session.PlannedExercise;
+import fernstep.core.session.Session;
 import fernstep.core.session.SessionEvent;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -76,6 +78,10 @@ class SessionLog {
         boolean follows = known.ids().size() + more.size() == count
                 && more.stream().noneMatch(r -> known.ids().contains(r.id()));
         return follows ? known.and(more) : Read.NOTHING.and(mapper.eventsFrom(sessionId, 0));
+    }
+
+    Session replay(String sessionId, Catalogue catalogue) {
+        return Session.replay(catalogue, planned(sessionId), of(sessionId).events());
     }
 
     /** What was planned is never changed once the session has begun. */

@@ -17,20 +17,28 @@ import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.session.SetDone;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** What is on record of a session that is over. */
 @Service
 public class SessionRecords {
+    /** Sessions looked through for the last time an exercise was done. */
+    private static final int LOOKS_BACK = 12;
+
     private final SessionMapper mapper;
     private final Ladders ladders;
     private final Visits visits;
     private final Words words;
+    private final SessionLog log;
+    private final Map<String, String> keys = SignKeys.byName();
 
-    SessionRecords(SessionMapper mapper, Ladders ladders, Visits visits, Words words) {
+    SessionRecords(SessionMapper mapper, SessionLog log, Ladders ladders, Visits visits, Words words) {
         this.mapper = mapper;
+        this.log = log;
         this.ladders = ladders;
         this.visits = visits;
         this.words = words;
@@ -48,7 +56,8 @@ public class SessionRecords {
     /**
      * One exercise that was worked on.
      *
-     * @param sets each as "8 of 8, 6 clean"
+     * @param sets each as "8 of 8, 6 clean", with its repetitions in a row
+     * @param underLoad how long and how much, against the last time beside the mat; empty for what is no load
      * @param signs what was seen and answered
      */
     public record Line(
@@ -56,14 +65,27 @@ public class SessionRecords {
             String name,
             String side,
             String planned,
-            List<String> sets,
+            List<Set> sets,
+            String underLoad,
             @Nullable Integer effort,
             String went,
             List<Sign> signs) {}
 
+    /** A set in words and repetition by repetition. */
+    public record Set(String text, List<Rep> reps) {}
+
+    /**
+     * One repetition.
+     *
+     * @param look "clean", "slack" after the first sign, or "seen" with signs of its own
+     * @param keys of the signs seen in it
+     */
+    public record Rep(int number, String look, String keys, String alt) {}
+
     /** A sign and its answer. */
     public record Sign(
             String when,
+            String key,
             String sign,
             String answer,
             @Nullable String overridden) {}
@@ -99,19 +121,80 @@ public class SessionRecords {
                 .map(p -> p.dose())
                 .findFirst()
                 .orElse(e.dose()));
+        List<Set> sets = e.sets().stream().map(s -> set(s, e)).toList();
         return new Line(
                 e.plannedRung(),
                 words.rung(e.plannedRung()),
                 e.side() == null ? "" : words.code(e.side()),
                 planned,
-                e.sets().stream().map(this::set).toList(),
+                sets,
+                underLoad(e, held),
                 e.effort(),
                 went,
                 e.answered().stream().map(a -> sign(a, session)).toList());
     }
 
-    private String set(SetDone s) {
-        return words.text("record.set", s.done(), s.target(), s.clean());
+    private Set set(SetDone s, Exercise e) {
+        List<Rep> reps = new ArrayList<>();
+        int last = s.first() + s.done() - 1;
+        List<SignSeen> signs = e.answered().stream()
+                .filter(SignSeen.class::isInstance)
+                .map(SignSeen.class::cast)
+                .filter(a -> a.place().set() == s.set()
+                        && a.place().rung().equals(s.rung().code()))
+                .toList();
+        int lastSeen = signs.stream().mapToInt(SessionRecords::rep).max().orElse(0);
+        for (int rep = s.first(); rep <= Math.max(last, lastSeen); rep++) {
+            int number = rep;
+            List<SignSeen> here = signs.stream().filter(a -> rep(a) == number).toList();
+            String look = !here.isEmpty() ? "seen" : rep < s.first() + s.clean() ? "clean" : "slack";
+            String names = here.stream().map(a -> words.code(a.code())).collect(Collectors.joining(", "));
+            reps.add(new Rep(
+                    rep,
+                    look,
+                    here.stream()
+                            .map(a -> keys.getOrDefault(a.code().name(), ""))
+                            .collect(Collectors.joining(" ")),
+                    words.text("record.repLook." + look, rep, names)));
+        }
+        return new Set(words.text("record.set", s.done(), s.target(), s.clean()), reps);
+    }
+
+    private static int rep(SignSeen sign) {
+        Integer rep = sign.seen().rep();
+        return rep == null ? 1 : rep;
+    }
+
+    /** Seconds and load against the last session beside the mat in which she did it. */
+    private String underLoad(Exercise e, Held held) {
+        int seconds = e.secondsUnderLoad();
+        if (seconds == 0) {
+            return "";
+        }
+        Optional<Exercise> before = lastTime(e, held);
+        if (before.isEmpty()) {
+            return words.text("record.underLoad", seconds);
+        }
+        double was = before.get().loadIndex(held.client().body());
+        double is = e.loadIndex(held.client().body());
+        String time = words.text("record.underLoadBefore", seconds, before.get().secondsUnderLoad());
+        return was <= 0 || is <= 0
+                ? time
+                : time + "; " + words.text("record.loadBefore", signed(Math.round(100 * (is - was) / was)));
+    }
+
+    private static String signed(long pct) {
+        return (pct < 0 ? "−" : pct > 0 ? "+" : "±") + Math.abs(pct);
+    }
+
+    private Optional<Exercise> lastTime(Exercise e, Held held) {
+        SessionRow row = held.row();
+        return mapper.besideTheMat(row.clientId(), LOOKS_BACK).stream()
+                .filter(s -> !s.id().equals(row.id()) && !s.heldOn().isAfter(row.heldOn()))
+                .flatMap(s -> log.replay(s.id(), held.catalogue()).exercises().stream())
+                .filter(b ->
+                        b.plannedRung().equals(e.plannedRung()) && b.side() == e.side() && b.secondsUnderLoad() > 0)
+                .findFirst();
     }
 
     private Sign sign(Answered a, Session session) {
@@ -123,6 +206,7 @@ public class SessionRecords {
                 words.code(slight ? Seen.Severity.SLIGHT : Seen.Severity.CLEAR).toLowerCase(words.locale());
         return new Sign(
                 rep == null ? "" : words.text("record.rep", a.place().set(), rep),
+                keys.getOrDefault(a.code().name(), ""),
                 words.code(a.code()) + ", " + strength,
                 words.code(move),
                 other.map(o -> words.text("run.overridden", a.advice().move(), o.reason()))

@@ -2,22 +2,30 @@ package fernstep.app.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.Someone;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
+import fernstep.app.client.ClientRow;
+import fernstep.app.client.Clients;
 import fernstep.app.progress.Results;
 import fernstep.app.support.Today;
 import fernstep.core.approach.Approach;
+import fernstep.core.body.Position;
+import fernstep.core.catalogue.RungForm;
+import fernstep.core.client.Status;
 import fernstep.core.decision.Move;
 import fernstep.core.findings.SignCode;
 import fernstep.core.screening.Answer;
+import fernstep.core.session.Exercise;
 import fernstep.core.session.Session;
 import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.session.StaffId;
 import fernstep.exchange.session.SessionEventJson.Kind;
+import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -236,7 +244,10 @@ class RunnerTest {
         runner.take(session, Report.of(id(), Kind.FINISH), IMOGEN);
         SessionRecords.View record = records.of(runner.held(session));
         assertThat(record.done()).hasSize(1);
-        assertThat(record.done().get(0).sets().get(0)).startsWith("1 of ");
+        assertThat(record.done().get(0).sets().get(0).text()).startsWith("1 of ");
+        assertThat(record.done().get(0).sets().get(0).reps())
+                .extracting(SessionRecords.Rep::look, SessionRecords.Rep::keys)
+                .containsExactly(tuple("clean", ""), tuple("seen", "1"));
         assertThat(record.done().get(0).signs().get(0).sign()).isEqualTo("Breath held, strong");
         assertThat(record.done().get(0).signs().get(0).answer()).isEqualTo("Carry on");
         assertThat(record.done().get(0).signs().get(0).overridden()).contains("she laughed");
@@ -245,6 +256,70 @@ class RunnerTest {
                 .isNotEmpty()
                 .allSatisfy(line -> assertThat(line).endsWith(": not begun"));
         assertThat(record.canReopen()).isTrue();
+    }
+
+    @Test
+    void beside_the_mat_she_lies_as_her_plan_has_it_not_flat() {
+        long client = Someone.firm(app.context(), "Runner Expecting", Approach.SLOW_LADDER, 20);
+        Clients clients = app.context().getBean(Clients.class);
+        ClientRow row = clients.file(client).row();
+        clients.update(
+                new ClientRow(
+                        client,
+                        row.formId(),
+                        row.name(),
+                        Status.PREGNANT,
+                        today.date().plusWeeks(16),
+                        row.heightCm(),
+                        row.massKg(),
+                        row.age(),
+                        row.dominantHand(),
+                        row.approach(),
+                        row.minutesPerDay(),
+                        row.daysPerWeek(),
+                        row.restrictions(),
+                        row.note()),
+                List.of());
+        Visit visit = visits.openToday(client, IMOGEN);
+        visits.markAsked(visit.id());
+        String expecting = runner.start(visit.id(), UUID.randomUUID().toString(), null, IMOGEN);
+        List<Exercise> onTheBack = runner.replay(expecting).exercises().stream()
+                .filter(e -> e.form() == RungForm.INCLINED)
+                .toList();
+        assertThat(onTheBack)
+                .isNotEmpty()
+                .allSatisfy(e -> assertThat(e.rung().position()).isEqualTo(Position.INCLINED));
+        assertThat(view.state(runner.held(expecting)).items())
+                .filteredOn(i -> i.figure().contains("form=INCLINED"))
+                .hasSameSizeAs(onTheBack)
+                .allSatisfy(i -> assertThat(i.position()).isEqualTo("inclined"));
+        assertThat(runner.replay(expecting).exercises())
+                .noneSatisfy(e -> assertThat(e.rung().position()).isEqualTo(Position.SUPINE));
+    }
+
+    @Test
+    void the_record_sets_time_under_load_against_the_last_session_beside_the_mat() {
+        SessionRecords.Line first = doneLoaded(session, 2);
+        assertThat(first.underLoad()).matches("\\d+ s under load");
+        int seconds = Integer.parseInt(first.underLoad().split(" ")[0]);
+        String again = runner.start(visit, UUID.randomUUID().toString(), null, IMOGEN);
+        SessionRecords.Line second = doneLoaded(again, 1);
+        assertThat(second.underLoad())
+                .startsWith(seconds / 2 + " s under load, last time " + seconds + " s")
+                .endsWith("load ±0 % against last time");
+    }
+
+    /** Skips to the first loaded exercise that is counted in repetitions and does so many. */
+    private SessionRecords.Line doneLoaded(String id, int times) {
+        while (!runner.replay(id).current().orElseThrow().rung().loaded()
+                || runner.replay(id).current().orElseThrow().rung().family() == null) {
+            runner.take(id, Report.of(id(), Kind.SKIP), IMOGEN);
+        }
+        for (int i = 0; i < times; i++) {
+            runner.take(id, Report.of(id(), Kind.REP), IMOGEN);
+        }
+        runner.take(id, Report.of(id(), Kind.FINISH), IMOGEN);
+        return records.of(runner.held(id)).done().get(0);
     }
 
     @Test

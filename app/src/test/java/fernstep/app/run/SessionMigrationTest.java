@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.RuleId;
@@ -221,7 +222,7 @@ class SessionMigrationTest {
                 .isInstanceOfSatisfying(
                         EmergencyCalled.class, e -> assertThat(e.answer()).isEqualTo(Answer.CHEST_PAIN));
         List<PlannedExercise> planned =
-                List.of(new PlannedExercise("F3", Side.LEFT, new Dose(3, 6, null, null, 1, 5), 1));
+                List.of(new PlannedExercise("F3", RungForm.PLAIN, Side.LEFT, new Dose(3, 6, null, null, 1, 5), 1));
         Session upToStepBack = Session.replay(CataloguePackage.shipped(), planned, events.subList(0, 4));
         assertThat(upToStepBack.current()).hasValueSatisfying(e -> {
             assertThat(e.rung().code()).isEqualTo("F2");

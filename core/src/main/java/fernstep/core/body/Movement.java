@@ -54,6 +54,17 @@ public record Movement(Pose startEasiest, Pose start, Pose easiest, Pose full, D
                 startEasiest.onForearms(), start.onForearms(), easiest.onForearms(), full.onForearms(), dial);
     }
 
+    /** Free knees bent so much further at its end. */
+    public Movement withKneesBent(Body body, double deg) {
+        return new Movement(
+                startEasiest, start, easiest.withKneesBentBy(deg, body), full.withKneesBentBy(deg, body), dial);
+    }
+
+    /** One limb moves instead of two. */
+    public Movement oneLimb() {
+        return new Movement(startEasiest.oneLimb(), start.oneLimb(), easiest.oneLimb(), full.oneLimb(), dial);
+    }
+
     /** What is held at this range. */
     public TrunkLoad held(Body body, double range) {
         return TrunkLoad.of(body, at(range));

@@ -20,6 +20,11 @@ public enum Position {
         };
     }
 
+    /** Flat on the back. */
+    public boolean flat() {
+        return this == SUPINE;
+    }
+
     boolean frontDown() {
         return this == PRONE || this == HANDS_KNEES;
     }

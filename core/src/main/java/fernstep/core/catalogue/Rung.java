@@ -1,6 +1,7 @@
 package fernstep.core.catalogue;
 
 import fernstep.core.body.Body;
+import fernstep.core.body.ImpossiblePose;
 import fernstep.core.body.LoadFamily;
 import fernstep.core.body.Movement;
 import fernstep.core.body.Position;
@@ -8,6 +9,7 @@ import fernstep.core.body.TrunkLoad;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.SignCode;
 import fernstep.core.screening.Strand;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -127,7 +129,43 @@ public record Rung(
         return Optional.ofNullable(upright).map(v -> moved(v.position(), v.movement()));
     }
 
+    /** The same rung where it asks less of her, where it names such a place. */
+    public Optional<Rung> easier() {
+        return Optional.ofNullable(easierPosition).map(v -> moved(v.position(), v.movement()));
+    }
+
+    /** As far as it is done now, with free knees bent so much further or with one limb instead of two. */
+    public Rung shortened(Body body, int kneesBentDeg, boolean oneLimb) {
+        if (kneesBentDeg == 0 && !oneLimb) {
+            return this;
+        }
+        try {
+            Movement bent = kneesBentDeg == 0 ? movement : movement.withKneesBent(body, kneesBentDeg);
+            return moved(position, oneLimb ? bent.oneLimb() : bent);
+        } catch (ImpossiblePose e) {
+            return this;
+        }
+    }
+
+    /** With what is added so that control comes easier, where it can be seen. */
+    public Rung withHelpers(Set<Helper> added) {
+        Set<Prop> all = new LinkedHashSet<>(props);
+        added.forEach(h -> {
+            switch (h) {
+                case BALL, INNER_THIGHS -> all.add(Prop.BALL);
+                case HEAD_SHOULDERS -> all.add(Prop.PILLOW);
+                case ROD -> all.add(Prop.ROD);
+                case PELVIC_FLOOR_LIFT, ARMS_DOWN, TOE_DOWN, HAND_UNDER_BACK -> {}
+            }
+        });
+        return with(position, movement, List.copyOf(all));
+    }
+
     private Rung moved(Position position, Movement movement) {
+        return with(position, movement, props);
+    }
+
+    private Rung with(Position position, Movement movement, List<Prop> props) {
         return new Rung(
                 code,
                 name,

@@ -95,8 +95,7 @@ public final class Decisions {
         return new Advice(
                 best.move(),
                 change,
-                back == null ? null : back.rung().code(),
-                back == null ? null : back.range(),
+                back == null ? null : new Advice.StepBack(back.rung().code(), back.form(), back.range()),
                 loadChange,
                 best.rule(),
                 change == null ? best.reason() : Reason.of("advice.withLever", change.inWords(), best.reason()),

@@ -52,6 +52,11 @@ public record Dose(
         return new Dose(sets, reps, n, breaths, perDay, daysPerWeek);
     }
 
+    /** So many repetitions, or breaths where these are counted; a hold alone stays as it is. */
+    public Dose withTimes(int n) {
+        return reps != null ? withReps(n) : breaths != null ? withBreaths(n) : this;
+    }
+
     public Dose withBreaths(int n) {
         return new Dose(sets, reps, holdS, n, perDay, daysPerWeek);
     }

@@ -5,6 +5,7 @@ import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
@@ -150,7 +151,7 @@ public record PlanItem(
         return new PlanItem(
                 strand,
                 role,
-                rung.inclined(StandIns.WEDGE_DEG),
+                RungForm.INCLINED.of(rung),
                 side,
                 rung,
                 StandIns.Kind.SAME_INCLINED,

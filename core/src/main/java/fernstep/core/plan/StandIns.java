@@ -1,10 +1,11 @@
 package fernstep.core.plan;
 
 import fernstep.core.body.Body;
-import fernstep.core.body.Position;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.client.Restriction;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -14,19 +15,22 @@ import java.util.stream.Stream;
 
 /** What takes a rung's place where its position is closed: it is replaced, never just dropped. */
 public final class StandIns {
-    /** Head and trunk raised: about a third of the way to sitting. */
-    static final double WEDGE_DEG = 25;
-
     private static final double ROUNDING = 1e-6;
 
     private StandIns() {}
 
     /** How a stand-in differs. */
     public enum Kind {
-        SAME_INCLINED,
-        SAME_ON_FOREARMS,
-        SAME_OFF_THE_FLOOR,
-        OTHER_RUNG
+        SAME_INCLINED(RungForm.INCLINED),
+        SAME_ON_FOREARMS(RungForm.ON_FOREARMS),
+        SAME_OFF_THE_FLOOR(RungForm.OFF_THE_FLOOR),
+        OTHER_RUNG(RungForm.PLAIN);
+
+        private final RungForm form;
+
+        Kind(RungForm form) {
+            this.form = form;
+        }
     }
 
     /** A rung to take instead. */
@@ -59,14 +63,10 @@ public final class StandIns {
     }
 
     private static Stream<StandIn> same(Rung rung, Set<Restriction> closed) {
-        Stream<StandIn> lying = rung.position() == Position.SUPINE
-                ? Stream.of(new StandIn(rung.inclined(WEDGE_DEG), Kind.SAME_INCLINED))
-                : Stream.empty();
-        Stream<StandIn> forearms = Stream.of(new StandIn(rung.onForearms(), Kind.SAME_ON_FOREARMS))
-                .filter(s -> !s.rung().equals(rung));
-        Stream<StandIn> upright = rung.offTheFloor().map(r -> new StandIn(r, Kind.SAME_OFF_THE_FLOOR)).stream();
-        return Stream.of(lying, forearms, upright)
-                .flatMap(s -> s)
+        return Arrays.stream(Kind.values())
+                .filter(k -> k.form != RungForm.PLAIN)
+                .map(k -> new StandIn(k.form.of(rung), k))
+                .filter(s -> !s.rung().equals(rung))
                 .filter(s -> s.rung().closedBy(closed).isEmpty());
     }
 

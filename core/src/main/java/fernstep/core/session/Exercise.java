@@ -1,8 +1,10 @@
 package fernstep.core.session;
 
+import fernstep.core.body.Body;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.catalogue.Span;
 import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
@@ -37,6 +39,7 @@ public final class Exercise {
     }
 
     private final String plannedRung;
+    private final RungForm form;
     private final @Nullable Side side;
     private final List<ResultRules.Made> made = new ArrayList<>();
     private final Set<SignCode> signs = new LinkedHashSet<>();
@@ -46,6 +49,7 @@ public final class Exercise {
     private Rung rung;
     private Dose dose;
     private double range;
+    private int kneesBentDeg;
     private int set = 1;
     private int repsDone;
     /** Repetitions of this set that were done on the rung before it was stepped back from. */
@@ -58,9 +62,11 @@ public final class Exercise {
     private final List<SetDone> earlierSets = new ArrayList<>();
     private final List<Answered> answered = new ArrayList<>();
 
-    Exercise(Rung rung, @Nullable Side side, Dose dose, double range) {
-        this.plannedRung = rung.code();
-        this.rung = rung;
+    /** @param plain the rung of the catalogue */
+    Exercise(Rung plain, RungForm form, @Nullable Side side, Dose dose, double range) {
+        this.plannedRung = plain.code();
+        this.form = form;
+        this.rung = form.of(plain);
         this.side = side;
         this.dose = dose;
         this.range = range;
@@ -70,9 +76,26 @@ public final class Exercise {
         return plannedRung;
     }
 
-    /** The one in hand: the planned one, or what was stepped back to. */
+    /** The one in hand, in her form of it: the planned one, or what was stepped back to. */
     public Rung rung() {
         return rung;
+    }
+
+    /** How she does what was planned. */
+    public RungForm form() {
+        return form;
+    }
+
+    /** As it looks now: in the easier position, with bent knees or one limb where these are in use. */
+    public Rung asDone(Body body) {
+        Rung placed =
+                otherLevers.contains(Lever.EASIER_POSITION) ? rung.easier().orElse(rung) : rung;
+        return placed.shortened(body, kneesBentDeg, otherLevers.contains(Lever.ONE_LIMB));
+    }
+
+    /** How much further the knees are bent now, degrees. */
+    public int kneesBentDeg() {
+        return kneesBentDeg;
     }
 
     public boolean steppedBack() {
@@ -187,7 +210,25 @@ public final class Exercise {
                 .min()
                 .orElse(repsDone);
         int done = repsDone - before;
-        return new SetDone(Math.max(1, target() - before), done, Math.max(0, Math.min(clean - before, done)));
+        return new SetDone(
+                rung,
+                dose,
+                range,
+                set,
+                before + 1,
+                Math.max(1, target() - before),
+                done,
+                Math.max(0, Math.min(clean - before, done)));
+    }
+
+    /** Seconds under load in all its sets. */
+    public int secondsUnderLoad() {
+        return sets().stream().mapToInt(SetDone::secondsUnderLoad).sum();
+    }
+
+    /** Greatest load index of its sets; 0 where none is followed. */
+    public double loadIndex(Body body) {
+        return sets().stream().mapToDouble(s -> s.loadIndex(body)).max().orElse(0);
     }
 
     /** What was seen in it and answered, in order. */
@@ -228,7 +269,12 @@ public final class Exercise {
         before = 0;
         setDone = false;
         soFar.clear();
+        clearShortenings();
+    }
+
+    private void clearShortenings() {
         otherLevers.clear();
+        kneesBentDeg = 0;
     }
 
     /** A set is over that nothing seen had ended before its time. */
@@ -275,14 +321,17 @@ public final class Exercise {
             case RAISE_RANGE -> range = to == null ? 0 : to.doubleValue();
             case SHORTEN_HOLD -> dose = dose.withHoldS(to == null ? 1 : to.intValue());
             case FEWER_REPS -> {
-                int times = to == null ? 1 : to.intValue();
-                dose = dose.reps() != null ? dose.withReps(times) : dose.withBreaths(times);
+                dose = dose.withTimes(to == null ? 1 : to.intValue());
                 endSetWhenReached();
             }
             case ADD_HELPER, SUPPORT -> {
                 if (change.to() instanceof Helper helper) {
                     helpers.add(helper);
                 }
+            }
+            case BEND_KNEE -> {
+                kneesBentDeg = to == null ? 0 : to.intValue();
+                otherLevers.add(Lever.BEND_KNEE);
             }
             default -> otherLevers.add(change.lever());
         }
@@ -297,7 +346,7 @@ public final class Exercise {
         rung = back;
         range = toRange;
         helpers.clear();
-        otherLevers.clear();
+        clearShortenings();
         soFar.clear();
         Integer reps = Optional.ofNullable(back.window().reps())
                 .map(s -> s.clamp(target()))

@@ -2,6 +2,7 @@ package fernstep.core.session;
 
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.catalogue.Span;
 import fernstep.core.catalogue.Waymark;
 import fernstep.core.decision.Advice;
@@ -64,8 +65,7 @@ public final class Session {
      */
     public static Session replay(Catalogue catalogue, List<PlannedExercise> planned, List<SessionEvent> events) {
         Session session = new Session(catalogue);
-        planned.forEach(
-                p -> session.exercises.add(new Exercise(catalogue.rung(p.rung()), p.side(), p.dose(), p.range())));
+        planned.forEach(p -> session.exercises.add(session.exercise(p)));
         List<SessionEvent> standing = standing(events);
         for (SessionEvent event : standing) {
             if (event instanceof Overridden o) {
@@ -75,6 +75,10 @@ public final class Session {
         Replay replay = session.new Replay();
         standing.forEach(e -> e.read(replay));
         return session;
+    }
+
+    private Exercise exercise(PlannedExercise p) {
+        return new Exercise(catalogue.rung(p.rung()), p.form(), p.side(), p.dose(), p.range());
     }
 
     /** Without what was taken back, and without the taking back. */
@@ -203,7 +207,7 @@ public final class Session {
         @Override
         public Boolean exerciseAdded(ExerciseAdded event) {
             PlannedExercise p = event.exercise();
-            exercises.add(new Exercise(catalogue.rung(p.rung()), p.side(), p.dose(), p.range()));
+            exercises.add(exercise(p));
             lastUndoable = event;
             return true;
         }
@@ -268,16 +272,24 @@ public final class Session {
         }
     }
 
-    /** As far on the lower rung as the advice said; its easiest range where a practitioner stepped back on her own. */
+    /** As the advice said; the rung before at its easiest where a practitioner stepped back on her own. */
     private void stepBack(Exercise exercise, Advice advice) {
-        Optional<Rung> back = catalogue.previous(exercise.rung());
-        if (back.isPresent()) {
-            Double range = advice.stepBackRange();
-            boolean advised = back.get().code().equals(advice.stepBackTo());
-            exercise.stepBackTo(back.get(), advised && range != null ? range : 0);
+        Advice.StepBack advised = advice.back();
+        if (advised != null && catalogue.find(advised.rung()).isPresent()) {
+            exercise.stepBackTo(advised.form().of(catalogue.rung(advised.rung())), advised.range());
+            return;
+        }
+        Optional<Rung> before = catalogue.previous(exercise.rung());
+        if (before.isPresent()) {
+            exercise.stepBackTo(exercise.form().of(before.get()), 0);
         } else {
             endExercise(exercise);
         }
+    }
+
+    /** Who may not lie flat for what was planned does not lie flat to finish. */
+    private RungForm finishingForm() {
+        return exercises.stream().anyMatch(e -> e.form() == RungForm.INCLINED) ? RungForm.INCLINED : RungForm.PLAIN;
     }
 
     /** The exercise is over for both sides. */
@@ -298,7 +310,7 @@ public final class Session {
             Rung rung = catalogue.at(Waymark.BREATH_FIRST);
             int breaths =
                     Optional.ofNullable(rung.window().breaths()).map(Span::min).orElse(FINISHING_BREATHS);
-            exercises.add(new Exercise(rung, null, new Dose(1, null, null, breaths, 1, EVERY_DAY), 1));
+            exercises.add(new Exercise(rung, finishingForm(), null, new Dose(1, null, null, breaths, 1, EVERY_DAY), 1));
         }
     }
 }

@@ -7,6 +7,7 @@ import fernstep.core.body.Body;
 import fernstep.core.body.Position;
 import fernstep.core.body.TrunkLoad;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.client.Restriction;
 import fernstep.core.plan.StandIns.Kind;
 import fernstep.core.plan.StandIns.StandIn;
@@ -77,7 +78,7 @@ class StandInsTest {
 
     @Test
     void a_rung_done_on_a_wedge_keeps_its_neighbours() {
-        Rung inclined = ShippedCatalogue.CATALOGUE.rung("BR2").inclined(StandIns.WEDGE_DEG);
+        Rung inclined = ShippedCatalogue.CATALOGUE.rung("BR2").inclined(RungForm.WEDGE_DEG);
         assertThat(ShippedCatalogue.CATALOGUE.next(inclined)).map(Rung::code).contains("BR3");
         assertThat(ShippedCatalogue.CATALOGUE.previous(inclined))
                 .map(Rung::code)

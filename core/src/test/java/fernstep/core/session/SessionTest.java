@@ -2,13 +2,16 @@ package fernstep.core.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
 import fernstep.core.body.Body;
+import fernstep.core.body.Position;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.decision.Advice;
 import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
@@ -54,9 +57,9 @@ class SessionTest {
 
     /** BR3 of 2 breaths, F1 left 2 × 3, F1 right 1 × 3. */
     private final List<PlannedExercise> planned = List.of(
-            new PlannedExercise("BR3", null, new Dose(1, null, null, 2, 1, 5), 1),
-            new PlannedExercise("F1", Side.LEFT, new Dose(2, 3, null, null, 1, 5), 1),
-            new PlannedExercise("F1", Side.RIGHT, new Dose(1, 3, null, null, 1, 5), 1));
+            new PlannedExercise("BR3", RungForm.PLAIN, null, new Dose(1, null, null, 2, 1, 5), 1),
+            new PlannedExercise("F1", RungForm.PLAIN, Side.LEFT, new Dose(2, 3, null, null, 1, 5), 1),
+            new PlannedExercise("F1", RungForm.PLAIN, Side.RIGHT, new Dose(1, 3, null, null, 1, 5), 1));
 
     private Session replay() {
         return Session.replay(CATALOGUE, planned, events);
@@ -90,20 +93,18 @@ class SessionTest {
     }
 
     private static Advice move(Move move) {
-        return new Advice(
-                move, null, null, null, null, RuleId.R4, Reason.of("R4.ease"), null, null, List.of(), false, false);
+        return new Advice(move, null, null, null, RuleId.R4, Reason.of("R4.ease"), null, null, List.of(), false, false);
     }
 
     private static Advice closing(Move move) {
         return new Advice(
-                move, null, null, null, null, RuleId.R3, Reason.of("R3.bearsDown"), null, null, List.of(), true, false);
+                move, null, null, null, RuleId.R3, Reason.of("R3.bearsDown"), null, null, List.of(), true, false);
     }
 
     private static Advice ease(Lever lever, Object to) {
         return new Advice(
                 Move.EASE,
                 new LeverChange(lever, null, to, -24.0),
-                null,
                 null,
                 -24.0,
                 RuleId.R4,
@@ -176,16 +177,62 @@ class SessionTest {
         }
 
         @Test
+        void that_steps_back_goes_to_the_rung_and_the_form_it_named_not_to_the_one_before() {
+            List<PlannedExercise> levers =
+                    List.of(new PlannedExercise("F5", RungForm.INCLINED, null, new Dose(1, 6, null, null, 1, 5), 1));
+            Advice back = new Advice(
+                    Move.STEP_BACK,
+                    null,
+                    new Advice.StepBack("F2", RungForm.INCLINED, 0.25),
+                    null,
+                    RuleId.R4,
+                    Reason.of("R4.back"),
+                    null,
+                    null,
+                    List.of(),
+                    false,
+                    false);
+            SignSeen seen = new SignSeen("a", IMOGEN, new Place("F5", 1), Seen.clear(SignCode.DOME_FIRM), back);
+            Exercise now =
+                    Session.replay(CATALOGUE, levers, List.of(seen)).current().orElseThrow();
+            assertThat(now.rung().code()).isEqualTo("F2");
+            assertThat(now.rung().position()).isEqualTo(Position.INCLINED);
+            assertThat(now.range()).isEqualTo(0.25);
+        }
+
+        @Test
+        void that_changes_position_or_bends_her_knees_shows_until_the_set_is_over() {
+            Body body = Body.of(null, null);
+            List<PlannedExercise> plan =
+                    List.of(new PlannedExercise("F5", RungForm.INCLINED, null, new Dose(2, 6, null, null, 1, 5), 1));
+            List<SessionEvent> told = new ArrayList<>();
+            told.add(new SignSeen(
+                    "a", IMOGEN, new Place("F5", 1), Seen.clear(SignCode.BACK_ARCHES), ease(Lever.BEND_KNEE, 30)));
+            Exercise bent = Session.replay(CATALOGUE, plan, told).current().orElseThrow();
+            assertThat(bent.kneesBentDeg()).isEqualTo(30);
+            assertThat(bent.rung().position()).isEqualTo(Position.INCLINED);
+            assertThat(bent.asDone(body).position()).isEqualTo(Position.INCLINED);
+            for (int i = 0; i < 6; i++) {
+                told.add(new RepDone("r" + i, IMOGEN));
+            }
+            told.add(new SetBegun("s", IMOGEN));
+            assertThat(Session.replay(CATALOGUE, plan, told)
+                            .current()
+                            .orElseThrow()
+                            .kneesBentDeg())
+                    .isZero();
+        }
+
+        @Test
         void that_steps_back_goes_on_below_as_far_as_the_advice_said() {
             List<PlannedExercise> slides =
-                    List.of(new PlannedExercise("F3", Side.LEFT, new Dose(2, 6, null, null, 1, 5), 1));
+                    List.of(new PlannedExercise("F3", RungForm.PLAIN, Side.LEFT, new Dose(2, 6, null, null, 1, 5), 1));
             String below =
                     CATALOGUE.previous(CATALOGUE.rung("F3")).orElseThrow().code();
             Advice back = new Advice(
                     Move.STEP_BACK,
                     null,
-                    below,
-                    0.4,
+                    new Advice.StepBack(below, RungForm.PLAIN, 0.4),
                     -30.0,
                     RuleId.R4,
                     Reason.of("R4.back"),
@@ -318,21 +365,26 @@ class SessionTest {
         reps(2);
         events.add(new SetBegun(id(), IMOGEN));
         reps(3);
-        assertThat(now().sets()).containsExactly(new SetDone(3, 3, 1), new SetDone(3, 3, 3));
+        assertThat(now().sets())
+                .extracting(SetDone::target, SetDone::done, SetDone::clean)
+                .containsExactly(tuple(3, 3, 1), tuple(3, 3, 3));
         assertThat(now().answered()).extracting(a -> a.advice().move()).containsExactly(Move.CARRY_ON, Move.CUE);
     }
 
     @Test
     void after_a_step_back_the_rest_of_the_set_counts_on_its_own() {
         events.clear();
-        List<PlannedExercise> f4 = List.of(new PlannedExercise("F4", Side.LEFT, new Dose(1, 8, null, null, 1, 5), 1));
+        List<PlannedExercise> f4 =
+                List.of(new PlannedExercise("F4", RungForm.PLAIN, Side.LEFT, new Dose(1, 8, null, null, 1, 5), 1));
         reps(3);
         events.add(new SignSeen(
                 "s", IMOGEN, new Place("F4", 1), Seen.clear(SignCode.DOME_FIRM).inRep(3), move(Move.STEP_BACK)));
         reps(5);
         Exercise e = Session.replay(CATALOGUE, f4, events).exercises().get(0);
         assertThat(e.steppedBack()).isTrue();
-        assertThat(e.sets()).containsExactly(new SetDone(8, 3, 2), new SetDone(5, 5, 5));
+        assertThat(e.sets())
+                .extracting(SetDone::first, SetDone::target, SetDone::done, SetDone::clean)
+                .containsExactly(tuple(1, 8, 3, 2), tuple(4, 5, 5, 5));
         assertThat(e.asksEffort()).isTrue();
     }
 
@@ -343,7 +395,7 @@ class SessionTest {
 
     @Test
     void an_added_exercise_comes_last_and_can_be_taken_back() {
-        PlannedExercise tilt = new PlannedExercise("BK1", null, new Dose(1, 5, null, null, 1, 3), 1);
+        PlannedExercise tilt = new PlannedExercise("BK1", RungForm.PLAIN, null, new Dose(1, 5, null, null, 1, 3), 1);
         events.add(new ExerciseAdded(id(), IMOGEN, tilt));
         assertThat(replay().exercises()).extracting(Exercise::plannedRung).containsExactly("BR3", "F1", "F1", "BK1");
         assertThat(now().rung().code()).isEqualTo("BR3");

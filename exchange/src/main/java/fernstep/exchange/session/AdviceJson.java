@@ -1,6 +1,7 @@
 package fernstep.exchange.session;
 
 import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.decision.Advice;
 import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
@@ -30,8 +31,7 @@ final class AdviceJson {
         return new Advice(
                 o.code("move", Move.class),
                 change(node.path("change")),
-                o.optionalText("stepBackTo").orElse(null),
-                o.optionalNumber("stepBackRange", Range.RANGE_FRACTION).orElse(null),
+                stepBack(o),
                 number(node.path("loadChangePct")),
                 o.code("rule", RuleId.class),
                 FactJson.reason(node.path("reason")),
@@ -40,6 +40,15 @@ final class AdviceJson {
                 alsoSeen,
                 o.optionalFlag("closesLoadedRungs").orElse(false),
                 o.optionalFlag("refers").orElse(false));
+    }
+
+    private static Advice.@Nullable StepBack stepBack(CaseObject o) {
+        return o.optionalText("stepBackTo")
+                .map(rung -> new Advice.StepBack(
+                        rung,
+                        o.optionalCode("stepBackForm", RungForm.class).orElse(RungForm.PLAIN),
+                        o.optionalNumber("stepBackRange", Range.RANGE_FRACTION).orElse(0.0)))
+                .orElse(null);
     }
 
     private static @Nullable LeverChange change(JsonNode node) {
@@ -70,7 +79,9 @@ final class AdviceJson {
     static JsonNode write(Advice a) {
         ObjectNode node = NODES.objectNode().put("move", a.move().name());
         node.set("change", change(a.change()));
+        Advice.StepBack back = a.back();
         node.put("stepBackTo", a.stepBackTo())
+                .put("stepBackForm", back == null ? null : back.form().name())
                 .put("stepBackRange", a.stepBackRange())
                 .put("loadChangePct", a.loadChangePct())
                 .put("rule", a.rule().name())

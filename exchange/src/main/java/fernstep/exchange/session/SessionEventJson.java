@@ -1,5 +1,6 @@
 package fernstep.exchange.session;
 
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
 import fernstep.core.findings.SignCode;
@@ -106,6 +107,7 @@ public final class SessionEventJson {
     private static PlannedExercise planned(CaseObject o) {
         return new PlannedExercise(
                 o.text("rung"),
+                o.optionalCode("form", RungForm.class).orElse(RungForm.PLAIN),
                 o.optionalCode("side", Side.class).orElse(null),
                 new Dose(
                         o.whole("sets", Range.SETS),
@@ -215,6 +217,7 @@ public final class SessionEventJson {
                     Kind.ADD,
                     NODES.objectNode()
                             .put("rung", p.rung())
+                            .put("form", p.form().name())
                             .put("side", side == null ? null : side.name())
                             .put("sets", d.sets())
                             .put("reps", d.reps())
