@@ -29,6 +29,7 @@ class ArchitectureTest {
             "body",
             "catalogue",
             "decision",
+            "spotting",
             "plan",
             "schedule",
             "progress",

@@ -7,12 +7,12 @@ import java.util.Map;
 import java.util.stream.Collectors;
 
 /** The key that presses a sign: the same one in every exercise. The ten that matter most have digits. */
-final class SignKeys {
+public final class SignKeys {
     static final Map<SignCode, String> BY_SIGN = keys();
 
     private SignKeys() {}
 
-    static Map<String, String> byName() {
+    public static Map<String, String> byName() {
         return BY_SIGN.entrySet().stream()
                 .collect(Collectors.toMap(e -> e.getKey().name(), Map.Entry::getValue));
     }

@@ -48,6 +48,7 @@ import fernstep.core.separation.Method;
 import fernstep.core.separation.Verdict;
 import fernstep.core.separation.Width;
 import fernstep.core.session.SkipReason;
+import fernstep.core.spotting.Score;
 import java.time.DayOfWeek;
 import java.util.Map;
 import java.util.Set;
@@ -74,6 +75,7 @@ public final class CodeWords {
             Map.entry(RuleId.class, "rule."),
             Map.entry(SignGroup.class, "signGroup."),
             Map.entry(SkipReason.class, "skip."),
+            Map.entry(Score.Choice.class, "choice."),
             Map.entry(Considered.Outcome.class, "considered."),
             Map.entry(Goal.class, "goal."),
             Map.entry(Strand.class, "strand."),
