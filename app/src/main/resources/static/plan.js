@@ -1,5 +1,5 @@
 'use strict';
-// The plan desk: every button is a change; the server answers with the desk drawn anew. Cards are dragged, or moved with Alt and the arrow keys.
+// The plan desk: every button is a change; the server answers with the desk drawn anew. Rows are dragged, or moved with Alt and the arrow keys.
 (() => {
   const desk = document.getElementById('desk');
   let waiting = Promise.resolve();
@@ -13,14 +13,16 @@
   async function take(value) {
     desk.setAttribute('aria-busy', 'true');
     const focused = document.activeElement?.getAttribute('aria-label');
+    const row = document.activeElement?.closest('.plan-row')?.dataset.strand;
     const open = openDetails();
     try {
-      const answer = await fern.post(desk.querySelector('form').action, { change: value, day: desk.querySelector('[name=day]').value });
+      const answer = await fern.post(desk.querySelector('form').action, { change: value, day: desk.querySelector('[name=day]').value, item: inHand() });
       if (answer.redirected || answer.status === 401 || answer.status === 403) { window.location.reload(); return; }
       if (!answer.ok) { throw new Error('refused'); }
       desk.innerHTML = await answer.text();
       runsTheDayShown();
       reopen(open);
+      if (row) { desk.querySelector(`.plan-row[data-strand=${row}] a`)?.focus(); }
       if (focused) { desk.querySelector(`[aria-label="${CSS.escape(focused)}"]`)?.focus(); }
     } catch (lost) {
       const note = document.createElement('p');
@@ -32,6 +34,28 @@
       desk.removeAttribute('aria-busy');
     }
   }
+
+  function inHand() { return desk.querySelector('[name=item]')?.value ?? ''; }
+
+  /** Shows the cards of a row beside the list; on a phone they are below it. */
+  function takeUp(strand) {
+    desk.querySelector('[name=item]').value = strand;
+    desk.querySelectorAll('.plan-row').forEach((row) => {
+      const mine = row.dataset.strand === strand;
+      row.classList.toggle('in-hand', mine);
+      if (mine) { row.querySelector('a').setAttribute('aria-current', 'true'); } else { row.querySelector('a').removeAttribute('aria-current'); }
+    });
+    desk.querySelectorAll('.plan-strand').forEach((cards) => { cards.hidden = cards.dataset.strand !== strand; });
+    const editor = document.getElementById('plan-editor');
+    if (editor.getBoundingClientRect().top > window.innerHeight - 120) { editor.scrollIntoView({ block: 'start' }); }
+  }
+
+  desk.addEventListener('click', (event) => {
+    const link = event.target.closest('.plan-row a');
+    if (!link || event.ctrlKey || event.metaKey) { return; }
+    event.preventDefault();
+    takeUp(link.closest('.plan-row').dataset.strand);
+  });
 
   /** The button on top stands outside the desk: after a change there may be two sessions where one was, or one. */
   function runsTheDayShown() {
@@ -53,7 +77,7 @@
   }
 
   function strands() {
-    return [...new Set(Array.from(desk.querySelectorAll('.plan-card'), (card) => card.dataset.strand))];
+    return [...new Set(Array.from(desk.querySelectorAll('.plan-row'), (row) => row.dataset.strand))];
   }
 
   function move(strand, before) {
@@ -69,7 +93,7 @@
   });
 
   desk.addEventListener('keydown', (event) => {
-    const card = event.target.closest('.plan-card[draggable]');
+    const card = event.target.closest('.plan-row');
     if (!card || !event.altKey || !['ArrowUp', 'ArrowDown'].includes(event.key)) { return; }
     event.preventDefault();
     const order = strands();
@@ -79,15 +103,15 @@
 
   let dragged = null;
   desk.addEventListener('dragstart', (event) => {
-    dragged = event.target.closest('.plan-card')?.dataset.strand ?? null;
+    dragged = event.target.closest('.plan-row')?.dataset.strand ?? null;
     event.dataTransfer.effectAllowed = 'move';
   });
   desk.addEventListener('dragover', (event) => { if (dragged) { event.preventDefault(); } });
-  // Wherever it is let go, it goes before the first card whose middle lies below: the bar on top may cover a card.
+  // Wherever it is let go, it goes before the first row whose middle lies below: the bar on top may cover one.
   desk.addEventListener('drop', (event) => {
     if (!dragged) { return; }
     event.preventDefault();
-    const below = Array.from(desk.querySelectorAll('.plan-card[draggable]')).find((card) => {
+    const below = Array.from(desk.querySelectorAll('.plan-row')).find((card) => {
       const box = card.getBoundingClientRect();
       return card.dataset.strand !== dragged && box.top + box.height / 2 > event.clientY;
     });

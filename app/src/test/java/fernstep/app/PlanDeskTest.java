@@ -23,6 +23,8 @@ import org.junit.jupiter.api.extension.ExtendWith;
 /** The plan as a practitioner bends it, inside windows, gates and minutes. */
 @ExtendWith({AppExtension.class, BrowserExtension.class})
 class PlanDeskTest {
+    private static final int ROW_PX = 64;
+
     private final Running app;
 
     PlanDeskTest(Running app) {
@@ -43,12 +45,21 @@ class PlanDeskTest {
         return page;
     }
 
+    /** The cards of a strand; its row is taken up first. */
     private static Locator card(Page page, String strand) {
+        Locator row = page.locator(".plan-row[data-strand=" + strand + "] a");
+        if (row.count() > 0 && row.getAttribute("aria-current") == null) {
+            row.click();
+        }
+        return cards(page, strand);
+    }
+
+    private static Locator cards(Page page, String strand) {
         return page.locator(".plan-card[data-strand=" + strand + "]");
     }
 
     private static int seconds(Page page) {
-        String text = page.locator(".minutes-sheet strong").first().textContent();
+        String text = page.locator(".minutes-sheet .total").textContent();
         var m = java.util.regex.Pattern.compile("(?:(\\d+) min)? ?(?:(\\d+) s)?")
                 .matcher(text);
         assertThat(m.find()).isTrue();
@@ -57,7 +68,7 @@ class PlanDeskTest {
     }
 
     private static List<String> strands(Page page) {
-        return page.locator(".plan-card[draggable]").all().stream()
+        return page.locator(".plan-row").all().stream()
                 .map(c -> c.getAttribute("data-strand"))
                 .toList();
     }
@@ -85,15 +96,19 @@ class PlanDeskTest {
     void the_minutes_bar_refuses_to_overflow(Visitor visitor) {
         Page page = plan(visitor, "Desk Minutes", Approach.GRADED_LOAD, 14);
         Locator refusal = page.locator("#desk .note-stop");
-        Locator more = page.locator("#desk [aria-label^='More: sets']:enabled");
+        Locator more = page.locator("#desk [aria-label^='More: sets']:enabled:visible");
         int presses = 0;
+        int row = 0;
         while (refusal.count() == 0) {
             assertThat(++presses).isLessThan(30);
             int was = seconds(page);
+            while (more.count() == 0) {
+                page.locator(".plan-row a").nth(row++).click();
+            }
             more.first().click();
             page.waitForFunction(
-                    "was => document.querySelector('#desk .note-stop') || document.querySelector('.minutes-sheet strong').textContent !== was",
-                    page.locator(".minutes-sheet strong").first().textContent());
+                    "was => document.querySelector('#desk .note-stop') || document.querySelector('.minutes-sheet .total').textContent !== was",
+                    page.locator(".minutes-sheet .total").textContent());
             assertThat(seconds(page)).isLessThanOrEqualTo(14 * 60);
             assertThat(was).isLessThanOrEqualTo(14 * 60);
         }
@@ -105,7 +120,7 @@ class PlanDeskTest {
     void what_is_left_out_can_be_put_in_again_and_stays_locked(Visitor visitor) {
         Page page = plan(visitor, "Desk Lock", Approach.SLOW_LADDER, 40);
         card(page, "BRIDGE").locator("text=Leave out").click();
-        assertThat(card(page, "BRIDGE")).hasCount(0);
+        assertThat(cards(page, "BRIDGE")).hasCount(0);
         page.locator("p", new Page.LocatorOptions().setHasText("Bridge"))
                 .locator("text=Put in")
                 .click();
@@ -116,21 +131,22 @@ class PlanDeskTest {
     void cards_move_by_key_by_button_and_by_dragging(Visitor visitor) {
         Page page = plan(visitor, "Desk Order", Approach.SLOW_LADDER, 40);
         List<String> computed = strands(page);
-        card(page, computed.get(0)).first().focus();
+        Locator rows = page.locator(".plan-row");
+        rows.first().locator("a").focus();
         page.keyboard().press("Alt+ArrowDown");
-        assertThat(page.locator(".plan-card[draggable]").first()).hasAttribute("data-strand", computed.get(1));
-        assertThat(page.locator(".plan-card[draggable]").nth(1)).isFocused();
+        assertThat(rows.first()).hasAttribute("data-strand", computed.get(1));
+        assertThat(rows.nth(1).locator("a")).isFocused();
         card(page, computed.get(0)).first().locator("[aria-label^='Earlier']").click();
-        assertThat(page.locator(".plan-card[draggable]").first()).hasAttribute("data-strand", computed.get(0));
-        card(page, computed.get(1)).first().evaluate("e => e.scrollIntoView({block: 'center', behavior: 'instant'})");
-        BoundingBox from = card(page, computed.get(1)).first().boundingBox();
-        BoundingBox to = card(page, computed.get(0)).first().boundingBox();
-        page.mouse().move(from.x + 300, from.y + 12);
+        assertThat(rows.first()).hasAttribute("data-strand", computed.get(0));
+        page.evaluate("window.scrollTo({top: 0, behavior: 'instant'})");
+        BoundingBox from = rows.nth(1).boundingBox();
+        BoundingBox to = rows.first().boundingBox();
+        page.mouse().move(from.x + 200, from.y + 20);
         page.mouse().down();
-        page.mouse().move(from.x + 300, from.y - 20, new Mouse.MoveOptions().setSteps(4));
-        page.mouse().move(to.x + 300, to.y + 20, new Mouse.MoveOptions().setSteps(6));
+        page.mouse().move(from.x + 200, from.y - 10, new Mouse.MoveOptions().setSteps(4));
+        page.mouse().move(to.x + 200, to.y + 10, new Mouse.MoveOptions().setSteps(6));
         page.mouse().up();
-        assertThat(page.locator(".plan-card[draggable]").first()).hasAttribute("data-strand", computed.get(1));
+        assertThat(rows.first()).hasAttribute("data-strand", computed.get(1));
         page.reload();
         assertThat(strands(page).get(0)).isEqualTo(computed.get(1));
     }
@@ -170,7 +186,7 @@ class PlanDeskTest {
         List<String> kept = List.of("BREATH", "DEEP_CORE", "UPRIGHT", "BRIDGE");
         for (String out = firstBut(kept, page); out != null; out = firstBut(kept, page)) {
             card(page, out).first().locator("text=Leave out").click();
-            assertThat(card(page, out)).hasCount(0);
+            assertThat(cards(page, out)).hasCount(0);
         }
         Locator bridge = card(page, "BRIDGE");
         bridge.locator("summary", new Locator.LocatorOptions().setHasText("Swap"))
@@ -230,6 +246,35 @@ class PlanDeskTest {
         assertThat(strands(page)).isNotEqualTo(a);
         assertThat(page.locator("#run")).hasText("Use this plan and run day B");
         assertThat(page.locator("#runDay")).hasValue("B");
+    }
+
+    @Test
+    void a_plan_of_seven_and_its_run_button_fit_one_screen_and_a_row_opens_its_cards(Visitor visitor) {
+        Page page = plan(visitor, "Desk Sheet", Approach.GRADED_LOAD, 60);
+        Locator rows = page.locator(".plan-row");
+        assertThat(rows.count()).isGreaterThanOrEqualTo(6);
+        assertThat(page.locator(".plan-strand:visible")).hasCount(1);
+        int last = (int)
+                Math.round(((Number) rows.last().evaluate("r => r.getBoundingClientRect().bottom")).doubleValue());
+        int run = (int) Math.round(page.locator("#run").boundingBox().y);
+        System.out.printf("plan of %d: rows end at %d px (budget 900), run button at %d px%n", rows.count(), last, run);
+        assertThat(last + (7 - rows.count()) * ROW_PX).isLessThanOrEqualTo(900);
+        assertThat(run).isLessThan(800);
+        String strand = rows.last().getAttribute("data-strand");
+        rows.last().locator("a").click();
+        assertThat(page.locator(".plan-strand:visible")).hasCount(1);
+        assertThat(page.locator(".plan-strand:visible")).hasAttribute("data-strand", strand);
+        page.locator(".plan-strand:visible [aria-label^='More: ']:enabled")
+                .first()
+                .click();
+        assertThat(page.locator("text=Back to the computed plan")).isVisible();
+        assertThat(page.locator(".plan-strand:visible")).hasAttribute("data-strand", strand);
+        for (int width : new int[] {390, 360}) {
+            page.setViewportSize(width, 844);
+            assertThat(((Number) page.evaluate("document.documentElement.scrollWidth")).intValue())
+                    .isLessThanOrEqualTo(width);
+        }
+        visitor.checkAccessible();
     }
 
     @Test

@@ -97,6 +97,7 @@ class PseudoLanguageTest {
         Page page = visitor.inThePseudoLanguage(1280, 800, "imogen");
         visitor.open("/clients/1");
         page.click("form[action$='/visit'] button");
+        page.waitForURL("**/ask");
         assertThat(leftBehind(page)).as("ask").isEmpty();
         page.click("main a.btn-primary, main button.btn-primary");
         page.waitForURL("**/check**");

@@ -53,18 +53,22 @@ class PlanController {
     }
 
     @GetMapping("/visits/{id}/plan")
-    String plan(@PathVariable long id, @RequestParam(required = false) @Nullable String day, Model model) {
-        fill(id, day, model);
+    String plan(
+            @PathVariable long id,
+            @RequestParam(required = false) @Nullable String day,
+            @RequestParam(required = false) @Nullable String item,
+            Model model) {
+        fill(id, day, item, model);
         model.addAttribute("newSessionId", UUID.randomUUID().toString());
         return "plan/plan";
     }
 
-    private void fill(long id, @Nullable String day, Model model) {
+    private void fill(long id, @Nullable String day, @Nullable String item, Model model) {
         Visit visit = visits.byId(id);
         Plans.Desk desk = plans.desk(visit);
         model.addAttribute("visit", visit);
         model.addAttribute("client", visit.client());
-        model.addAttribute("view", PlanView.of(desk, day, words));
+        model.addAttribute("view", PlanView.of(desk, day, item, words));
         model.addAttribute("proposal", desk.proposal());
         model.addAttribute("approaches", Approach.values());
         model.addAttribute("houseApproaches", approaches.all());
@@ -77,12 +81,13 @@ class PlanController {
             @PathVariable long id,
             @RequestParam String change,
             @RequestParam(required = false) @Nullable String day,
+            @RequestParam(required = false) @Nullable String item,
             @RequestHeader(value = "X-Requested-With", required = false) @Nullable String by,
             Model model,
             RedirectAttributes flash) {
         Optional<String> refused = edits.take(visits.byId(id), PlanChange.read(change));
         if ("fetch".equals(by)) {
-            fill(id, day, model);
+            fill(id, day, item, model);
             model.addAttribute("refused", refused.orElse(null));
             return "plan/desk :: desk";
         }
@@ -135,11 +140,11 @@ class PlanController {
     @GetMapping("/visits/{id}/plan/print")
     String print(@PathVariable long id, Model model) {
         Plans.Desk desk = plans.desk(visits.byId(id));
-        fill(id, null, model);
+        fill(id, null, null, model);
         model.addAttribute(
                 "views",
                 desk.plan().days().stream()
-                        .map(d -> PlanView.of(desk, d.name(), words))
+                        .map(d -> PlanView.of(desk, d.name(), null, words))
                         .toList());
         model.addAttribute(
                 "emergencies",

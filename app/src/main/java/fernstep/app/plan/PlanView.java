@@ -18,11 +18,13 @@ import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A plan as cards, each with what can be changed on it.
+ * A plan as one sheet: a row for each strand, and for the row in hand cards with what can be changed.
  *
  * @param day the session that is shown: A, or B
  * @param againstLastWeekPct load of a week of this plan against the week behind her, %; null where she has not trained
@@ -31,6 +33,7 @@ record PlanView(
         Plan plan,
         Plan.Day day,
         List<Card> cards,
+        List<Row> rows,
         List<LeftOut> leftOut,
         List<Reason> warnings,
         boolean byHand,
@@ -61,6 +64,59 @@ record PlanView(
 
         public String ofStrand(String kind) {
             return PlanChange.written(PlanChange.Kind.valueOf(kind), item.strand(), null, "");
+        }
+    }
+
+    /**
+     * One strand of the day: its left and right in one row.
+     *
+     * @param inHand its cards are shown
+     * @param dose one phrase, both sides where they differ
+     * @param where how far, one phrase; empty where no range is to be told
+     */
+    record Row(Strand strand, List<Card> cards, boolean inHand, String name, String dose, String where, int seconds) {
+        public Figure figure() {
+            return cards.get(0).figure();
+        }
+
+        public boolean locked() {
+            return cards.get(0).locked();
+        }
+
+        /** One side does a set more than the other. */
+        public boolean weakerSideMore() {
+            return cards.stream()
+                    .anyMatch(c -> c.item().dose().sets() > c.item().baseDose().sets());
+        }
+
+        static Row of(Strand strand, List<Card> cards, boolean inHand, Words words) {
+            return new Row(
+                    strand,
+                    cards,
+                    inHand,
+                    cards.stream().map(c -> c.item().rung().name()).distinct().collect(Collectors.joining(" / ")),
+                    bySide(cards, c -> words.dose(c.item().dose()), words),
+                    bySide(cards, c -> c.where() == null ? "" : c.where(), words),
+                    cards.stream().mapToInt(c -> c.item().seconds()).sum());
+        }
+
+        /** One phrase where the sides are alike, else each with its side. */
+        private static String bySide(List<Card> cards, Function<Card, String> phrase, Words words) {
+            List<String> all = cards.stream().map(phrase).distinct().toList();
+            if (all.size() == 1) {
+                PlanItem only = cards.get(0).item();
+                String side = cards.size() > 1
+                        ? words.text("plan.bothSides") + " "
+                        : only.side() == null ? "" : words.code(only.side()).toLowerCase(words.locale()) + " ";
+                return all.get(0).isEmpty() ? "" : side + all.get(0);
+            }
+            return cards.stream()
+                    .filter(c -> !phrase.apply(c).isEmpty())
+                    .map(c -> (c.item().side() == null
+                                    ? ""
+                                    : words.code(c.item().side()).toLowerCase(words.locale()) + " ")
+                            + phrase.apply(c))
+                    .collect(Collectors.joining("; "));
         }
     }
 
@@ -97,6 +153,16 @@ record PlanView(
         return bar;
     }
 
+    /** What was taken out by hand. */
+    public List<LeftOut> takenOut() {
+        return leftOut.stream().filter(LeftOut::byHand).toList();
+    }
+
+    /** What is open and found no room. */
+    public List<LeftOut> noRoom() {
+        return leftOut.stream().filter(l -> !l.byHand()).toList();
+    }
+
     /** How many at most, one fewer and one more; null at an end. */
     public @Nullable String fewer() {
         return size <= Range.SIZE.min() ? null : PlanChange.written(PlanChange.Kind.SIZE, null, null, size - 1);
@@ -115,8 +181,11 @@ record PlanView(
         return plan.days().size() > 1 ? Reason.of("plan.runDay", day.name()) : Reason.of("plan.runIt");
     }
 
-    /** @param named the session to show; null or unknown for the first */
-    static PlanView of(Plans.Desk desk, @Nullable String named, Words words) {
+    /**
+     * @param named the session to show; null or unknown for the first
+     * @param inHand the strand whose cards are shown; null or unknown for the first
+     */
+    static PlanView of(Plans.Desk desk, @Nullable String named, @Nullable String inHand, Words words) {
         Plan plan = desk.plan();
         Plan.Day day = plan.days().stream()
                 .filter(d -> d.name().equals(named))
@@ -147,11 +216,29 @@ record PlanView(
                 plan,
                 day,
                 cards,
+                rows(cards, inHand, words),
                 leftOut(plan),
                 desk.warnings(plan),
                 desk.byHand(),
                 desk.question().wishes().size(),
                 desk.againstLastWeekPct(plan));
+    }
+
+    private static List<Row> rows(List<Card> cards, @Nullable String inHand, Words words) {
+        List<List<Card>> groups = new ArrayList<>();
+        for (Card card : cards) {
+            if (card.leads()) {
+                groups.add(new ArrayList<>());
+            }
+            groups.get(groups.size() - 1).add(card);
+        }
+        int at = IntStream.range(0, groups.size())
+                .filter(i -> groups.get(i).get(0).item().strand().name().equals(inHand))
+                .findFirst()
+                .orElse(0);
+        return IntStream.range(0, groups.size())
+                .mapToObj(i -> Row.of(groups.get(i).get(0).item().strand(), groups.get(i), i == at, words))
+                .toList();
     }
 
     private static String swapped(List<Strand> order, int at) {

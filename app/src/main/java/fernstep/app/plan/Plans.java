@@ -93,6 +93,10 @@ public class Plans {
 
         public List<Reason> warnings(Plan plan) {
             List<Reason> all = new ArrayList<>(PlanWarnings.ofHer(question.screening(), log.symptomDays(day), day));
+            Integer against = againstLastWeekPct(plan);
+            if (against != null) {
+                PlanWarnings.ofLoadAgainstLastWeek(against).ifPresent(all::add);
+            }
             all.addAll(PlanWarnings.of(plan, question.wishes(), log.heldClean(), day));
             return all;
         }

@@ -12,7 +12,8 @@ import java.util.Locale;
  * A frond in the user units of its own view box: the stem from the bottom up, one rung to each {@value #STEP} units,
  * leaflets left and right for her left and right side.
  */
-public record FrondDrawing(String name, int height, String stem, List<LeafShape> leaves, String summary) {
+public record FrondDrawing(
+        String name, boolean sided, int height, String stem, List<LeafShape> leaves, String summary) {
     static final int WIDTH = 220;
     private static final int STEP = 46;
     private static final int TOP = 30;
@@ -59,7 +60,7 @@ public record FrondDrawing(String name, int height, String stem, List<LeafShape>
                 height / 3,
                 CENTRE_X,
                 TOP - 12);
-        return new FrondDrawing(frond.strand().name(), height, stem, leaves, summary(frond, words));
+        return new FrondDrawing(frond.strand().name(), frond.sided(), height, stem, leaves, summary(frond, words));
     }
 
     private static LeafShape shape(
@@ -68,7 +69,7 @@ public record FrondDrawing(String name, int height, String stem, List<LeafShape>
         double reach = reach(leaf);
         String path = direction == 0 ? single(y, reach, state) : sided(y, direction, reach, state);
         String vein = direction == 0
-                ? path(CENTRE_X, y + 4, CENTRE_X + reach * 0.8, y - 8)
+                ? path(CENTRE_X, y + 10, CENTRE_X, y - 10)
                 : path(CENTRE_X, y, CENTRE_X + direction * reach * 0.85, y - reach * 0.22);
         String side = direction == 0 ? "" : direction < 0 ? "left" : "right";
         return new LeafShape(
@@ -133,27 +134,23 @@ public record FrondDrawing(String name, int height, String stem, List<LeafShape>
                 y);
     }
 
-    /** A rung without sides: one leaf on a short stalk. */
+    /** A rung without sides: one leaf at the tip of a short stalk, centred; the fuller the further it is. */
     private static String single(double y, double reach, LeafState state) {
-        if (state == LeafState.GATED || state == LeafState.CURLED) {
-            return sided(y, 1, reach, state);
-        }
-        double tipX = CENTRE_X + reach * 0.85;
+        double half = state == LeafState.GATED || state == LeafState.CURLED ? 6 : 8 + reach * 0.22;
+        double tall = state == LeafState.GATED || state == LeafState.CURLED ? 7 : 16;
         return String.format(
                 Locale.ROOT,
-                "M%d %.1f L%d %.1f Q%.1f %.1f %.1f %.1f Q%.1f %.1f %d %.1f",
+                "M%d %.1f Q%.1f %.1f %d %.1f Q%.1f %.1f %d %.1f Z",
                 CENTRE_X,
-                y + 6,
-                CENTRE_X + 8,
-                y + 2,
-                CENTRE_X + reach * 0.3,
-                y - 20,
-                tipX,
-                y - 12,
-                CENTRE_X + reach * 0.6,
-                y + 12,
-                CENTRE_X + 8,
-                y + 2);
+                y + tall * 0.8,
+                CENTRE_X - 2 * half,
+                y,
+                CENTRE_X,
+                y - tall,
+                CENTRE_X + 2 * half,
+                y,
+                CENTRE_X,
+                y + tall * 0.8);
     }
 
     private static String path(double x1, double y1, double x2, double y2) {

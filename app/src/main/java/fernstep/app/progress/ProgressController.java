@@ -112,9 +112,13 @@ class ProgressController {
     }
 
     @PostMapping("/clients/{id}/progress/{stepId}")
-    String confirm(@PathVariable long id, @PathVariable long stepId, @AuthenticationPrincipal SignedIn me) {
+    String confirm(
+            @PathVariable long id,
+            @PathVariable long stepId,
+            @RequestParam(defaultValue = "false") boolean fromHerPage,
+            @AuthenticationPrincipal SignedIn me) {
         moves.confirm(stepId, me.staffId());
-        return "redirect:/clients/" + id + "/progress";
+        return "redirect:/clients/" + id + (fromHerPage ? "#today" : "/progress#standings");
     }
 
     @PostMapping("/clients/{id}/progress/{stepId}/hold")

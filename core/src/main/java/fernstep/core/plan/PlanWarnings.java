@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 /** What is worth a second look in a plan; the practitioner decides. */
 public final class PlanWarnings {
     private static final int RECHECK_GRACE_DAYS = 14;
+    private static final int MUCH_MORE_LOAD_PCT = 50;
 
     private PlanWarnings() {}
 
@@ -32,6 +33,15 @@ public final class PlanWarnings {
             warnings.add(Reason.of("warn.recheckOverdue", due));
         }
         return List.copyOf(warnings);
+    }
+
+    /**
+     * A week that asks for much more than the one behind her: harmless after a short week, too fast after a full one.
+     *
+     * @param pct load of a week of this plan against the week behind her, %
+     */
+    public static Optional<Reason> ofLoadAgainstLastWeek(int pct) {
+        return pct >= MUCH_MORE_LOAD_PCT ? Optional.of(Reason.of("warn.loadJump", pct)) : Optional.empty();
     }
 
     /** @param heldClean loads she has held clean, from her log */

@@ -49,6 +49,31 @@ public record Frond(CatalogueStrand strand, List<Pair> pairs) {
         return new Frond(strand, List.copyOf(pairs));
     }
 
+    /** How far a strand is as a whole. */
+    public enum Standing {
+        IN_TRAINING,
+        /** Something on it is clean and nothing is in training. */
+        SETTLED,
+        NOT_BEGUN
+    }
+
+    public Standing standing() {
+        if (any(LeafState.UNFURLING) || any(LeafState.HELPED)) {
+            return Standing.IN_TRAINING;
+        }
+        return any(LeafState.OPEN) ? Standing.SETTLED : Standing.NOT_BEGUN;
+    }
+
+    private boolean any(LeafState state) {
+        return pairs.stream()
+                .anyMatch(p -> p.left().state() == state || p.right().state() == state);
+    }
+
+    /** Some rung of it is trained left and right apart. */
+    public boolean sided() {
+        return pairs.stream().anyMatch(p -> p.rung().perSide());
+    }
+
     private static Leaf leaf(
             Rung rung,
             Side side,

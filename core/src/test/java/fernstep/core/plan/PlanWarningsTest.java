@@ -127,4 +127,11 @@ class PlanWarningsTest {
             assertThat(PlanWarnings.ofHer(screening, 1, TODAY)).contains(Reason.of("warn.symptomDays", 1));
         }
     }
+
+    @Test
+    void a_week_of_much_more_load_than_the_one_behind_her_is_said_and_a_small_rise_is_not() {
+        assertThat(PlanWarnings.ofLoadAgainstLastWeek(49)).isEmpty();
+        assertThat(PlanWarnings.ofLoadAgainstLastWeek(-80)).isEmpty();
+        assertThat(PlanWarnings.ofLoadAgainstLastWeek(50)).contains(Reason.of("warn.loadJump", 50));
+    }
 }

@@ -64,6 +64,19 @@ class FrondTest {
     }
 
     @Test
+    void a_strand_is_in_training_settled_or_not_begun() {
+        assertThat(frond(Set.of()).standing()).isEqualTo(Frond.Standing.NOT_BEGUN);
+        assertThat(frond(Set.of(), place(Side.LEFT, "F2", 10), place(Side.RIGHT, "F2", 10))
+                        .standing())
+                .isEqualTo(Frond.Standing.IN_TRAINING);
+        Frond done = frond(Set.of(), place(Side.LEFT, "F2", 10));
+        assertThat(new Frond(done.strand(), done.pairs().subList(0, 1)).standing())
+                .as("F1 behind her, nothing in training")
+                .isEqualTo(Frond.Standing.SETTLED);
+        assertThat(done.sided()).isTrue();
+    }
+
+    @Test
     void unfurls_with_the_dose() {
         // mastery on F2: 10, 12, 14, 16, 18, 20 repetitions are five notches
         assertThat(rung(frond(Set.of(), place(Side.LEFT, "F2", 10), place(Side.RIGHT, "F2", 16)), "F2"))
