@@ -15,7 +15,8 @@ document.addEventListener('alpine:init', () => {
         document.getElementById('outcome').innerHTML = await answer.text();
         this.state = fern.text('saved');
         const correction = document.querySelector('[data-corrects]');
-        if (correction) { box.checked = true; correction.querySelector('input[name="reason"]').focus(); }
+        if (document.querySelector('[data-stays="' + box.value + '"]')) { box.checked = true; }
+        if (correction) { correction.querySelector('input[name="reason"]').focus(); }
       } catch (lost) {
         box.checked = !box.checked;
         this.state = fern.text('notSavedTickAgain');

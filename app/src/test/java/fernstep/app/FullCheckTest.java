@@ -56,7 +56,7 @@ class FullCheckTest {
     private static Page check(Visitor visitor, String account, String client) {
         Page page = visitor.onATablet(account);
         visitor.startVisit(client);
-        page.click("text=Asked. On to the check");
+        page.click("#outcome form[action$='/asked'] button");
         page.locator(".cell.picked").waitFor();
         return page;
     }

@@ -78,7 +78,7 @@ class SafetyNetTest {
     void what_is_tapped_without_a_connection_is_kept_and_sent_later(Visitor visitor) {
         Page page = visitor.onATablet("imogen");
         visitor.startVisit("Freya Lindholm");
-        page.click("text=Asked. On to the check");
+        page.click("#outcome form[action$='/asked'] button");
         page.locator(".cell.picked").waitFor();
         visitor.context().setOffline(true);
         page.keyboard().press("3");
@@ -118,7 +118,7 @@ class SafetyNetTest {
     void what_is_typed_after_the_sign_in_ran_out_is_kept_for_the_next_sign_in(Visitor visitor) {
         Page page = visitor.onATablet("ilse");
         visitor.startVisit("Adaeze Nwosu");
-        page.click("text=Asked. On to the check");
+        page.click("#outcome form[action$='/asked'] button");
         page.locator(".cell.picked").waitFor();
         visitor.context().clearCookies();
         page.keyboard().press("4");
@@ -145,7 +145,7 @@ class SafetyNetTest {
     void the_same_event_twice_is_one_event(Visitor visitor) {
         Page page = visitor.onATablet("imogen");
         visitor.startVisit("Beatrix Moreau");
-        page.click("text=Asked. On to the check");
+        page.click("#outcome form[action$='/asked'] button");
         page.click("text=On to the plan");
         page.click("text=Use this plan and run");
         assertThat(page.locator(".count .n")).hasText("0");
@@ -174,7 +174,7 @@ class SafetyNetTest {
     void an_effort_above_ten_is_refused_and_the_session_stays_open(Visitor visitor) {
         Page page = visitor.onATablet("imogen");
         visitor.startVisit("Freya Lindholm");
-        page.click("text=Asked. On to the check");
+        page.click("#outcome form[action$='/asked'] button");
         page.click("text=On to the plan");
         page.click("text=Use this plan and run");
         page.locator(".runner").waitFor();

@@ -43,7 +43,7 @@ public final class Screenshots {
         page.click("label[for=SCAR_TENDER]");
         page.waitForSelector("[data-outcome=ADAPT]");
         shot("ask");
-        page.click("text=Asked. On to the check");
+        page.click("#outcome form[action$='/asked'] button");
         page.waitForSelector(".cell.picked");
         for (String key : new String[] {"2", ".", "2", ".", "2", ".", "2", "1", "2", "2", "2", "1", ".", "1"}) {
             page.keyboard().press(key);
@@ -84,7 +84,7 @@ public final class Screenshots {
         page.navigate(base + "/");
         page.click("text=Freya Lindholm");
         page.click("form[action$='/visit'] button");
-        page.click("text=Asked. On to the check");
+        page.click("#outcome form[action$='/asked'] button");
         page.click("text=On to the plan");
         page.waitForSelector(".plan-card");
         whole("plan");

@@ -46,7 +46,8 @@ class AskController {
     @PostMapping("/visits/{id}/answers")
     String answer(@PathVariable long id, @RequestParam Answer code, @RequestParam boolean yes, Model model) {
         Visit before = visits.byId(id);
-        boolean correction = !yes && code.emergency() && before.answers().contains(code);
+        boolean correction =
+                !yes && code.needsLicenceToTakeBack() && before.answers().contains(code);
         Visit now = correction ? before : visits.answer(id, code, yes);
         model.addAttribute("needsReason", correction ? code : null);
         return page(now, model, "ask/ask :: outcome");
@@ -59,6 +60,9 @@ class AskController {
             @RequestParam String reason,
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes redirect) {
+        if (!me.isTherapist() && code.needsLicenceToTakeBack()) {
+            throw new AccessDeniedException("only a therapist takes back an answer that closes");
+        }
         if (reason.isBlank()) {
             redirect.addFlashAttribute("correctionProblem", words.text("told.pleaseSayWhyTheAnswer"));
         } else {
@@ -105,9 +109,17 @@ class AskController {
         model.addAttribute("visit", visit);
         model.addAttribute("client", visit.client());
         model.addAttribute("screening", visit.screening());
-        model.addAttribute("emergency", BY_OUTCOME.get(Outcome.REFER_NOW));
-        model.addAttribute("askFirst", BY_OUTCOME.get(Outcome.ASK_FIRST));
-        model.addAttribute("adapt", BY_OUTCOME.get(Outcome.ADAPT));
+        model.addAttribute("emergency", asked(visit, Outcome.REFER_NOW));
+        model.addAttribute("askFirst", asked(visit, Outcome.ASK_FIRST));
+        model.addAttribute("adapt", asked(visit, Outcome.ADAPT));
         return view;
+    }
+
+    /** Those that can apply to her, and whatever was ticked. */
+    private static List<Answer> asked(Visit visit, Outcome outcome) {
+        return BY_OUTCOME.getOrDefault(outcome, List.of()).stream()
+                .filter(a ->
+                        a.mayApplyTo(visit.client().facts()) || visit.answers().contains(a))
+                .toList();
     }
 }

@@ -59,6 +59,19 @@ public class Visits {
         return visit(mapper.byId(visitId).orElseThrow(() -> new NotFound("no visit " + visitId)));
     }
 
+    /**
+     * For everything behind the questions.
+     *
+     * @throws VisitLocked while an emergency answer stands
+     */
+    public Visit unlocked(long visitId) {
+        Visit visit = byId(visitId);
+        if (visit.locked()) {
+            throw new VisitLocked(visitId);
+        }
+        return visit;
+    }
+
     /** Screening by her facts alone, for days without a visit. */
     public Screening screeningToday(ClientFile client) {
         return today(client.id())
@@ -66,11 +79,12 @@ public class Visits {
                 .orElseGet(() -> screen(client, EnumSet.noneOf(Answer.class), false, today.date()));
     }
 
+    /** What only {@link #correct} takes back stays, whoever asks. */
     @Transactional
     public Visit answer(long visitId, Answer code, boolean yes) {
         if (yes) {
             mapper.addAnswer(visitId, code);
-        } else {
+        } else if (!code.needsLicenceToTakeBack()) {
             mapper.removeAnswer(visitId, code);
         }
         return byId(visitId);
@@ -92,7 +106,7 @@ public class Visits {
         return mapper.ofClient(clientId);
     }
 
-    /** Takes back an emergency answer that was mis-recorded: the reason goes to the audit trail. */
+    /** Takes back a closing answer that was mis-recorded: the reason goes to the audit trail. */
     @Transactional
     public Visit correct(long visitId, Answer code, String reason, long staffId) {
         Visit visit = byId(visitId);

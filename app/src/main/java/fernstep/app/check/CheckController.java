@@ -50,7 +50,7 @@ class CheckController {
         Posture chosen = posture == null
                 ? Posture.LYING
                 : Posture.ofPath(posture).orElseThrow(() -> new NotFound("no posture " + posture));
-        return page(visits.byId(id), model, null, chosen, "check/check");
+        return page(visits.unlocked(id), model, null, chosen, "check/check");
     }
 
     /** @param values one or more numbers apart by spaces; empty takes the reading back */
@@ -66,7 +66,7 @@ class CheckController {
             @RequestParam(required = false) @Nullable Depth depthCode,
             @AuthenticationPrincipal SignedIn me,
             Model model) {
-        Visit visit = visits.byId(id);
+        Visit visit = visits.unlocked(id);
         String problem = null;
         if (values.isBlank()) {
             mapper.removeReading(id, siteCm, condition);
@@ -93,7 +93,7 @@ class CheckController {
             @RequestParam(defaultValue = "LYING") Posture posture,
             @AuthenticationPrincipal SignedIn me,
             Model model) {
-        Visit visit = visits.byId(id);
+        Visit visit = visits.unlocked(id);
         String problem = sideProblem(name, side);
         if (name.therapistOnly() && !me.isTherapist()) {
             problem = words.text("told.onlyALicensedClinicianCan");
@@ -124,7 +124,7 @@ class CheckController {
             @RequestParam CheckSection section,
             @RequestParam(defaultValue = "") String reason,
             Model model) {
-        Visit visit = visits.byId(id);
+        Visit visit = visits.unlocked(id);
         if (reason.isBlank()) {
             mapper.removeSkip(id, section);
         } else {

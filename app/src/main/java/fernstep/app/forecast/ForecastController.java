@@ -69,7 +69,7 @@ class ForecastController {
 
     @GetMapping("/visits/{id}/plan/compare")
     String compare(@PathVariable long id, @RequestParam(defaultValue = "GRADED_LOAD") String with, Model model) {
-        Visit visit = visits.byId(id);
+        Visit visit = visits.unlocked(id);
         Plans.Desk desk = plans.desk(visit);
         Stances hers = visit.client().stances();
         Stances others = approaches.stances(with);

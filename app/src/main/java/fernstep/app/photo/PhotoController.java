@@ -70,7 +70,7 @@ class PhotoController {
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes redirect)
             throws IOException {
-        Visit visit = visits.byId(id);
+        Visit visit = visits.unlocked(id);
         long client = visit.client().id();
         if (photos.consent(client).isEmpty()) {
             redirect.addFlashAttribute("photoProblem", words.text("told.herConsentIsNotOn"));

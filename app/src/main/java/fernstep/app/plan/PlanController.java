@@ -64,7 +64,7 @@ class PlanController {
     }
 
     private void fill(long id, @Nullable String day, @Nullable String item, Model model) {
-        Visit visit = visits.byId(id);
+        Visit visit = visits.unlocked(id);
         Plans.Desk desk = plans.desk(visit);
         model.addAttribute("visit", visit);
         model.addAttribute("client", visit.client());
@@ -85,7 +85,7 @@ class PlanController {
             @RequestHeader(value = "X-Requested-With", required = false) @Nullable String by,
             Model model,
             RedirectAttributes flash) {
-        Optional<String> refused = edits.take(visits.byId(id), PlanChange.read(change));
+        Optional<String> refused = edits.take(visits.unlocked(id), PlanChange.read(change));
         if ("fetch".equals(by)) {
             fill(id, day, item, model);
             model.addAttribute("refused", refused.orElse(null));
@@ -116,7 +116,7 @@ class PlanController {
     /** Another approach for her; "house-7" is the house's own with that id. */
     @PostMapping("/visits/{id}/plan/approach")
     String approach(@PathVariable long id, @RequestParam String approach, @AuthenticationPrincipal SignedIn me) {
-        Visit visit = visits.byId(id);
+        Visit visit = visits.unlocked(id);
         approaches.choose(visit.client(), approach, me.staffId());
         moves.refit(clients.file(visit.client().id()), me.staffId());
         return "redirect:/visits/" + id + "/plan";
@@ -129,7 +129,7 @@ class PlanController {
             @RequestParam StanceChange stance,
             @RequestParam String option,
             @AuthenticationPrincipal SignedIn me) {
-        Visit visit = visits.byId(id);
+        Visit visit = visits.unlocked(id);
         clients.change(visit.client().id(), stance, option, me.staffId());
         if (stance == StanceChange.DOSE) {
             moves.refit(clients.file(visit.client().id()), me.staffId());
@@ -139,7 +139,7 @@ class PlanController {
 
     @GetMapping("/visits/{id}/plan/print")
     String print(@PathVariable long id, Model model) {
-        Plans.Desk desk = plans.desk(visits.byId(id));
+        Plans.Desk desk = plans.desk(visits.unlocked(id));
         fill(id, null, null, model);
         model.addAttribute(
                 "views",
@@ -148,7 +148,10 @@ class PlanController {
                         .toList());
         model.addAttribute(
                 "emergencies",
-                Arrays.stream(Answer.values()).filter(Answer::emergency).toList());
+                Arrays.stream(Answer.values())
+                        .filter(Answer::emergency)
+                        .filter(a -> a.mayApplyTo(desk.client().facts()))
+                        .toList());
         return "plan/print";
     }
 }

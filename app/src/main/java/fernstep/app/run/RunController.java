@@ -74,7 +74,7 @@ class RunController {
         if (!sessionId.matches(UUID_SHAPE)) {
             return "redirect:/visits/" + id + "/plan";
         }
-        if (!visits.byId(id).asked()) {
+        if (!visits.unlocked(id).asked()) {
             return "redirect:/visits/" + id + "/ask";
         }
         return "redirect:/sessions/" + runner.start(id, sessionId, day, me.staffId());
@@ -104,7 +104,10 @@ class RunController {
         model.addAttribute("addable", addable(row, held));
         model.addAttribute(
                 "emergencies",
-                Arrays.stream(Answer.values()).filter(Answer::emergency).toList());
+                Arrays.stream(Answer.values())
+                        .filter(Answer::emergency)
+                        .filter(a -> a.mayApplyTo(held.client().facts()))
+                        .toList());
         return "run/run";
     }
 

@@ -84,7 +84,7 @@ public class Runner {
         if (mapper.byId(sessionId).isPresent()) {
             return sessionId;
         }
-        Visit visit = visits.byId(visitId);
+        Visit visit = visits.unlocked(visitId);
         Plan plan = plans.plan(visit);
         plans.settle(visit, plan, staffId);
         mapper.insert(new SessionRow(sessionId, visit.client().id(), visit.row().heldOn(), staffId, null));

@@ -1,5 +1,6 @@
 package fernstep.core.screening;
 
+import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Restriction;
 import java.util.Optional;
 
@@ -56,6 +57,20 @@ public enum Answer {
 
     public boolean emergency() {
         return leadsTo == Outcome.REFER_NOW;
+    }
+
+    /** Whether it can be true of her at all; what does not fit is not asked. */
+    public boolean mayApplyTo(ClientFacts facts) {
+        return switch (this) {
+            case FLUID_LEAK, CONTRACTIONS, LESS_MOVEMENT, PREGNANCY_CONDITION -> facts.pregnant();
+            case TEAR_RECENT -> !facts.births().isEmpty();
+            default -> true;
+        };
+    }
+
+    /** It closes gates: a person with the licence takes it back, with a reason. */
+    public boolean needsLicenceToTakeBack() {
+        return leadsTo.closesGates();
     }
 
     /** The position it closes for today, if any. */
