@@ -217,18 +217,18 @@ class FullCheckTest {
     void only_a_therapist_lifts_a_derived_restriction_and_the_reason_is_kept(Visitor visitor, Audit audit) {
         Page coach = visitor.onATablet("rafaela");
         visitor.open("/clients/1");
-        assertThat(coach.locator("text=Lift it")).hasCount(0);
+        assertThat(coach.locator("text=Allow it all the same")).hasCount(0);
         visitor.close();
         Page page = visitor.onATablet("ilse");
         visitor.open("/clients/1");
-        page.locator("summary:has-text('Lift it')").first().click();
+        page.locator("summary:has-text('Allow it all the same')").first().click();
         page.locator("input[name=reason]").first().fill("short spells agreed with her midwife");
-        page.locator("button:text-is('Lift')").first().click();
-        visitor.see("Lifted: Not face down");
+        page.locator("button:text-is('Allow it')").first().click();
+        visitor.see("Allowed all the same: Not face down");
         visitor.see("short spells agreed with her midwife");
         assertThat(audit.count(1, "RESTRICTION_LIFTED")).isEqualTo(1);
         page.click("text=Put it back");
-        assertThat(page.locator("text=Lifted:")).hasCount(0);
+        assertThat(page.locator("text=Allowed all the same:")).hasCount(0);
     }
 
     @Test

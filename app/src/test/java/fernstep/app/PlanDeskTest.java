@@ -294,7 +294,7 @@ class PlanDeskTest {
     void an_approach_is_proposed_with_its_reason_and_one_stance_changes_on_the_spot(Visitor visitor) {
         Page page = plan(visitor, "Desk Approach", Approach.QUIET_START, 30);
         visitor.see("Cleared for exercise, and a clean leg float on both sides");
-        page.click("summary:has-text('Another approach')");
+        page.click("summary:has-text('Lead her by another approach')");
         page.selectOption("#stanceDOMING", "SOFT_TOLERATED");
         page.locator("form:has(#stanceDOMING) button").click();
         visitor.see("changed for her");
@@ -329,11 +329,11 @@ class PlanDeskTest {
         page.click("text=Keep as the house's own");
         assertThat(page.locator("thead")).containsText("Harbour Ladder");
         page.navigate(url);
-        page.click("summary:has-text('Another approach')");
+        page.click("summary:has-text('Lead her by another approach')");
         page.selectOption("#approach", new com.microsoft.playwright.options.SelectOption().setLabel("Harbour Ladder"));
         page.locator("form:has(#approach) button").click();
         assertThat(page.locator(".page-head")).containsText("Harbour Ladder");
-        page.click("summary:has-text('Another approach')");
+        page.click("summary:has-text('Lead her by another approach')");
         assertThat(page.locator("#stanceDOMING")).hasValue("SOFT_TOLERATED");
     }
 

@@ -14,8 +14,11 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
 import fernstep.core.progress.HomeReport;
+import fernstep.core.schedule.TrainingDays;
 import java.nio.charset.StandardCharsets;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.Period;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -45,6 +48,10 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class HomeLogController {
     private static final Logger LOG = LoggerFactory.getLogger(HomeLogController.class);
     private static final int LOOK_BACK_DAYS = 28;
+    private static final int DAYS_IN_A_WEEK = 7;
+    /** The button that tells all as planned; exceptions are set after it. */
+    private static final String ALL = "all";
+
     private static final String LEVEL = "PAIN:";
     /** Signs a client can notice herself. */
     private static final List<SignCode> TOLD = List.of(
@@ -84,7 +91,7 @@ class HomeLogController {
                 .collect(Collectors.toMap(
                         LadderRow::rung, s -> catalogues.get().rung(s.rung()).name(), (a, b) -> a));
         model.addAttribute("names", names);
-        LocalDate chosen = chosen(on, day, model);
+        LocalDate chosen = chosen(on, steps.isEmpty() ? day : lastPlanned(client, day), day, model);
         Map<String, ResultRow> already = results.since(id, chosen).stream()
                 .filter(r -> r.heldOn().equals(chosen) && r.sessionId().equals(sessionId(id, chosen)))
                 .collect(Collectors.toMap(r -> r.rung() + r.side(), r -> r, (a, b) -> b));
@@ -99,9 +106,20 @@ class HomeLogController {
         return "home/log";
     }
 
-    private LocalDate chosen(@Nullable String on, LocalDate day, Model model) {
+    /** The day of her last planned session before today: that is what she tells of. */
+    private static LocalDate lastPlanned(ClientFile client, LocalDate today) {
+        Set<DayOfWeek> training =
+                TrainingDays.of(client.row().daysPerWeek(), client.settings().blocked());
+        return today.minusDays(1)
+                .datesUntil(today.minusDays(1 + DAYS_IN_A_WEEK), Period.ofDays(-1))
+                .filter(d -> training.contains(d.getDayOfWeek()))
+                .findFirst()
+                .orElse(today);
+    }
+
+    private LocalDate chosen(@Nullable String on, LocalDate planned, LocalDate day, Model model) {
         if (on == null || on.isBlank()) {
-            return day;
+            return planned;
         }
         try {
             LocalDate asked = LocalDate.parse(on);
@@ -136,6 +154,9 @@ class HomeLogController {
         LocalDate day = today.date();
         if (on.isAfter(day) || on.isBefore(day.minusDays(LOOK_BACK_DAYS))) {
             problems.add("on", Reason.of("told.fromTo", day.minusDays(LOOK_BACK_DAYS), day));
+        }
+        if (fields.containsKey(ALL)) {
+            results.steps(id).forEach(s -> fields.set("told" + s.id(), HomeReport.Told.DONE.name()));
         }
         List<ResultRow> told = new ArrayList<>();
         for (LadderRow step : results.steps(id)) {

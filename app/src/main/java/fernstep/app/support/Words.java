@@ -5,6 +5,7 @@ import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.RungGate;
+import fernstep.core.catalogue.Tempo;
 import fernstep.core.catalogue.Window;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
@@ -12,6 +13,7 @@ import fernstep.core.measure.Reason;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.RungGates;
 import fernstep.core.schedule.SessionCalendar;
+import fernstep.core.screening.Strand;
 import fernstep.exchange.calendar.CalendarFile;
 import fernstep.exchange.wording.DoseWords;
 import fernstep.exchange.wording.Wording;
@@ -83,6 +85,12 @@ public class Words {
 
     public String text(String key, Object... facts) {
         return wording().text(key, facts);
+    }
+
+    /** "lift 4 s, return 4 s, rest 2 s"; a breath is in and out. */
+    public String tempo(Rung rung) {
+        Tempo t = rung.tempo();
+        return text(rung.strand() == Strand.BREATH ? "tempo.breath" : "tempo.move", t.liftS(), t.returnS(), t.restS());
     }
 
     /** A rung by its name, its code behind it. */
