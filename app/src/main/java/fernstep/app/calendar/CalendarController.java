@@ -35,6 +35,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The sessions of a client's plan, by month and by week. */
 @Controller
 class CalendarController {
+    private static final int YEARS_EITHER_WAY = 10;
+
     private static final int FILE_WEEKS = 8;
     private static final int WEEK = 7;
     private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
@@ -61,7 +63,7 @@ class CalendarController {
             @RequestParam(defaultValue = "month") String view,
             @RequestParam(required = false) @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) @Nullable LocalDate on,
             Model model) {
-        LocalDate day = on == null ? today.date() : on;
+        LocalDate day = within(on);
         boolean week = view.equals("week");
         LocalDate first = week ? day : day.withDayOfMonth(1);
         LocalDate last = week ? day : day.with(TemporalAdjusters.lastDayOfMonth());
@@ -87,6 +89,15 @@ class CalendarController {
     }
 
     /** From the plan as it stands; days gone by are shown as rest, what was done stands in the log. */
+    /** A day nobody plans for is shown as today. */
+    private LocalDate within(@Nullable LocalDate on) {
+        LocalDate now = today.date();
+        boolean shown = on != null
+                && on.isAfter(now.minusYears(YEARS_EITHER_WAY))
+                && on.isBefore(now.plusYears(YEARS_EITHER_WAY));
+        return on != null && shown ? on : now;
+    }
+
     private SessionCalendar sessions(ClientFile client, LocalDate from, LocalDate to) {
         Plans.Desk desk = plans.desk(client);
         return SessionCalendar.of(

@@ -6,6 +6,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.support.Audit;
 import fernstep.app.support.FormProblems;
 import fernstep.app.support.NotFound;
+import fernstep.app.support.Unreadable;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
@@ -38,14 +39,15 @@ public class Approaches {
 
     /** @throws IllegalArgumentException for a code that names none */
     public Stances stances(String code) {
-        return code.startsWith(OWN)
-                ? own(code).stances()
-                : Approach.valueOf(code).stances();
+        return code.startsWith(OWN) ? own(code).stances() : shipped(code).stances();
     }
 
     private HouseApproach own(String code) {
-        return mapper.byId(Long.parseLong(code.substring(OWN.length())))
-                .orElseThrow(() -> new NotFound("no approach " + code));
+        String id = code.substring(OWN.length());
+        if (!id.matches("[0-9]{1,18}")) {
+            throw new Unreadable("no approach of the house: " + code, null);
+        }
+        return mapper.byId(Long.parseLong(id)).orElseThrow(() -> new NotFound("no approach " + code));
     }
 
     @Transactional
@@ -54,7 +56,16 @@ public class Approaches {
             HouseApproach own = own(code);
             clients.choose(client.id(), own.base(), own.id(), staffId);
         } else {
-            clients.choose(client.id(), Approach.valueOf(code), null, staffId);
+            clients.choose(client.id(), shipped(code), null, staffId);
+        }
+    }
+
+    /** @throws Unreadable for a code that no shipped approach has */
+    private static Approach shipped(String code) {
+        try {
+            return Approach.valueOf(code);
+        } catch (IllegalArgumentException e) {
+            throw new Unreadable("no approach " + code, e);
         }
     }
 

@@ -1,5 +1,6 @@
 package fernstep.app.plan;
 
+import fernstep.app.support.Unreadable;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
 import org.jspecify.annotations.Nullable;
@@ -19,18 +20,22 @@ public record PlanChange(
     /**
      * As a button carries it: kind|strand|side|value.
      *
-     * @throws IllegalArgumentException for what cannot be read
+     * @throws Unreadable for what no button says
      */
     static PlanChange read(String text) {
         String[] parts = text.split("\\|", -1);
         if (parts.length != 4) {
-            throw new IllegalArgumentException("a change has four parts");
+            throw new Unreadable("a change has four parts", null);
         }
-        return new PlanChange(
-                Kind.valueOf(parts[0]),
-                parts[1].isEmpty() ? null : Strand.valueOf(parts[1]),
-                parts[2].isEmpty() ? null : Side.valueOf(parts[2]),
-                parts[3].isEmpty() ? null : parts[3]);
+        try {
+            return new PlanChange(
+                    Kind.valueOf(parts[0]),
+                    parts[1].isEmpty() ? null : Strand.valueOf(parts[1]),
+                    parts[2].isEmpty() ? null : Side.valueOf(parts[2]),
+                    parts[3].isEmpty() ? null : parts[3]);
+        } catch (IllegalArgumentException e) {
+            throw new Unreadable("no change of a plan", e);
+        }
     }
 
     static String written(Kind kind, @Nullable Strand strand, @Nullable Side side, Object value) {

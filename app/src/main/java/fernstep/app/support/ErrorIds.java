@@ -12,6 +12,7 @@ import org.springframework.web.context.request.WebRequest;
 /** Gives every error page an id that stands in the log too, and nothing of the stack trace. */
 @Component
 public class ErrorIds extends DefaultErrorAttributes {
+    private static final int FAULT_OF_OURS = 500;
     private static final Logger LOG = LoggerFactory.getLogger(ErrorIds.class);
 
     @Override
@@ -20,7 +21,18 @@ public class ErrorIds extends DefaultErrorAttributes {
         String id = UUID.randomUUID().toString().substring(0, 8);
         attributes.put("errorId", id);
         Throwable error = getError(request);
-        LOG.warn("error {} status {} at {}", id, attributes.get("status"), attributes.get("path"), error);
+        boolean ours = attributes.get("status") instanceof Integer status && status >= FAULT_OF_OURS;
+        // A refused request is one line; a fault of ours comes with its trace.
+        if (ours) {
+            LOG.error("error {} status {} at {}", id, attributes.get("status"), attributes.get("path"), error);
+        } else {
+            LOG.warn(
+                    "error {} status {} at {}: {}",
+                    id,
+                    attributes.get("status"),
+                    attributes.get("path"),
+                    error == null ? "" : error.getClass().getSimpleName());
+        }
         return attributes;
     }
 }

@@ -1,0 +1,195 @@
+package fernstep.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FormData;
+import com.microsoft.playwright.options.RequestOptions;
+import fernstep.app.AppExtension.Running;
+import fernstep.app.ask.Visits;
+import fernstep.app.run.Runner;
+import fernstep.core.approach.Approach;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.core.DefaultParameterNameDiscoverer;
+import org.springframework.core.MethodParameter;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.method.HandlerMethod;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+
+/** Whatever is sent to whatever route, the answer is a sentence and never a fault of the program. */
+@ExtendWith({AppExtension.class, BrowserExtension.class})
+class MalformedRequestsTest {
+    private static final int IMOGEN = 1;
+    private static final int REQUESTS = 2_000;
+    private static final long SEED = 20311;
+    private static final List<String> WRONG = List.of(
+            "",
+            " ",
+            "NaN",
+            "Infinity",
+            "-1",
+            "0",
+            "1e400",
+            "0x12",
+            "+5",
+            "99999999999999999999",
+            "2031-02-30",
+            "+999999999-12-31",
+            "-999999999-01-01",
+            "9999-12-31",
+            "1000-01-01",
+            "null",
+            "[]",
+            "{}",
+            "';--",
+            "%00",
+            "<b>x</b>",
+            "RUNG|||",
+            "RANGE|LEG_FLOAT|LEFT|NaN",
+            "SETS|LEG_FLOAT|LEFT|999999999",
+            "ORDER|||A,B",
+            "SIZE|||x",
+            "house-99999999999999",
+            "SLOW_LADDER",
+            "F3",
+            "LEFT",
+            "🌿".repeat(40),
+            "x".repeat(3_000));
+
+    private record Route(String pattern, RequestMethod method, List<String> params, boolean body) {}
+
+    private final Running app;
+    private final Visits visits;
+    private final Runner runner;
+
+    MalformedRequestsTest(Running app, Visits visits, Runner runner) {
+        this.app = app;
+        this.visits = visits;
+        this.runner = runner;
+    }
+
+    private List<Route> routes() {
+        List<Route> routes = new ArrayList<>();
+        DefaultParameterNameDiscoverer names = new DefaultParameterNameDiscoverer();
+        for (RequestMappingHandlerMapping mapping :
+                app.context().getBeansOfType(RequestMappingHandlerMapping.class).values()) {
+            mapping.getHandlerMethods()
+                    .forEach((info, handler) -> info.getPatternValues().stream()
+                            .filter(p -> !p.startsWith("/error") && !p.equals("/sign-in"))
+                            .forEach(p -> info.getMethodsCondition()
+                                    .getMethods()
+                                    .forEach(m ->
+                                            routes.add(new Route(p, m, params(handler, names), hasBody(handler))))));
+        }
+        routes.sort(java.util.Comparator.comparing(Route::pattern).thenComparing(Route::method));
+        return routes;
+    }
+
+    private static boolean hasBody(HandlerMethod handler) {
+        return Arrays.stream(handler.getMethodParameters()).anyMatch(p -> p.hasParameterAnnotation(RequestBody.class));
+    }
+
+    private static List<String> params(HandlerMethod handler, DefaultParameterNameDiscoverer names) {
+        List<String> all = new ArrayList<>();
+        for (MethodParameter p : handler.getMethodParameters()) {
+            p.initParameterNameDiscovery(names);
+            if (p.hasParameterAnnotation(RequestParam.class) && p.getParameterName() != null) {
+                all.add(p.getParameterName());
+            } else if (p.getParameterType().isRecord()) {
+                Arrays.stream(p.getParameterType().getRecordComponents()).forEach(c -> all.add(c.getName()));
+            }
+        }
+        return all;
+    }
+
+    @Test
+    void two_thousand_malformed_requests_over_all_routes_never_fail_inside(Visitor visitor) {
+        long client = Someone.firm(app.context(), "Fuzz Person", Approach.SLOW_LADDER, 20);
+        long visit = visits.openToday(client, IMOGEN).id();
+        visits.markAsked(visit);
+        String session = runner.start(visit, UUID.randomUUID().toString(), null, IMOGEN);
+        Page page = visitor.onATablet("imogen");
+        String token = page.getAttribute("meta[name=csrf]", "content");
+        List<Route> routes = routes();
+        assertThat(routes).hasSizeGreaterThan(50);
+        Random random = new Random(SEED);
+        Map<String, String> faults = new TreeMap<>();
+        for (int i = 0; i < REQUESTS; i++) {
+            Route route = routes.get(i % routes.size());
+            String own = route.pattern().startsWith("/sessions")
+                    ? session
+                    : route.pattern().startsWith("/visits") ? String.valueOf(visit) : String.valueOf(client);
+            String path = route.pattern()
+                    .replaceFirst("\\{[^}]+}", random.nextInt(5) == 0 ? encoded(wrong(random)) : own)
+                    .replaceAll("\\{[^}]+}", encoded(wrong(random)))
+                    .replace("**", "x");
+            RequestOptions request = RequestOptions.create()
+                    .setMethod(route.method().name())
+                    .setMaxRedirects(0)
+                    .setHeader("X-CSRF-TOKEN", token);
+            List<String> sent = new ArrayList<>();
+            FormData form = FormData.create();
+            for (String name : route.params()) {
+                if (random.nextInt(6) > 0) {
+                    String value = wrong(random);
+                    sent.add(name + "=" + (value.length() > 40 ? value.length() + " letters" : value));
+                    if (route.method() == RequestMethod.GET) {
+                        request.setQueryParam(name, value);
+                    } else {
+                        form.append(name, value);
+                    }
+                }
+            }
+            if (route.body()) {
+                request.setHeader("Content-Type", "application/json").setData(body(random));
+            } else if (route.method() != RequestMethod.GET) {
+                request.setForm(form);
+            }
+            APIResponse answer = page.request().fetch(app.baseUrl() + path, request);
+            String text = answer.status() >= 300 && answer.status() < 400 ? "" : answer.text();
+            if (answer.status() >= 500 || text.contains("at fernstep.") || text.contains("java.lang.")) {
+                faults.putIfAbsent(route.method() + " " + route.pattern() + " " + answer.status(), path + " " + sent);
+            }
+        }
+        assertThat(faults).isEmpty();
+        assertThat(visits.byId(visit).client().id()).as("she is still there").isEqualTo(client);
+    }
+
+    private static String body(Random random) {
+        List<String> bodies = List.of(
+                "",
+                "{",
+                "[]",
+                "null",
+                "{\"id\":\"x\"}",
+                "{\"id\":\"" + UUID.randomUUID() + "\",\"kind\":\"SIGN\"}",
+                "{\"id\":\"" + UUID.randomUUID() + "\",\"kind\":\"EFFORT\",\"value\":99999999999}",
+                "{\"id\":\"" + UUID.randomUUID() + "\",\"kind\":\"SIGN\",\"sign\":{\"code\":\"NOPE\"}}",
+                "{\"op\":\"plan\"}",
+                "{\"op\":\"range\",\"range\":\"NaN\"}",
+                "[".repeat(5_000));
+        return bodies.get(random.nextInt(bodies.size()));
+    }
+
+    private static String wrong(Random random) {
+        return WRONG.get(random.nextInt(WRONG.size()));
+    }
+
+    private static String encoded(String value) {
+        String cut = value.length() > 200 ? value.substring(0, 200) : value;
+        String encoded = java.net.URLEncoder.encode(cut, java.nio.charset.StandardCharsets.UTF_8)
+                .replace("+", "%20");
+        return encoded.isEmpty() ? "%20" : encoded;
+    }
+}
