@@ -57,6 +57,15 @@ document.addEventListener('DOMContentLoaded', () => {
   if (here) { here.closest('.path').scrollLeft = Math.max(0, here.offsetLeft - 120); }
 });
 
+// "?" lists the keys of the page; the runner has a list of its own.
+document.addEventListener('keydown', (event) => {
+  const list = document.getElementById('keys-here');
+  if (!list || document.querySelector('.runner') || event.ctrlKey || event.metaKey || event.altKey) { return; }
+  if (['INPUT', 'SELECT', 'TEXTAREA'].includes(event.target.tagName) && event.target.type !== 'radio' && event.target.type !== 'checkbox') { return; }
+  if (event.key === '?') { list.hidden = !list.hidden; event.preventDefault(); }
+  if (event.key === 'Escape') { list.hidden = true; }
+});
+
 // What was ticked before the page was ready has told nobody yet: an emergency answer must not be lost to a slow script.
 document.addEventListener('alpine:initialized', () => {
   for (const box of document.querySelectorAll('main input[type="checkbox"], main input[type="radio"]')) {

@@ -26,6 +26,13 @@ class CataloguePagesTest {
         page.locator("#search").pressSequentially("side support");
         assertThat(page.locator(".tile:visible .tile-text strong"))
                 .hasText(new String[] {"SS1", "SS2", "SS3", "SS4", "SS5"});
+        page.locator("#search").fill("loads the wrists");
+        assertThat(page.locator(".tile:visible:has-text('HK4')")).hasCount(1);
+        assertThat(page.locator(".tile:visible:has-text('BR1')")).hasCount(0);
+        page.locator("#search").fill("forearms spares wrists");
+        assertThat(page.locator(".tile:visible").first()).isVisible();
+        page.locator("#search").fill("straw");
+        assertThat(page.locator(".tile:visible .tile-text strong").first()).hasText(Pattern.compile("BR\\d"));
         page.locator("#search").pressSequentially(" zebra");
         visitor.see("No rung holds all of these words.");
         page.locator("#search").fill("");

@@ -113,9 +113,10 @@ public final class Screenshots {
         page.click("button:text-is('Press')");
         page.waitForTimeout(300);
         shot("trainer");
-        page.navigate(base + "/examiner");
-        page.waitForTimeout(300);
-        shot("examiner");
+        page.navigate(base + "/spotting?rung=F5");
+        page.click("button:text-is('Begin')");
+        page.waitForTimeout(2500);
+        shot("spotting");
         page.context().close();
 
         signIn(browser, 390, 844, ColorScheme.DARK);

@@ -14,11 +14,13 @@ import fernstep.core.body.Body;
 import fernstep.core.body.Capacity;
 import fernstep.core.catalogue.CatalogueStrand;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.client.Restriction;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.StandIns;
 import fernstep.core.plan.Waiting;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -79,16 +81,29 @@ class CatalogueController {
     private Tile tile(Rung rung, Map<String, String> leaves) {
         Figure figure = figures.computeIfAbsent(
                 rung, r -> FigureDrawing.of(r, Body.of(null, null), r.perSide() ? Side.LEFT : null, 1));
-        String found = String.join(
-                        " ",
-                        rung.code(),
-                        rung.name(),
-                        words.code(rung.strand()),
-                        words.code(rung.position()),
-                        words.code(rung.aim()),
-                        rung.howTo())
-                .toLowerCase(Locale.ROOT);
-        return new Tile(rung, figure, leaves.getOrDefault(rung.code(), ""), found);
+        return new Tile(
+                rung, figure, leaves.getOrDefault(rung.code(), ""), found(rung).toLowerCase(Locale.ROOT));
+    }
+
+    /** Name, place, purpose, how, caution, equipment, and the joint or position that closes it or is spared. */
+    private String found(Rung rung) {
+        List<String> all = new ArrayList<>(List.of(
+                rung.code(),
+                rung.name(),
+                words.code(rung.strand()),
+                words.code(rung.position()),
+                words.code(rung.aim()),
+                rung.howTo(),
+                rung.caution()));
+        rung.props().forEach(p -> all.add(words.code(p)));
+        for (Restriction restriction : Restriction.values()) {
+            if (rung.closedBy(Set.of(restriction)).isPresent()) {
+                all.add(words.text("find.asks." + restriction));
+                RungForm.openTo(rung, Set.of(restriction))
+                        .ifPresent(form -> all.add(words.text("find.spares." + restriction)));
+            }
+        }
+        return String.join(" ", all);
     }
 
     /** A gate and whether it still holds. */

@@ -46,7 +46,15 @@ public class Forecasts {
 
     /** A forecast with what one change would bring. */
     public record Outlook(
-            Forecast.Question question, Forecast forecast, List<Forecast.WhatIf> whatIf, Set<Strand> inTraining) {}
+            Forecast.Question question, Forecast forecast, List<Forecast.WhatIf> whatIf, Set<Strand> inTraining) {
+
+        /** There is a goal, and no change brings it nearer. */
+        public boolean noneHelps() {
+            return question.goal() != null
+                    && Forecast.noneHelps(
+                            forecast.goal() == null ? null : forecast.goal().p50(), whatIf);
+        }
+    }
 
     /** @param otherwise what is switched on */
     public Outlook of(ClientFile client, Set<Forecast.Change> otherwise) {

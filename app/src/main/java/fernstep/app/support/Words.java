@@ -93,6 +93,10 @@ public class Words {
         return text(rung.strand() == Strand.BREATH ? "tempo.breath" : "tempo.move", t.liftS(), t.returnS(), t.restS());
     }
 
+    public boolean knows(String key) {
+        return wording().knows(key);
+    }
+
     /** A rung by its name, its code behind it. */
     public String rung(String code) {
         return catalogue

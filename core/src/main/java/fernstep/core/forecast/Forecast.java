@@ -37,6 +37,7 @@ public record Forecast(
         @Nullable Double goalChance,
         @Nullable Quantiles goal,
         @Nullable Bottleneck bottleneck) {
+    private static final int WORTH_DAYS = 7;
 
     /** Dates by which it had happened in 10, 50 and 90 of 100 runs; null where it had not by the end. */
     public record Quantiles(
@@ -226,6 +227,17 @@ public record Forecast(
                 .filter(c -> possible(c, q))
                 .map(c -> whatIf(c, q.with(Set.of(c))))
                 .toList();
+    }
+
+    /**
+     * None of the changes brings the goal nearer by a week or more.
+     *
+     * @param goal its middle date as things are; null where half of the runs do not reach it
+     */
+    public static boolean noneHelps(@Nullable LocalDate goal, List<WhatIf> changes) {
+        return changes.stream()
+                .map(WhatIf::p50)
+                .allMatch(then -> then == null || (goal != null && then.isAfter(goal.minusDays(WORTH_DAYS))));
     }
 
     /** Every day taken leaves no day more; nothing missing leaves nothing to be given. */

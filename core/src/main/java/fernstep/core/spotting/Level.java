@@ -7,6 +7,8 @@ import java.util.List;
  * How hard it is to see, from 1 to {@value #HARDEST}: more signs, shorter, fainter, and more harmless movement around them.
  * It grows with who looks: two rounds in a row above {@value #GROWS_FROM} make it harder, two below {@value #FALLS_BELOW}
  * easier.
+ *
+ * @param number from 1 to {@value #HARDEST}
  */
 public record Level(int number) {
     public static final int HARDEST = 5;
@@ -21,7 +23,12 @@ public record Level(int number) {
         }
     }
 
-    /** One round as it was played: its level and its score, 0 to 1. */
+    /**
+     * One round as it was played.
+     *
+     * @param level from 1 to {@value #HARDEST}
+     * @param score 0 to 1, see {@link Score#value()}
+     */
     public record Played(int level, double score) {}
 
     /** @param rounds oldest first */

@@ -112,6 +112,9 @@ public record Score(List<Found> found, List<Mark> falseAlarms) {
     /**
      * Of one sign.
      *
+     * @param shown how often it showed, from 0
+     * @param hits how often it was called while it showed, at most {@code shown}
+     * @param falseAlarms how often it was called without showing, from 0
      * @param delayReps repetitions from showing to being called, all together
      */
     public record OfSign(SignCode sign, int shown, int hits, int falseAlarms, int delayReps) {

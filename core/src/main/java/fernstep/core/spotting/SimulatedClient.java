@@ -16,6 +16,7 @@ import java.util.Set;
 /**
  * A client who shows signs by a script: the same seed, rung and level are the same client.
  *
+ * @param seed any number; the same one makes the same client
  * @param episodes what truly shows, by repetition
  * @param reps what is seen, {@value #REPS} of them
  */

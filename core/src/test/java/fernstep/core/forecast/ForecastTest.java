@@ -343,4 +343,18 @@ class ForecastTest {
         assertThat(f.goal().p50()).isNull();
         assertThat(f.bottleneck()).isNotNull();
     }
+
+    @Test
+    void it_is_said_when_no_change_brings_the_goal_nearer() {
+        LocalDate goal = LocalDate.of(2031, 6, 30);
+        Forecast.WhatIf sooner = new Forecast.WhatIf(Forecast.Change.ONE_MORE_DAY, goal.minusDays(7), null, null);
+        Forecast.WhatIf hardly = new Forecast.WhatIf(Forecast.Change.TWO_CLEAN_WEEKS, goal.minusDays(6), null, null);
+        Forecast.WhatIf never = new Forecast.WhatIf(Forecast.Change.CLEARANCE_GIVEN, null, null, null);
+        assertThat(Forecast.noneHelps(goal, List.of(hardly, never))).isTrue();
+        assertThat(Forecast.noneHelps(goal, List.of(hardly, sooner))).isFalse();
+        assertThat(Forecast.noneHelps(null, List.of(never))).isTrue();
+        assertThat(Forecast.noneHelps(null, List.of(hardly)))
+                .as("reached at all is a help")
+                .isFalse();
+    }
 }
