@@ -343,6 +343,7 @@ document.addEventListener('alpine:init', () => {
       const record = { seq: null, event };
       this.queue.push(record);
       this.show(fernAhead.apply(this.s, event, this.answers));
+      fernUnsent.hold(this.session, this.staff, event);
       this.stored = (this.stored || Promise.resolve())
         .then(() => fernUnsent.add(this.session, this.staff, event))
         .then((seq) => { record.seq = seq; this.send(); }, () => { this.notice = fern.text('storeFull'); this.send(); });

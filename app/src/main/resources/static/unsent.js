@@ -5,6 +5,9 @@ window.fernUnsent = (() => {
   const NAME = 'fern-step';
   const STORE = 'events';
   const PAGES = 'fern-runner';
+  /** Held here, at once, until the store has it: a page that goes away in that moment loses nothing. */
+  const HELD = 'fern.held.';
+  let held = 0;
   let opened = null;
 
   function open() {
@@ -33,19 +36,42 @@ window.fernUnsent = (() => {
     });
   }
 
+  /** Without waiting for anything. */
+  function hold(session, staff, event) {
+    const { undoTo, ...plain } = event;
+    held += 1;
+    try { localStorage.setItem(HELD + event.id, JSON.stringify({ session, staff, event: plain, at: Date.now() + held / 1000 })); }
+    catch (full) { /* the store below may still have room */ }
+  }
+
   /** Resolves once it is on the disk, with its place in the order. */
   async function add(session, staff, event) {
     const { undoTo, ...plain } = event;
     const record = JSON.parse(JSON.stringify({ session, staff, event: plain }));
     const seq = await ask('readwrite', (store) => store.add(record));
+    localStorage.removeItem(HELD + event.id);
     mark();
     return seq;
   }
 
+  /** What was held when a page went away, in order. */
+  function stillHeld(session, staff) {
+    return Object.keys(localStorage)
+      .filter((key) => key.startsWith(HELD))
+      .map((key) => JSON.parse(localStorage.getItem(key)))
+      .filter((r) => r && r.session === session && r.staff === staff)
+      .sort((a, b) => a.at - b.at);
+  }
+
   /** Those of a session that this account recorded, in order. */
   async function of(session, staff) {
-    const all = await ask('readonly', (store) => store.index('session').getAll(session));
-    return all.filter((r) => r.staff === staff);
+    const stored = async () => (await ask('readonly', (store) => store.index('session').getAll(session)))
+      .filter((r) => r.staff === staff);
+    const known = (await stored()).map((r) => r.event.id);
+    for (const { event } of stillHeld(session, staff)) {
+      if (known.includes(event.id)) { localStorage.removeItem(HELD + event.id); } else { await add(session, staff, event); }
+    }
+    return stored();
   }
 
   async function remove(seq) {
@@ -100,5 +126,5 @@ window.fernUnsent = (() => {
     navigator.serviceWorker.register('/sw.js');
   }
 
-  return { add, of, remove, count, keepState };
+  return { hold, add, of, remove, count, keepState };
 })();

@@ -269,6 +269,11 @@ class PlanDeskTest {
                 .click();
         assertThat(page.locator("text=Back to the computed plan")).isVisible();
         assertThat(page.locator(".plan-strand:visible")).hasAttribute("data-strand", strand);
+        assertThat(page.locator("#keys-here")).isHidden();
+        page.keyboard().press("?");
+        assertThat(page.locator("#keys-here")).containsText("Alt with the arrow up or down moves it");
+        page.keyboard().press("Escape");
+        assertThat(page.locator("#keys-here")).isHidden();
         for (int width : new int[] {390, 360}) {
             page.setViewportSize(width, 844);
             assertThat(((Number) page.evaluate("document.documentElement.scrollWidth")).intValue())

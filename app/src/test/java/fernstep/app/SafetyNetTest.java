@@ -136,7 +136,7 @@ class SafetyNetTest {
         visitor.startVisit("Catarina Reis");
         String ask = page.url();
         visitor.open(ask.replaceAll("http://[^/]+", "").replace("/ask", "/plan"));
-        visitor.see("Today's questions were not asked yet");
+        visitor.see("Today's questions are not done yet");
         page.click("text=Use this plan and run");
         assertThat(page).hasURL(ask);
     }
@@ -204,6 +204,7 @@ class SafetyNetTest {
                 .contains("script-src 'self'")
                 .contains("style-src 'self'")
                 .doesNotContain("unsafe");
+        assertThat(response.headerValue("referrer-policy")).isEqualTo("same-origin");
         assertThat(page.content())
                 .doesNotContain("<style")
                 .doesNotContain("onclick=")

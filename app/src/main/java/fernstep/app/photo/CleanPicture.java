@@ -15,7 +15,9 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Iterator;
 import java.util.Set;
+import java.util.concurrent.locks.ReentrantLock;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 
@@ -24,6 +26,11 @@ record CleanPicture(int widthPx, int heightPx, byte[] jpeg) {
     static final int LARGEST_BYTES = 10 * 1024 * 1024;
     private static final int LONGEST_SIDE_PX = 1600;
     private static final int LARGEST_SIDE_READ_PX = 12_000;
+    private static final int PIXELS_IN_A_MEGAPIXEL = 1_000_000;
+    private static final long MOST_PIXELS = 30L * PIXELS_IN_A_MEGAPIXEL;
+    /** Pictures are the one thing that fills the memory: they are read one after the other. */
+    private static final ReentrantLock ONE_AT_A_TIME = new ReentrantLock();
+
     private static final int UPRIGHT = 1;
     private static final Set<String> KINDS = Set.of("jpeg", "png");
 
@@ -43,7 +50,7 @@ record CleanPicture(int widthPx, int heightPx, byte[] jpeg) {
         }
     }
 
-    /** @throws Refused unless the content itself is a JPEG or PNG of up to 10 MB and 12,000 pixels a side */
+    /** @throws Refused unless the content itself is a JPEG or PNG of up to 10 MB, 12,000 pixels a side and 30 megapixels */
     static CleanPicture of(byte[] file) throws Refused {
         if (file.length > LARGEST_BYTES) {
             throw new Refused("photo.tooLarge", LARGEST_BYTES >> 20);
@@ -62,13 +69,31 @@ record CleanPicture(int widthPx, int heightPx, byte[] jpeg) {
                 if (Math.max(reader.getWidth(0), reader.getHeight(0)) > LARGEST_SIDE_READ_PX) {
                     throw new Refused("photo.tooWide", LARGEST_SIDE_READ_PX);
                 }
-                return drawn(upright(reader.read(0), turn(file)));
+                long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
+                if (pixels > MOST_PIXELS) {
+                    throw new Refused("photo.tooManyPixels", MOST_PIXELS / PIXELS_IN_A_MEGAPIXEL);
+                }
+                ONE_AT_A_TIME.lock();
+                try {
+                    return drawn(upright(read(reader), turn(file)));
+                } finally {
+                    ONE_AT_A_TIME.unlock();
+                }
             } finally {
                 reader.dispose();
             }
         } catch (IOException e) {
             throw new Refused("photo.damaged");
         }
+    }
+
+    /** No finer than twice what is kept: a large photo is never in memory whole. */
+    private static BufferedImage read(ImageReader reader) throws IOException {
+        int longest = Math.max(reader.getWidth(0), reader.getHeight(0));
+        int every = Math.max(1, longest / (2 * LONGEST_SIDE_PX));
+        ImageReadParam param = reader.getDefaultReadParam();
+        param.setSourceSubsampling(every, every, 0, 0);
+        return reader.read(0, param);
     }
 
     /** How the camera was held, 1 (upright) to 8, as Exif numbers it; 1 where nothing is said. */

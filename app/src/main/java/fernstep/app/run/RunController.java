@@ -14,6 +14,7 @@ import fernstep.core.session.SessionEvent;
 import fernstep.core.session.SkipReason;
 import fernstep.exchange.session.SessionEventJson.Kind;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -40,6 +41,9 @@ class RunController {
     private static final List<String> OVERRIDE_REASONS = List.of(
             "run.because.judgement", "run.because.seenWrongly", "run.because.doneBefore", "run.because.clinician");
 
+    /** A digit always means the same emergency, whoever is on the mat. */
+    private static final Map<Answer, Integer> EMERGENCY_KEYS = emergencyKeys();
+
     private final Runner runner;
     private final RunView view;
     private final RunAnswers answers;
@@ -63,6 +67,12 @@ class RunController {
         this.records = records;
         this.visits = visits;
         this.words = words;
+    }
+
+    private static Map<Answer, Integer> emergencyKeys() {
+        Map<Answer, Integer> keys = new EnumMap<>(Answer.class);
+        Arrays.stream(Answer.values()).filter(Answer::emergency).forEach(a -> keys.put(a, keys.size() + 1));
+        return keys;
     }
 
     @PostMapping("/visits/{id}/run")
@@ -108,6 +118,7 @@ class RunController {
                         .filter(Answer::emergency)
                         .filter(a -> a.mayApplyTo(held.client().facts()))
                         .toList());
+        model.addAttribute("emergencyKeys", EMERGENCY_KEYS);
         return "run/run";
     }
 

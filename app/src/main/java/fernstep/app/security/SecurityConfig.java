@@ -8,6 +8,7 @@ import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 @Configuration
 class SecurityConfig {
@@ -32,7 +33,8 @@ class SecurityConfig {
                         .authenticated())
                 .formLogin(f -> f.loginPage("/sign-in").defaultSuccessUrl("/").permitAll())
                 .logout(l -> l.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
-                .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(CSP)))
+                .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(CSP))
+                        .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
     }
 

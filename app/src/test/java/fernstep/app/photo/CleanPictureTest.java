@@ -53,6 +53,19 @@ class CleanPictureTest {
     }
 
     @Test
+    void more_than_thirty_megapixels_are_refused_before_they_are_read_and_a_large_photo_is_made_small()
+            throws Exception {
+        ByteArrayOutputStream huge = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(6000, 5001, BufferedImage.TYPE_BYTE_BINARY), "png", huge);
+        assertThatThrownBy(() -> CleanPicture.of(huge.toByteArray())).hasMessage("photo.tooManyPixels");
+        ByteArrayOutputStream large = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(6000, 4000, BufferedImage.TYPE_BYTE_BINARY), "png", large);
+        CleanPicture small = CleanPicture.of(large.toByteArray());
+        assertThat(small.widthPx()).isEqualTo(1600);
+        assertThat(small.heightPx()).isEqualTo(1067);
+    }
+
+    @Test
     void the_content_decides_and_not_the_name() throws Exception {
         assertThatThrownBy(() -> CleanPicture.of("<svg onload='x'/>".getBytes(StandardCharsets.UTF_8)))
                 .hasMessage("photo.notAPicture");

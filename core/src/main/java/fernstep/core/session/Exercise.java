@@ -20,7 +20,6 @@ import fernstep.core.progress.ResultRules;
 import fernstep.core.session.SessionEvent.Answered;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -44,12 +43,10 @@ public final class Exercise {
     private final List<ResultRules.Made> made = new ArrayList<>();
     private final Set<SignCode> signs = new LinkedHashSet<>();
     private final List<RepRecord> soFar = new ArrayList<>();
-    private final Set<Helper> helpers = EnumSet.noneOf(Helper.class);
-    private final List<Lever> otherLevers = new ArrayList<>();
+    private final Easings easings = new Easings();
     private Rung rung;
     private Dose dose;
     private double range;
-    private int kneesBentDeg;
     private int set = 1;
     private int repsDone;
     /** Repetitions of this set that were done on the rung before it was stepped back from. */
@@ -88,14 +85,12 @@ public final class Exercise {
 
     /** As it looks now: in the easier position, with bent knees or one limb where these are in use. */
     public Rung asDone(Body body) {
-        Rung placed =
-                otherLevers.contains(Lever.EASIER_POSITION) ? rung.easier().orElse(rung) : rung;
-        return placed.shortened(body, kneesBentDeg, otherLevers.contains(Lever.ONE_LIMB));
+        return easings.on(rung, body);
     }
 
     /** How much further the knees are bent now, degrees. */
     public int kneesBentDeg() {
-        return kneesBentDeg;
+        return easings.kneesBentDeg();
     }
 
     public boolean steppedBack() {
@@ -142,12 +137,12 @@ public final class Exercise {
     }
 
     public Set<Helper> helpers() {
-        return Collections.unmodifiableSet(helpers);
+        return easings.helpers();
     }
 
     /** Levers in use that are neither range nor dose nor a helper. */
     public List<Lever> otherLevers() {
-        return List.copyOf(otherLevers);
+        return easings.otherLevers();
     }
 
     /** Signs of this set, by repetition. */
@@ -243,7 +238,7 @@ public final class Exercise {
     /** As the rules read it. */
     public Setting setting() {
         Integer holdS = dose.holdS();
-        return new Setting(range, holdS == null ? null : holdS.doubleValue(), target(), helpers);
+        return new Setting(range, holdS == null ? null : holdS.doubleValue(), target(), helpers());
     }
 
     void repDone() {
@@ -269,12 +264,7 @@ public final class Exercise {
         before = 0;
         setDone = false;
         soFar.clear();
-        clearShortenings();
-    }
-
-    private void clearShortenings() {
-        otherLevers.clear();
-        kneesBentDeg = 0;
+        easings.endOfSet();
     }
 
     /** A set is over that nothing seen had ended before its time. */
@@ -324,16 +314,7 @@ public final class Exercise {
                 dose = dose.withTimes(to == null ? 1 : to.intValue());
                 endSetWhenReached();
             }
-            case ADD_HELPER, SUPPORT -> {
-                if (change.to() instanceof Helper helper) {
-                    helpers.add(helper);
-                }
-            }
-            case BEND_KNEE -> {
-                kneesBentDeg = to == null ? 0 : to.intValue();
-                otherLevers.add(Lever.BEND_KNEE);
-            }
-            default -> otherLevers.add(change.lever());
+            default -> easings.pull(change);
         }
     }
 
@@ -345,8 +326,7 @@ public final class Exercise {
         before = repsDone;
         rung = back;
         range = toRange;
-        helpers.clear();
-        clearShortenings();
+        easings.clear();
         soFar.clear();
         Integer reps = Optional.ofNullable(back.window().reps())
                 .map(s -> s.clamp(target()))

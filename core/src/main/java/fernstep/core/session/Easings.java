@@ -1,0 +1,63 @@
+package fernstep.core.session;
+
+import fernstep.core.body.Body;
+import fernstep.core.catalogue.Helper;
+import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.decision.LeverChange;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+
+/** What makes an exercise easier beside its range and its dose. Helpers stay; the rest ends with the set. */
+final class Easings {
+    private final Set<Helper> helpers = EnumSet.noneOf(Helper.class);
+    private final List<Lever> otherLevers = new ArrayList<>();
+    private int kneesBentDeg;
+
+    Set<Helper> helpers() {
+        return Collections.unmodifiableSet(helpers);
+    }
+
+    List<Lever> otherLevers() {
+        return List.copyOf(otherLevers);
+    }
+
+    int kneesBentDeg() {
+        return kneesBentDeg;
+    }
+
+    void pull(LeverChange change) {
+        switch (change.lever()) {
+            case ADD_HELPER, SUPPORT -> {
+                if (change.to() instanceof Helper helper) {
+                    helpers.add(helper);
+                }
+            }
+            case BEND_KNEE -> {
+                kneesBentDeg = change.to() instanceof Number deg ? deg.intValue() : 0;
+                otherLevers.add(Lever.BEND_KNEE);
+            }
+            default -> otherLevers.add(change.lever());
+        }
+    }
+
+    void endOfSet() {
+        otherLevers.clear();
+        kneesBentDeg = 0;
+    }
+
+    void clear() {
+        helpers.clear();
+        endOfSet();
+    }
+
+    /** As the rung looks now: in the easier position, with bent knees or one limb where these are in use. */
+    Rung on(Rung rung, Body body) {
+        Rung placed =
+                otherLevers.contains(Lever.EASIER_POSITION) ? rung.easier().orElse(rung) : rung;
+        return placed.shortened(body, kneesBentDeg, otherLevers.contains(Lever.ONE_LIMB));
+    }
+}
