@@ -38,7 +38,7 @@ public final class Exercise {
     }
 
     private final String plannedRung;
-    private final RungForm form;
+    private RungForm form;
     private final @Nullable Side side;
     private final List<ResultRules.Made> made = new ArrayList<>();
     private final Set<SignCode> signs = new LinkedHashSet<>();
@@ -78,7 +78,7 @@ public final class Exercise {
         return rung;
     }
 
-    /** How she does what was planned. */
+    /** How she does the rung in hand. */
     public RungForm form() {
         return form;
     }
@@ -319,12 +319,14 @@ public final class Exercise {
     }
 
     /** Goes on with an easier rung at the least of its dose. */
-    void stepBackTo(Rung back, double toRange) {
+    void stepBackTo(Rung plain, RungForm inForm, double toRange) {
+        Rung back = inForm.of(plain);
         if (repsDone > before || !soFar.isEmpty()) {
             earlierSets.add(setInHand());
         }
         before = repsDone;
         rung = back;
+        form = inForm;
         range = toRange;
         easings.clear();
         soFar.clear();

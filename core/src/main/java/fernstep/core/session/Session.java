@@ -276,20 +276,22 @@ public final class Session {
     private void stepBack(Exercise exercise, Advice advice) {
         Advice.StepBack advised = advice.back();
         if (advised != null && catalogue.find(advised.rung()).isPresent()) {
-            exercise.stepBackTo(advised.form().of(catalogue.rung(advised.rung())), advised.range());
+            exercise.stepBackTo(catalogue.rung(advised.rung()), advised.form(), advised.range());
             return;
         }
         Optional<Rung> before = catalogue.previous(exercise.rung());
         if (before.isPresent()) {
-            exercise.stepBackTo(exercise.form().of(before.get()), 0);
+            exercise.stepBackTo(before.get(), exercise.form(), 0);
         } else {
             endExercise(exercise);
         }
     }
 
-    /** Who may not lie flat for what was planned does not lie flat to finish. */
+    /** Who lies flat for nothing in her session does not lie flat to finish; inclined harms nobody. */
     private RungForm finishingForm() {
-        return exercises.stream().anyMatch(e -> e.form() == RungForm.INCLINED) ? RungForm.INCLINED : RungForm.PLAIN;
+        boolean inclined = exercises.stream().anyMatch(e -> e.form() == RungForm.INCLINED);
+        boolean flat = exercises.stream().anyMatch(e -> e.rung().position().flat());
+        return flat && !inclined ? RungForm.PLAIN : RungForm.INCLINED;
     }
 
     /** The exercise is over for both sides. */

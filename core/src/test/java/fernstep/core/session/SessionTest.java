@@ -198,6 +198,41 @@ class SessionTest {
             assertThat(now.rung().code()).isEqualTo("F2");
             assertThat(now.rung().position()).isEqualTo(Position.INCLINED);
             assertThat(now.range()).isEqualTo(0.25);
+            assertThat(now.form()).isEqualTo(RungForm.INCLINED);
+        }
+
+        @Test
+        void that_steps_back_from_her_side_to_her_back_shows_her_inclined_where_the_advice_says_so() {
+            List<PlannedExercise> side =
+                    List.of(new PlannedExercise("DC2", RungForm.PLAIN, null, new Dose(1, 6, 5, null, 1, 5), 1));
+            Advice back = new Advice(
+                    Move.STEP_BACK,
+                    null,
+                    new Advice.StepBack("DC1", RungForm.INCLINED, 0),
+                    null,
+                    RuleId.R9,
+                    Reason.of("R4.back"),
+                    null,
+                    null,
+                    List.of(),
+                    false,
+                    false);
+            SignSeen seen = new SignSeen("a", IMOGEN, new Place("DC2", 1), Seen.clear(SignCode.SET_LOST), back);
+            Exercise now =
+                    Session.replay(CATALOGUE, side, List.of(seen)).current().orElseThrow();
+            assertThat(now.form()).isEqualTo(RungForm.INCLINED);
+            assertThat(now.rung().position()).isEqualTo(Position.INCLINED);
+        }
+
+        @Test
+        void that_closes_all_load_finishes_inclined_for_her_who_lies_flat_for_nothing() {
+            List<PlannedExercise> side =
+                    List.of(new PlannedExercise("HK1", RungForm.PLAIN, null, new Dose(1, null, null, 4, 1, 5), 1));
+            SignSeen seen = new SignSeen(
+                    "a", IMOGEN, new Place("HK1", 1), Seen.clear(SignCode.BEARS_DOWN), closing(Move.END_EXERCISE));
+            Exercise finish =
+                    Session.replay(CATALOGUE, side, List.of(seen)).current().orElseThrow();
+            assertThat(finish.rung().position()).isEqualTo(Position.INCLINED);
         }
 
         @Test
