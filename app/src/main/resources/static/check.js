@@ -141,7 +141,77 @@ document.addEventListener('alpine:init', () => {
 
   Alpine.data('check', () => ({
     saveReading() {
-      this.$dispatch('save', { url: this.$root.dataset.url + '/readings', fields: this.$event.detail });
+      this.$dispatch('save', { url: this.$root.dataset.url + '/readings', fields: Object.assign(this.only(), this.$event.detail) });
+    },
+
+    /** The check that fills the screen, if one does: the answer then is about it alone. */
+    only() { return this.$root.dataset.only ? { only: this.$root.dataset.only } : {}; },
+
+    /** A press on an answer goes on like its digit; an arrow key that moves the choice does not. */
+    clicked() {
+      const e = this.$event;
+      const label = e.target.closest('.pick label');
+      if (!label || e.detail === 0) { return; }
+      const group = label.closest('fieldset.choice');
+      window.setTimeout(() => this.goOn(group), 0);
+    },
+
+    /** Keys of the walk through the checks: they answer from anywhere on the page that takes no text. */
+    walkKey() {
+      const e = this.$event;
+      if (!this.$root.dataset.only || e.defaultPrevented || e.ctrlKey || e.metaKey || e.altKey) { return; }
+      const at = e.target;
+      const typing = ['INPUT', 'SELECT', 'TEXTAREA'].includes(at.tagName) && at.type !== 'radio';
+      const pressing = ['BUTTON', 'SUMMARY'].includes(at.tagName) || (at.tagName === 'A' && at.dataset.next === undefined);
+      const unchosen = at.type === 'radio' && !at.checked;
+      if (e.key === 'PageDown' || (e.key === ' ' && !typing && !unchosen && (!pressing || at.classList.contains('cell')))) { this.walk('[data-next]'); }
+      else if (e.key === 'PageUp') { this.walk('[data-back]'); }
+      else if (e.key === '=' && !typing) { this.walk('[data-same]'); }
+      else if (/^[0-9]$/.test(e.key) && at === document.body && this.answerFirst(e.key)) { /* taken */ }
+      else { return; }
+      e.preventDefault();
+    },
+
+    walk(where) {
+      const target = document.querySelector('.guided-foot ' + where);
+      if (target) { target.click(); }
+    },
+
+    /** A digit with nothing in hand answers the first field that is still open. */
+    answerFirst(digit) {
+      const fields = Array.from(this.$root.querySelectorAll('fieldset.choice')).filter((g) => !g.closest('details:not([open])'));
+      const open = fields.find((g) => (g.querySelector('input[type="number"]') ? g.querySelector('input').value === '' : !g.querySelector('input:checked')));
+      const box = open ? open.querySelector('input[type="number"]') : null;
+      // a number takes the digit itself, as if it had been typed there
+      if (box) { box.focus(); return false; }
+      if (open) { return this.choose(open, digit); }
+      return false;
+    },
+
+    /** A value that was not taken is said beside its field. */
+    refused() {
+      const { fields, why } = this.$event.detail;
+      const group = this.groupOf(fields);
+      if (!group) { return; }
+      this.clearProblem(group);
+      const said = document.createElement('p');
+      said.className = 'field-problem';
+      said.dataset.refused = 'true';
+      said.textContent = why;
+      group.append(said);
+    },
+
+    taken() {
+      const group = this.groupOf(this.$event.detail.fields);
+      if (group) { this.clearProblem(group); }
+    },
+
+    clearProblem(group) { group.querySelectorAll('[data-refused]').forEach((p) => p.remove()); },
+
+    groupOf(fields) {
+      if (fields.siteCm) { return this.$root.querySelector('.picker'); }
+      const input = Array.from(this.$root.querySelectorAll('[data-finding]')).find((i) => i.dataset.finding === fields.name && (i.dataset.side || '') === (fields.side || ''));
+      return input ? input.closest('fieldset.choice') || input : null;
     },
 
     savePoints() {
@@ -151,7 +221,7 @@ document.addEventListener('alpine:init', () => {
     saveFinding() {
       const field = this.$event.target;
       if (field.dataset.skip) {
-        this.$dispatch('save', { url: this.$root.dataset.url + '/skips', fields: { section: field.dataset.skip, reason: field.value } });
+        this.$dispatch('save', { url: this.$root.dataset.url + '/skips', fields: Object.assign(this.only(), { section: field.dataset.skip, reason: field.value }) });
       } else if (field.dataset.finding) {
         this.finding(field.dataset.finding, field.dataset.side || '', field.value);
       }
@@ -162,25 +232,31 @@ document.addEventListener('alpine:init', () => {
       const e = this.$event;
       const group = e.target.closest('fieldset.choice, .pad');
       if (!group || e.ctrlKey || e.metaKey || e.altKey) { return; }
-      const options = Array.from(group.querySelectorAll('input[type="radio"]'));
-      if (options.length && /^[0-9]$/.test(e.key)) {
-        const named = options.find((o) => o.value === e.key);
-        const option = named || (Number.isNaN(Number(options[0].value)) ? options[Number(e.key) - 1] : null);
-        if (!option) { return; }
-        option.checked = true;
-        option.dispatchEvent(new Event('change', { bubbles: true }));
-      } else if (e.key !== 'Enter') {
+      if (group.querySelector('input[type="radio"]') && /^[0-9]$/.test(e.key)) {
+        if (this.choose(group, e.key)) { e.preventDefault(); }
         return;
-      } else if (e.target.type === 'number') {
-        e.target.blur();
       }
+      if (e.key !== 'Enter') { return; }
+      if (e.target.type === 'number') { e.target.blur(); }
       e.preventDefault();
       this.goOn(group);
     },
 
+    /** A digit picks the choice of that name, or of that place, and goes on. */
+    choose(group, digit) {
+      const options = Array.from(group.querySelectorAll('input[type="radio"]'));
+      const named = options.find((o) => o.value === digit);
+      const option = named || (Number.isNaN(Number(options[0].value)) ? options[Number(digit) - 1] : null);
+      if (!option) { return false; }
+      option.checked = true;
+      option.dispatchEvent(new Event('change', { bubbles: true }));
+      this.goOn(group);
+      return true;
+    },
+
     /** To the next field of the page, or to the link that leads on. */
     goOn(from) {
-      const all = Array.from(this.$root.querySelectorAll('fieldset.choice, .pad')).filter((g) => g.offsetParent !== null || g.tagName === 'svg');
+      const all = Array.from(this.$root.querySelectorAll('fieldset.choice, .pad')).filter((g) => !g.closest('details:not([open])'));
       const next = all[all.indexOf(from) + 1];
       const target = next ? next.querySelector('input, .mark') : document.querySelector('[data-next]');
       if (target) { target.focus(); target.scrollIntoView({ block: 'center' }); }
@@ -191,7 +267,7 @@ document.addEventListener('alpine:init', () => {
     finding(name, side, value) {
       this.$dispatch('save', {
         url: this.$root.dataset.url + '/findings',
-        fields: { name, side, value, posture: this.$root.dataset.posture },
+        fields: Object.assign(this.only(), { name, side, value, posture: this.$root.dataset.posture }),
       });
     },
   }));

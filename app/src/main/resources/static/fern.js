@@ -146,12 +146,18 @@ document.addEventListener('alpine:init', () => {
           const html = await answer.text();
           if (this.leaving) { return; }
           fern.signedIn(this.key);
-          this.queue.shift();
+          const sent = this.queue.shift();
           this.keep();
           const target = document.getElementById('results');
           if (answer.ok && target) {
             target.innerHTML = html;
             target.dispatchEvent(new CustomEvent('results-shown', { bubbles: true }));
+          }
+          if (answer.status === 422) {
+            const page = new DOMParser().parseFromString(html, 'text/html');
+            window.dispatchEvent(new CustomEvent('save-refused', { detail: { fields: sent.fields, why: page.querySelector('[data-problem]').textContent } }));
+          } else if (answer.ok) {
+            window.dispatchEvent(new CustomEvent('save-taken', { detail: { fields: sent.fields } }));
           }
           this.state = answer.ok ? fern.text('saved') : fern.text('notAccepted');
         } catch (lost) {

@@ -11,11 +11,18 @@ import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.RequestOptions;
 import fernstep.app.AppExtension.Running;
+import fernstep.app.ask.VisitMapper;
+import fernstep.app.check.CheckMapper;
+import fernstep.app.check.FindingRow;
 import fernstep.app.support.Audit;
+import fernstep.core.approach.Approach;
+import fernstep.core.findings.Finding;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -53,12 +60,151 @@ class FullCheckTest {
         }
     }
 
-    private static Page check(Visitor visitor, String account, String client) {
+    /** One check after the other, at the first of them. */
+    private static Page guided(Visitor visitor, String account, String client) {
         Page page = visitor.onATablet(account);
         visitor.startVisit(client);
         page.click("#outcome form[action$='/asked'] button");
         page.locator(".cell.picked").waitFor();
         return page;
+    }
+
+    /** All that is done lying on one sheet. */
+    private static Page check(Visitor visitor, String account, String client) {
+        Page page = guided(visitor, account, client);
+        page.click("text=All on one sheet");
+        page.waitForURL("**/check/lying");
+        page.locator(".cell.picked").waitFor();
+        return page;
+    }
+
+    /** Waits until the check of this name fills the screen and takes keys. */
+    private static void at(Page page, String check) {
+        page.waitForURL("**/check/one/" + check);
+        page.waitForFunction("() => document.querySelector('[x-data=check]')?._x_dataStack !== undefined");
+    }
+
+    @Test
+    void a_first_check_one_by_one_takes_at_most_90_presses_and_fits_one_screen_each(Visitor visitor, Running app) {
+        long client = Someone.plain(app.context(), "Odile Marchetti", Approach.SLOW_LADDER, 14);
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/clients/" + client);
+        page.click("form[action$='/visit'] button");
+        page.click("#outcome form[action$='/asked'] button");
+        page.locator(".cell.picked").waitFor();
+        Keys keys = new Keys(page);
+        keys.type("333212222211111");
+        assertThat(page.locator("a.btn-primary[data-next]")).isFocused();
+        keys.press("Space");
+        at(page, "ridge");
+        keys.type("2");
+        assertThat(page.locator("#DOMINGSOFT")).isChecked();
+        assertThat(page.locator("#results li")).hasCount(1);
+        keys.press("Space");
+        at(page, "cough");
+        keys.type("11").press("Space");
+        at(page, "deep-core");
+        keys.type("33").type("8").press("Enter").type("9").press("Enter");
+        assertThat(page.locator("#results")).containsText("Side by side");
+        keys.press("Space");
+        at(page, "pelvic-floor");
+        keys.type("11").press("Space");
+        at(page, "breath");
+        keys.type("1").press("Space");
+        at(page, "low-back");
+        keys.type("22").press("Space");
+        at(page, "alignment");
+        keys.press("PageDown");
+        at(page, "dome-profile");
+        keys.press("PageDown");
+        at(page, "tolerance");
+        keys.type("5").press("Enter").press("Space");
+        at(page, "straw");
+        keys.type("3").press("Space");
+        at(page, "float");
+        keys.type("1111331133");
+        assertThat(page.locator("#results")).containsText("F2 clean");
+        keys.press("Space");
+        at(page, "scoop");
+        keys.type("1").press("Space");
+        at(page, "rod");
+        keys.type("1414222").press("Space");
+        at(page, "hover");
+        keys.type("5").press("Enter");
+        assertThat(page.locator("#results")).containsText("Everything a plan needs is here.");
+        System.out.println("a first check one by one took " + keys.pressed + " presses");
+        assertThat(keys.pressed).isLessThanOrEqualTo(90);
+        keys.press("Space");
+        page.waitForURL("**/plan");
+    }
+
+    @Test
+    void a_recheck_one_by_one_takes_at_most_14_presses_and_goes_through_what_was_checked_before(
+            Visitor visitor, Running app) {
+        long client = Someone.firm(app.context(), "Liesel Okonjo", Approach.SLOW_LADDER, 14);
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/clients/" + client);
+        page.click("form[action$='/visit'] button");
+        page.click("#outcome form[action$='/asked'] button");
+        page.locator(".cell.picked").waitFor();
+        Keys keys = new Keys(page);
+        keys.type("11111").press("PageDown");
+        for (String check : List.of("ridge", "cough", "deep-core", "low-back", "tolerance", "float", "scoop")) {
+            at(page, check);
+            keys.press("=");
+        }
+        page.waitForURL("**/plan");
+        System.out.println("a re-check one by one took " + keys.pressed + " presses");
+        assertThat(keys.pressed).isLessThanOrEqualTo(14);
+        CheckMapper checks = app.context().getBean(CheckMapper.class);
+        assertThat(checks.latestFindings(client, LocalDate.now()))
+                .filteredOn(f -> f.name() == Finding.TOLERANCE_BREATHS)
+                .extracting(FindingRow::findingValue)
+                .containsExactly("8");
+        assertThat(checks.latestFindings(client, LocalDate.now()))
+                .as("every finding of the first check is today's as well")
+                .hasSize(13)
+                .extracting(FindingRow::visitId)
+                .containsOnly(app.context()
+                        .getBean(VisitMapper.class)
+                        .onDay(client, LocalDate.now())
+                        .orElseThrow()
+                        .id());
+    }
+
+    @Test
+    void a_missing_clearance_is_recorded_on_the_line_of_the_gate_that_stops_her(Visitor visitor, Running app) {
+        long client = Someone.afterBirth(app.context(), "Runa Eldjarn", 12);
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/clients/" + client);
+        page.click("form[action$='/visit'] button");
+        page.click("#outcome form[action$='/asked'] button");
+        page.locator(".guided-foot").waitFor();
+        page.click(".path >> text=Ask");
+        Locator gate = page.locator("[data-clear=FIRST_LOADED]");
+        gate.locator("summary").click();
+        gate.locator("[name=byRole]").fill("midwife");
+        gate.locator("button").click();
+        page.waitForURL("**/ask");
+        assertThat(page.locator("[data-clear=FIRST_LOADED]")).hasCount(0);
+        visitor.open("/clients/" + client);
+        visitor.see("midwife");
+    }
+
+    @Test
+    void what_is_refused_is_said_beside_its_field_and_never_called_saved(Visitor visitor) {
+        Page page = guided(visitor, "imogen", "Solveig Aune");
+        visitor.open(page.url().replaceAll("http://[^/]+", "") + "/one/hover");
+        page.fill("#HOVER_S", "700");
+        page.locator("#HOVER_S").blur();
+        Locator field = page.locator("fieldset:has(#HOVER_S)");
+        assertThat(field.locator(".field-problem")).containsText("from 0 to 600");
+        assertThat(page.locator(".saved")).hasText("Not accepted");
+        assertThat(page.locator("#HOVER_S")).hasValue("700");
+        page.fill("#HOVER_S", "7");
+        page.locator("#HOVER_S").blur();
+        assertThat(page.locator(".saved")).hasText("Saved");
+        assertThat(field.locator(".field-problem")).hasCount(0);
     }
 
     @Test
@@ -151,7 +297,7 @@ class FullCheckTest {
         }
         assertThat(page.locator("#results")).containsText("no real change (a real change is more than 12.6 mm)");
         keys.saved();
-        visitor.open(page.url().replaceAll("http://[^/]+", "") + "/moving");
+        visitor.open(page.url().replaceAll("http://[^/]+", "").replace("/lying", "/moving"));
         page.locator("#TOLERANCE_BREATHS").focus();
         keys.press("6", "Enter");
         page.locator("#FLOAT_F1LEFTCLEAN").focus();

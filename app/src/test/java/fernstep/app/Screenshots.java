@@ -51,6 +51,7 @@ public final class Screenshots {
         page.waitForSelector("text=Area at rest");
         saved();
         shot("check");
+        page.click("text=All on one sheet");
         page.click("text=From the side");
         page.waitForSelector(".pad .mark");
         page.focus(".pad [data-n='0']");

@@ -5,7 +5,9 @@ import fernstep.app.check.CheckMapper;
 import fernstep.app.check.FindingRow;
 import fernstep.app.client.ClientRow;
 import fernstep.app.client.Clients;
+import fernstep.app.client.EventRow;
 import fernstep.core.approach.Approach;
+import fernstep.core.client.BirthMode;
 import fernstep.core.client.Status;
 import fernstep.core.findings.Finding;
 import java.time.LocalDate;
@@ -39,25 +41,35 @@ public final class Someone {
         return id;
     }
 
+    /** Gave birth so many weeks ago; nobody has cleared her yet. */
+    public static long afterBirth(ApplicationContext app, String name, int weeks) {
+        Clients clients = app.getBean(Clients.class);
+        long id = clients.create(row(name, Status.POSTNATAL, Approach.SLOW_LADDER, 14), List.of());
+        clients.addEvent(
+                new EventRow(id, EventRow.Kind.BIRTH, LocalDate.now().minusWeeks(weeks), BirthMode.VAGINAL, 0, ""));
+        return id;
+    }
+
     public static long plain(ApplicationContext app, String name, Approach approach, int minutesPerDay) {
-        return app.getBean(Clients.class)
-                .create(
-                        new ClientRow(
-                                null,
-                                UUID.randomUUID().toString(),
-                                name,
-                                Status.GENERAL,
-                                null,
-                                168.0,
-                                66.0,
-                                35,
-                                "RIGHT",
-                                approach,
-                                minutesPerDay,
-                                5,
-                                "",
-                                ""),
-                        List.of());
+        return app.getBean(Clients.class).create(row(name, Status.GENERAL, approach, minutesPerDay), List.of());
+    }
+
+    private static ClientRow row(String name, Status status, Approach approach, int minutesPerDay) {
+        return new ClientRow(
+                null,
+                UUID.randomUUID().toString(),
+                name,
+                status,
+                null,
+                168.0,
+                66.0,
+                35,
+                "RIGHT",
+                approach,
+                minutesPerDay,
+                5,
+                "",
+                "");
     }
 
     private static void finding(ApplicationContext app, long visit, Finding field, String side, String value) {

@@ -120,6 +120,7 @@ class VisitPathTest {
         visitor.checkAccessible();
         page.click("form[action$='/visit'] button");
         page.click("#outcome form[action$='/asked'] button");
+        page.click("text=All on one sheet");
         page.check("#SET_GRADELEFT4", new Page.CheckOptions().setForce(true));
         page.check("#SET_GRADERIGHT4", new Page.CheckOptions().setForce(true));
         page.click("text=Moving");

@@ -3,12 +3,18 @@ package fernstep.app.changes;
 import fernstep.app.ask.Visits;
 import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
+import fernstep.app.check.MidlineDrawing;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.security.Accounts;
+import fernstep.app.security.Staff;
 import fernstep.app.support.Words;
+import fernstep.core.measure.Reason;
 import fernstep.core.progress.ChangeReport;
 import fernstep.core.screening.Gate;
 import fernstep.core.separation.Condition;
+import fernstep.core.separation.Examiner;
+import fernstep.core.separation.Method;
 import fernstep.core.separation.Separation;
 import fernstep.exchange.table.ReadingsCsv;
 import java.nio.charset.StandardCharsets;
@@ -34,16 +40,30 @@ class ChangesController {
     private final Visits visits;
     private final Checks checks;
     private final Words words;
+    private final Accounts accounts;
 
-    ChangesController(Clients clients, Visits visits, Checks checks, Words words) {
+    ChangesController(Clients clients, Visits visits, Checks checks, Words words, Accounts accounts) {
+        this.accounts = accounts;
         this.clients = clients;
         this.visits = visits;
         this.checks = checks;
         this.words = words;
     }
 
-    /** A comparison with its two days. */
-    public record Comparison(String title, Checks.Taken before, Checks.Taken now, ChangeReport report) {}
+    /**
+     * A comparison with its two days.
+     *
+     * @param examiners who measured, and whether that matters; null where no gap was read on both
+     * @param midline then and now; null where no gap was read now
+     */
+    public record Comparison(
+            String title,
+            Checks.Taken before,
+            Checks.Taken now,
+            ChangeReport report,
+            @Nullable Reason examiners,
+            @Nullable MidlineDrawing midline,
+            List<ChangeBars.Bar> bars) {}
 
     @GetMapping("/clients/{id}/changes")
     String changes(@PathVariable long id, Model model) {
@@ -69,7 +89,40 @@ class ChangesController {
     }
 
     private Comparison compare(String title, ClientFile client, Checks.Taken before, Checks.Taken now) {
-        return new Comparison(title, before, now, checks.changes(client, before, now));
+        ChangeReport report = checks.changes(client, before, now);
+        return new Comparison(
+                title,
+                before,
+                now,
+                report,
+                examiners(before, now),
+                now.check().readings().isEmpty()
+                        ? null
+                        : MidlineDrawing.of(report.separation(), separation(client, before)),
+                ChangeBars.of(report));
+    }
+
+    private @Nullable Reason examiners(Checks.Taken before, Checks.Taken now) {
+        if (before.check().readings().isEmpty() || now.check().readings().isEmpty()) {
+            return null;
+        }
+        Examiner then = before.check().examiner();
+        Examiner today = now.check().examiner();
+        String who = name(today);
+        if (Objects.equals(then.id(), today.id())) {
+            return Reason.of("examiners.same", who);
+        }
+        Method method = now.check().readings().get(0).method();
+        boolean known = then.biasMm().containsKey(method) && today.biasMm().containsKey(method);
+        return Reason.of(known ? "examiners.known" : "examiners.unknown", name(then), who);
+    }
+
+    private String name(Examiner examiner) {
+        return examiner.id() == null
+                ? "?"
+                : accounts.byId(Long.parseLong(examiner.id()))
+                        .map(Staff::fullName)
+                        .orElse("?");
     }
 
     private List<TrendChart> charts(ClientFile client, List<Checks.Taken> history) {

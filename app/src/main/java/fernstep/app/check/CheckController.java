@@ -14,8 +14,10 @@ import fernstep.core.separation.Condition;
 import fernstep.core.separation.Depth;
 import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -27,30 +29,57 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The checks of a visit; every field saves itself and answers with the computed results. */
 @Controller
 class CheckController {
-    private static final int LONGEST_REASON = 200;
     private static final int FIGURE_UNITS_HIGH = 380;
     private static final double USUAL_HEIGHT_CM = 165;
 
     private final Visits visits;
     private final Checks checks;
-    private final CheckMapper mapper;
+    private final CheckEntries entries;
     private final Photos photos;
     private final Words words;
 
-    CheckController(Visits visits, Checks checks, CheckMapper mapper, Photos photos, Words words) {
+    CheckController(Visits visits, Checks checks, CheckEntries entries, Photos photos, Words words) {
         this.words = words;
         this.photos = photos;
         this.visits = visits;
         this.checks = checks;
-        this.mapper = mapper;
+        this.entries = entries;
     }
 
-    @GetMapping({"/visits/{id}/check", "/visits/{id}/check/{posture}"})
-    String check(@PathVariable long id, @PathVariable(required = false) @Nullable String posture, Model model) {
-        Posture chosen = posture == null
-                ? Posture.LYING
-                : Posture.ofPath(posture).orElseThrow(() -> new NotFound("no posture " + posture));
-        return page(visits.unlocked(id), model, null, chosen, "check/check");
+    /** One check after the other: the first that is still open. */
+    @GetMapping("/visits/{id}/check")
+    String guided(@PathVariable long id, Model model) {
+        Visit visit = visits.unlocked(id);
+        CheckSheet sheet = checks.sheet(visit);
+        return page(visit, sheet, model, new Part(sheet.firstOpen()), "check/check");
+    }
+
+    @GetMapping("/visits/{id}/check/one/{section}")
+    String one(@PathVariable long id, @PathVariable String section, Model model) {
+        Visit visit = visits.unlocked(id);
+        return page(visit, checks.sheet(visit), model, new Part(section(section)), "check/check");
+    }
+
+    /** All of a posture on one sheet. */
+    @GetMapping("/visits/{id}/check/{posture}")
+    String sheet(@PathVariable long id, @PathVariable String posture, Model model) {
+        Part part = new Part(Posture.ofPath(posture).orElseThrow(() -> new NotFound("no posture " + posture)));
+        Visit visit = visits.unlocked(id);
+        return page(visit, checks.sheet(visit), model, part, "check/check");
+    }
+
+    @PostMapping("/visits/{id}/check/one/{section}/as-last-time")
+    String asLastTime(@PathVariable long id, @PathVariable String section, @AuthenticationPrincipal SignedIn me) {
+        Visit visit = visits.unlocked(id);
+        CheckSection done = section(section);
+        CheckSheet sheet = checks.sheet(visit);
+        entries.asLastTime(visit, sheet, done, me.isTherapist());
+        return "redirect:/visits/" + id
+                + sheet.after(done).map(n -> "/check/one/" + n.path()).orElse("/plan");
+    }
+
+    private static CheckSection section(String path) {
+        return CheckSection.ofPath(path).orElseThrow(() -> new NotFound("no check " + path));
     }
 
     /** @param values one or more numbers apart by spaces; empty takes the reading back */
@@ -64,24 +93,25 @@ class CheckController {
             @RequestParam(required = false) @Nullable Feel feel,
             @RequestParam(required = false) @Nullable Double depthMm,
             @RequestParam(required = false) @Nullable Depth depthCode,
+            @RequestParam(required = false) @Nullable CheckSection only,
             @AuthenticationPrincipal SignedIn me,
+            HttpServletResponse answer,
             Model model) {
         Visit visit = visits.unlocked(id);
-        String problem = null;
         if (values.isBlank()) {
-            mapper.removeReading(id, siteCm, condition);
+            entries.removeReading(id, siteCm, condition);
         } else {
             try {
-                ReadingRow row = new ReadingRow(
-                        id, siteCm, condition, method, values.strip(), depthMm, depthCode, feel, me.staffId());
-                mapper.putReading(row.canonical());
+                entries.put(new ReadingRow(
+                        id, siteCm, condition, method, values.strip(), depthMm, depthCode, feel, me.staffId()));
             } catch (IllegalArgumentException e) {
-                problem = e instanceof NumberFormatException
-                        ? "Needs numbers, such as 2.5 or, repeated, 2.5 3"
-                        : e.getMessage();
+                refuse(
+                        e instanceof NumberFormatException ? words.text("told.needsNumbers") : e.getMessage(),
+                        answer,
+                        model);
             }
         }
-        return page(visit, model, problem, Posture.LYING, "check/check :: results");
+        return results(visit, model, only == null ? new Part(Posture.LYING) : new Part(only));
     }
 
     @PostMapping("/visits/{id}/findings")
@@ -91,7 +121,9 @@ class CheckController {
             @RequestParam(defaultValue = "") String side,
             @RequestParam(defaultValue = "") String value,
             @RequestParam(defaultValue = "LYING") Posture posture,
+            @RequestParam(required = false) @Nullable CheckSection only,
             @AuthenticationPrincipal SignedIn me,
+            HttpServletResponse answer,
             Model model) {
         Visit visit = visits.unlocked(id);
         String problem = sideProblem(name, side);
@@ -99,15 +131,24 @@ class CheckController {
             problem = words.text("told.onlyALicensedClinicianCan");
         }
         if (problem == null && value.isBlank()) {
-            mapper.removeFinding(id, name, side);
+            entries.remove(id, name, side);
         } else if (problem == null) {
             Finding.Typed typed = name.typed(value);
             problem = typed.problem() == null ? null : words.of(typed.problem());
             if (typed.canonical() != null) {
-                mapper.putFinding(new FindingRow(id, name, side, typed.canonical()));
+                entries.put(id, name, side, typed.canonical());
             }
         }
-        return page(visit, model, problem, posture, "check/check :: results");
+        if (problem != null) {
+            refuse(problem, answer, model);
+        }
+        return results(visit, model, only == null ? new Part(posture) : new Part(only));
+    }
+
+    /** What is refused is said beside its field; the page keeps what was typed. */
+    private static void refuse(@Nullable String problem, HttpServletResponse answer, Model model) {
+        answer.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+        model.addAttribute("problem", problem);
     }
 
     private static @Nullable String sideProblem(Finding name, String side) {
@@ -123,22 +164,35 @@ class CheckController {
             @PathVariable long id,
             @RequestParam CheckSection section,
             @RequestParam(defaultValue = "") String reason,
+            @RequestParam(required = false) @Nullable CheckSection only,
             Model model) {
         Visit visit = visits.unlocked(id);
-        if (reason.isBlank()) {
-            mapper.removeSkip(id, section);
-        } else {
-            String text = reason.strip();
-            mapper.putSkip(new SkipRow(id, section, text.substring(0, Math.min(LONGEST_REASON, text.length()))));
-        }
-        return page(visit, model, null, section.posture(), "check/check :: results");
+        entries.skip(id, section, reason);
+        return results(visit, model, only == null ? new Part(section.posture()) : new Part(only));
     }
 
-    private String page(Visit visit, Model model, @Nullable String problem, Posture posture, String view) {
+    /** Which part of the check a page shows: one check alone, or all of a posture. */
+    private record Part(Posture posture, @Nullable CheckSection only) {
+        Part(Posture posture) {
+            this(posture, null);
+        }
+
+        Part(CheckSection only) {
+            this(only.posture(), only);
+        }
+    }
+
+    private String results(Visit visit, Model model, Part part) {
+        return page(visit, checks.sheet(visit), model, part, "check/results :: results");
+    }
+
+    private String page(Visit visit, CheckSheet sheet, Model model, Part part, String view) {
+        Posture posture = part.posture();
         model.addAttribute("visit", visit);
         model.addAttribute("client", visit.client());
-        model.addAttribute("sheet", checks.sheet(visit));
-        model.addAttribute("problem", problem);
+        model.addAttribute("sheet", sheet);
+        model.addAttribute("only", part.only());
+        model.addAttribute("allSections", CheckSection.values());
         model.addAttribute("posture", posture);
         model.addAttribute("postures", Posture.values());
         model.addAttribute("methods", Method.values());

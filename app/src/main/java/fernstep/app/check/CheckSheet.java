@@ -136,15 +136,57 @@ public record CheckSheet(
     }
 
     private boolean known(CheckSection section) {
-        return section.fields().stream().anyMatch(f -> recorded.taken(f) || earlier.taken(f));
+        return anyOf(recorded, section) || anyOf(earlier, section);
     }
 
     public boolean done(CheckSection section) {
         return switch (section) {
-            case SEPARATION -> !now.isEmpty();
-            case DOME_PROFILE -> recorded.taken(Finding.DOME_POINTS);
-            default -> section.fields().stream().anyMatch(recorded::taken);
+            case SEPARATION ->
+                SITES_CM.stream()
+                        .allMatch(s -> !typed(s, Condition.REST).isEmpty()
+                                && !typed(s, Condition.HEAD_LIFT).isEmpty());
+            default -> anyOf(recorded, section);
         };
+    }
+
+    /** The first check that is due and was neither done nor left out today; the first of all when there is none. */
+    public CheckSection firstOpen() {
+        return Arrays.stream(CheckSection.values())
+                .filter(s -> due(s) && !done(s) && skip(s).isEmpty())
+                .findFirst()
+                .orElse(CheckSection.SEPARATION);
+    }
+
+    /** Where one goes on from a check. */
+    public Optional<CheckSection> after(CheckSection section) {
+        return Arrays.stream(CheckSection.values())
+                .filter(s -> s.compareTo(section) > 0 && due(s))
+                .findFirst();
+    }
+
+    /** A first check goes through all; a re-check through what was checked before and what a plan needs. */
+    private boolean due(CheckSection section) {
+        boolean recheck = !earlier.isEmpty() || !before.isEmpty();
+        return !recheck
+                || section == CheckSection.SEPARATION
+                || section.neededForPlan()
+                || anyOf(earlier, section)
+                || anyOf(recorded, section);
+    }
+
+    private static boolean anyOf(Recorded taken, CheckSection section) {
+        return section.fields().stream().anyMatch(taken::taken)
+                || (section == CheckSection.DOME_PROFILE && taken.taken(Finding.DOME_POINTS))
+                || (section == CheckSection.ALIGNMENT && taken.taken(Finding.ALIGNMENT_POINTS));
+    }
+
+    public boolean anyTaken(List<Finding> fields) {
+        return fields.stream().anyMatch(recorded::taken);
+    }
+
+    /** Whether the check was done before and nothing of it was entered today: one press says it is as it was. */
+    public boolean canBeAsLastTime(CheckSection section) {
+        return section.fields().stream().anyMatch(earlier::taken) && !anyTaken(section.fields());
     }
 
     /** Why a section was left out; empty when it was not. */
@@ -176,18 +218,32 @@ public record CheckSheet(
 
     /** What today's findings mean for what may follow. */
     public List<Reason> meanings() {
-        List<Reason> all = new ArrayList<>(Meanings.of(recorded.findings()));
-        all.addAll(Meanings.of(recorded.observed()));
+        return meanings(null);
+    }
+
+    /** @param only what the findings of this check alone mean; null for all */
+    public List<Reason> meanings(@Nullable CheckSection only) {
+        Recorded part = only == null ? recorded : recorded.only(only.fields());
+        List<Reason> all = new ArrayList<>(Meanings.of(part.findings()));
+        all.addAll(Meanings.of(part.observed()));
         return all;
     }
 
     /** What is compared side by side, with its words; only where both sides were taken today. */
     public List<SideBySide> symmetries() {
+        return symmetries(null);
+    }
+
+    /** @param only the comparisons of this check alone; null for all */
+    public List<SideBySide> symmetries(@Nullable CheckSection only) {
         List<SideBySide> all = new ArrayList<>();
-        sideBySide("field.SET_GRADE", Finding.SET_GRADE).ifPresent(all::add);
-        sideBySide("field.SET_HOLD_S", Finding.SET_HOLD_S).ifPresent(all::add);
+        if (only == null || only == CheckSection.DEEP_CORE) {
+            sideBySide("field.SET_GRADE", Finding.SET_GRADE).ifPresent(all::add);
+            sideBySide("field.SET_HOLD_S", Finding.SET_HOLD_S).ifPresent(all::add);
+        }
         Map<Side, FloatTest> tests = floatTests();
-        if (tests.values().stream().allMatch(FloatTest::tried)) {
+        if ((only == null || only == CheckSection.FLOAT)
+                && tests.values().stream().allMatch(FloatTest::tried)) {
             int left = Objects.requireNonNull(tests.get(Side.LEFT)).score();
             int right = Objects.requireNonNull(tests.get(Side.RIGHT)).score();
             all.add(new SideBySide("section.FLOAT", new Symmetry(left, right), Math.abs(left - right) >= 1));

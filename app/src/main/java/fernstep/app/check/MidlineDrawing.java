@@ -30,7 +30,7 @@ public record MidlineDrawing(List<Outline> outlines, List<Mark> marks) {
     /** A measured point: a dot on each edge. */
     public record Mark(String kind, double leftX, double rightX, double y) {}
 
-    static MidlineDrawing of(Separation now, @Nullable Separation previous) {
+    public static MidlineDrawing of(Separation now, @Nullable Separation previous) {
         List<Outline> outlines = new ArrayList<>();
         List<Mark> marks = new ArrayList<>();
         if (previous != null) {

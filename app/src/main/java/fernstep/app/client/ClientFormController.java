@@ -12,6 +12,7 @@ import fernstep.core.client.Status;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
 import java.time.LocalDate;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -27,6 +28,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** The client form, and clearances. */
 @Controller
 class ClientFormController {
+    /** Where a clearance can be recorded besides her own page: the line of the gate that stopped her. */
+    private static final Pattern VISIT_PAGE = Pattern.compile("/visits/[0-9]{1,18}/(ask|check)");
+
     private final Clients clients;
     private final Today today;
 
@@ -95,6 +99,7 @@ class ClientFormController {
             @RequestParam(defaultValue = "") String expiresOn,
             @RequestParam String byRole,
             @RequestParam(defaultValue = "") String byName,
+            @RequestParam(defaultValue = "") String back,
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes redirect) {
         clients.file(id);
@@ -115,7 +120,7 @@ class ClientFormController {
         } else {
             clients.clear(new ClearanceRow(id, chosen, given, expires, role, who, "", me.staffId()));
         }
-        return "redirect:/clients/" + id + "#clearances";
+        return VISIT_PAGE.matcher(back).matches() ? "redirect:" + back : "redirect:/clients/" + id + "#clearances";
     }
 
     /** A birth or an operation besides the latest; the same one again changes it. */

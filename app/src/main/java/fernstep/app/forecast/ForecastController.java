@@ -12,6 +12,7 @@ import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
 import fernstep.core.forecast.Forecast;
 import fernstep.core.plan.Plan;
+import fernstep.core.plan.PlanDifference;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
@@ -81,8 +82,10 @@ class ForecastController {
         model.addAttribute("approaches", Approach.values());
         model.addAttribute("houseApproaches", approaches.all());
         model.addAttribute("differences", StanceChange.between(hers, others));
-        model.addAttribute(
-                "columns", List.of(column(name, desk, visit, hers), column(name(with), desk, visit, others)));
+        Column ours = column(name, desk, visit, hers);
+        Column theirs = column(name(with), desk, visit, others);
+        model.addAttribute("columns", List.of(ours, theirs));
+        model.addAttribute("inWords", PlanDifference.of(ours.name(), ours.plan(), theirs.name(), theirs.plan()));
         return "forecast/compare";
     }
 

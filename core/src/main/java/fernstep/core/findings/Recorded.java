@@ -2,6 +2,7 @@ package fernstep.core.findings;
 
 import fernstep.core.measure.Side;
 import fernstep.core.separation.DomingProfile;
+import java.util.Collection;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -28,6 +29,13 @@ public final class Recorded {
         Map<Key, String> readable = new HashMap<>();
         stored.forEach((key, value) -> key.finding().canonical(value).ifPresent(v -> readable.put(key, v)));
         return new Recorded(readable);
+    }
+
+    /** What was taken of these findings alone. */
+    public Recorded only(Collection<Finding> findings) {
+        Map<Key, String> part = new HashMap<>(values);
+        part.keySet().removeIf(k -> !findings.contains(k.finding()));
+        return new Recorded(part);
     }
 
     public boolean isEmpty() {

@@ -156,6 +156,36 @@ public record ChangeReport(
         return !changes.isEmpty() || !codeChanges.isEmpty() || !comparedWidths().isEmpty();
     }
 
+    /** What can be said to her, in plain words: the gap first, then what went forward and what went back. */
+    public List<Reason> forHer() {
+        List<Reason> said = new ArrayList<>();
+        AreaChange gap = separation.areaChanges().get(Condition.REST);
+        if (gap != null) {
+            said.add(Reason.of("forHer.gap." + gap.kind()));
+        }
+        List<Reason> forward = new ArrayList<>();
+        List<Reason> back = new ArrayList<>();
+        for (Change c : changes) {
+            if (c.direction() != Direction.NO_REAL_CHANGE) {
+                Reason named = Reason.of(
+                        c.key().side() == null ? "forHer.measure" : "forHer.measureSide",
+                        Reason.of("measure." + c.key().measure()),
+                        c.key().side() == null ? "" : c.key().side());
+                (c.key().measure().better(c.before(), c.now()) ? forward : back).add(named);
+            }
+        }
+        if (!forward.isEmpty()) {
+            said.add(Reason.of("forHer.forward", Reason.list(forward)));
+        }
+        if (!back.isEmpty()) {
+            said.add(Reason.of("forHer.back", Reason.list(back)));
+        }
+        if (forward.isEmpty() && back.isEmpty()) {
+            said.add(Reason.of("forHer.same"));
+        }
+        return List.copyOf(said);
+    }
+
     /** The report as sentences, real changes first; no adjective without its number. */
     public List<Reason> paragraph() {
         List<Reason> sentences = new ArrayList<>();

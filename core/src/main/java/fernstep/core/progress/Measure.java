@@ -36,6 +36,21 @@ public enum Measure {
         return sem;
     }
 
+    /** Whether a change is toward what training wants: more of what she does, less of what leans or rises. */
+    boolean better(double before, double now) {
+        return switch (this) {
+            case SET_GRADE,
+                    SET_HOLD_S,
+                    TOLERANCE_BREATHS,
+                    RIB_EXCURSION_CM,
+                    FLOOR_HOLD_S,
+                    QUICK_LIFTS,
+                    FLOAT_SCORE,
+                    HOVER_S -> now > before;
+            case RIB_OFFSET_MM, TILT_DEG, DOME_HEIGHT_MM -> Math.abs(now) < Math.abs(before);
+        };
+    }
+
     boolean inWholeSteps() {
         return sem == 0;
     }
