@@ -124,9 +124,16 @@ SQL
     fi
     : >"$data.made"
   fi
-  export FERN_DB_URL="jdbc:mariadb://127.0.0.1:$port/fernstep" FERN_DB_USER=fernstep
-  FERN_DB_PASSWORD=$(cat "$data.password")
-  export FERN_DB_PASSWORD
+  password=$(cat "$data.password")
+  # Two accounts: the owner makes and changes the tables; the app works with one that may only add to the audit trail.
+  mariadb --no-defaults --socket="$socket" -u root -p"$password" <<SQL || die "the app's database account could not be made"
+CREATE USER IF NOT EXISTS 'fernstep_app'@'127.0.0.1' IDENTIFIED BY '$password';
+CREATE USER IF NOT EXISTS 'fernstep_app'@'localhost' IDENTIFIED BY '$password';
+GRANT ALL ON fernstep.* TO 'fernstep'@'127.0.0.1' WITH GRANT OPTION;
+GRANT ALL ON fernstep.* TO 'fernstep'@'localhost' WITH GRANT OPTION;
+SQL
+  export FERN_DB_URL="jdbc:mariadb://127.0.0.1:$port/fernstep" FERN_DB_USER=fernstep_app FERN_DB_OWNER=fernstep
+  export FERN_DB_PASSWORD=$password FERN_DB_OWNER_PASSWORD=$password
 }
 
 db_stop() {

@@ -140,8 +140,37 @@ document.addEventListener('alpine:init', () => {
   }));
 
   Alpine.data('check', () => ({
+    known: {},
+
+    /** What the page shows of each field: a save says it, so that two who edit at once are told. */
+    init() {
+      this.$root.querySelectorAll('[data-finding]').forEach((i) => {
+        const key = this.keyOf({ name: i.dataset.finding, side: i.dataset.side || '' });
+        if (i.type === 'radio') {
+          this.known[key] = i.defaultChecked ? i.value : this.known[key] || '';
+        } else {
+          this.known[key] = i.dataset.value || i.defaultValue || '';
+        }
+      });
+      this.$root.querySelectorAll('.cell').forEach((c) => {
+        this.known[this.keyOf({ siteCm: c.dataset.site, condition: c.dataset.condition })] = c.dataset.value || '';
+      });
+    },
+
+    keyOf(fields) { return fields.siteCm === undefined ? fields.name + ' ' + (fields.side || '') : fields.siteCm + ' ' + fields.condition; },
+
+    /** The fields of a save, with what stood there before and, on a past visit, why it is changed. */
+    saved(fields, value) {
+      const key = this.keyOf(fields);
+      const why = document.getElementById('past-why');
+      const all = Object.assign(this.only(), fields, { was: this.known[key] || '' });
+      if (why) { all.why = why.value; }
+      this.known[key] = value;
+      return all;
+    },
+
     saveReading() {
-      this.$dispatch('save', { url: this.$root.dataset.url + '/readings', fields: Object.assign(this.only(), this.$event.detail) });
+      this.$dispatch('save', { url: this.$root.dataset.url + '/readings', fields: this.saved(this.$event.detail, this.$event.detail.values) });
     },
 
     /** The check that fills the screen, if one does: the answer then is about it alone. */
@@ -190,7 +219,8 @@ document.addEventListener('alpine:init', () => {
 
     /** A value that was not taken is said beside its field. */
     refused() {
-      const { fields, why } = this.$event.detail;
+      const { fields, why, present } = this.$event.detail;
+      this.known[this.keyOf(fields)] = present === undefined ? fields.was : present;
       const group = this.groupOf(fields);
       if (!group) { return; }
       this.clearProblem(group);
@@ -267,7 +297,7 @@ document.addEventListener('alpine:init', () => {
     finding(name, side, value) {
       this.$dispatch('save', {
         url: this.$root.dataset.url + '/findings',
-        fields: Object.assign(this.only(), { name, side, value, posture: this.$root.dataset.posture }),
+        fields: this.saved({ name, side, value, posture: this.$root.dataset.posture }, value),
       });
     },
   }));

@@ -51,6 +51,22 @@ const fern = {
   },
 };
 
+// Who leaves the tablet lying is signed out after 45 minutes, though a page that asks the server would go on for ever. What
+// was not sent is kept, bound to the account. The hour is shared by all tabs.
+(() => {
+  const LEFT_ALONE_MS = 45 * 60 * 1000;
+  const touched = () => localStorage.setItem('touched', String(Date.now()));
+  document.addEventListener('DOMContentLoaded', () => {
+    const form = document.getElementById('sign-out');
+    if (!form) { return; }
+    touched();
+    for (const kind of ['pointerdown', 'keydown']) { document.addEventListener(kind, touched, { capture: true, passive: true }); }
+    window.setInterval(() => {
+      if (Date.now() - Number(localStorage.getItem('touched')) > LEFT_ALONE_MS) { form.dataset.away = 'true'; form.submit(); }
+    }, 30000);
+  });
+})();
+
 // On a phone the path of a visit is longer than the screen: the step one is on is brought into view.
 document.addEventListener('DOMContentLoaded', () => {
   const here = document.querySelector('.path [aria-current]');
@@ -155,7 +171,8 @@ document.addEventListener('alpine:init', () => {
           }
           if (answer.status === 422) {
             const page = new DOMParser().parseFromString(html, 'text/html');
-            window.dispatchEvent(new CustomEvent('save-refused', { detail: { fields: sent.fields, why: page.querySelector('[data-problem]').textContent } }));
+            const problem = page.querySelector('[data-problem]');
+            window.dispatchEvent(new CustomEvent('save-refused', { detail: { fields: sent.fields, why: problem.textContent, present: problem.dataset.present } }));
           } else if (answer.ok) {
             window.dispatchEvent(new CustomEvent('save-taken', { detail: { fields: sent.fields } }));
           }

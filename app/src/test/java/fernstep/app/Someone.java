@@ -46,7 +46,7 @@ public final class Someone {
         Clients clients = app.getBean(Clients.class);
         long id = clients.create(row(name, Status.POSTNATAL, Approach.SLOW_LADDER, 14), List.of());
         clients.addEvent(
-                new EventRow(id, EventRow.Kind.BIRTH, LocalDate.now().minusWeeks(weeks), BirthMode.VAGINAL, 0, ""));
+                new EventRow(id, EventRow.Kind.BIRTH, LocalDate.now().minusWeeks(weeks), BirthMode.VAGINAL, 0, ""), 1);
         return id;
     }
 

@@ -44,11 +44,21 @@ class AskController {
     }
 
     @PostMapping("/visits/{id}/answers")
-    String answer(@PathVariable long id, @RequestParam Answer code, @RequestParam boolean yes, Model model) {
+    String answer(
+            @PathVariable long id,
+            @RequestParam Answer code,
+            @RequestParam boolean yes,
+            @RequestParam(defaultValue = "") String why,
+            @AuthenticationPrincipal SignedIn me,
+            Model model) {
         Visit before = visits.byId(id);
+        if (before.past() && why.isBlank()) {
+            model.addAttribute("pastProblem", words.text("told.aPastVisitNeedsAReason"));
+            return page(before, model, "ask/ask :: outcome");
+        }
         boolean correction =
                 !yes && code.needsLicenceToTakeBack() && before.answers().contains(code);
-        Visit now = correction ? before : visits.answer(id, code, yes);
+        Visit now = correction ? before : visits.answer(id, code, yes, me.staffId(), why);
         model.addAttribute("needsReason", correction ? code : null);
         return page(now, model, "ask/ask :: outcome");
     }

@@ -21,6 +21,11 @@ public record Visit(VisitRow row, ClientFile client, Set<Answer> answers, Screen
         return screening.outcome() == Outcome.REFER_NOW;
     }
 
+    /** On an earlier day: it changes only with a reason. */
+    public boolean past() {
+        return client.readOn() != null && row.heldOn().isBefore(client.readOn());
+    }
+
     public boolean overridden() {
         return row.askFirstOverride() != null;
     }

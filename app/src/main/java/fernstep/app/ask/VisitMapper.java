@@ -23,7 +23,8 @@ public interface VisitMapper {
 
     void insert(@Param("clientId") long clientId, @Param("heldOn") LocalDate heldOn, @Param("staffId") long staffId);
 
-    void joinTeam(@Param("clientId") long clientId, @Param("staffId") long staffId);
+    /** Only where nobody is on it yet. */
+    void foundTeam(@Param("clientId") long clientId, @Param("staffId") long staffId);
 
     Set<Answer> answers(@Param("visitId") long visitId);
 

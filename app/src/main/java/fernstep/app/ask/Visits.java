@@ -4,6 +4,7 @@ import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
+import fernstep.app.support.RecordLog;
 import fernstep.app.support.Today;
 import fernstep.core.approach.Stances;
 import fernstep.core.screening.Answer;
@@ -28,9 +29,11 @@ public class Visits {
     private final Clients clients;
     private final LastChecks lastChecks;
     private final Audit audit;
+    private final RecordLog log;
     private final Today today;
 
-    public Visits(VisitMapper mapper, Clients clients, LastChecks lastChecks, Audit audit, Today today) {
+    public Visits(VisitMapper mapper, Clients clients, LastChecks lastChecks, Audit audit, RecordLog log, Today today) {
+        this.log = log;
         this.mapper = mapper;
         this.clients = clients;
         this.lastChecks = lastChecks;
@@ -47,7 +50,8 @@ public class Visits {
     public Visit openToday(long clientId, long staffId) {
         clients.file(clientId);
         mapper.insert(clientId, today.date(), staffId);
-        mapper.joinTeam(clientId, staffId);
+        // the first who sees her is her team; who joins later is let in by it, or by a lead
+        mapper.foundTeam(clientId, staffId);
         return today(clientId).orElseThrow();
     }
 
@@ -81,13 +85,29 @@ public class Visits {
 
     /** What only {@link #correct} takes back stays, whoever asks. */
     @Transactional
-    public Visit answer(long visitId, Answer code, boolean yes) {
+    public Visit answer(long visitId, Answer code, boolean yes, long staffId, String reason) {
+        Visit before = byId(visitId);
+        boolean was = before.answers().contains(code);
         if (yes) {
             mapper.addAnswer(visitId, code);
         } else if (!code.needsLicenceToTakeBack()) {
             mapper.removeAnswer(visitId, code);
         }
+        if (yes != was && (yes || !code.needsLicenceToTakeBack())) {
+            changed(before, code, yes, reason, staffId);
+        }
         return byId(visitId);
+    }
+
+    private void changed(Visit visit, Answer code, boolean yes, String reason, long staffId) {
+        log.changed(new RecordLog.Change(
+                visit.client().id(),
+                visit.id(),
+                "answer:" + code,
+                yes ? null : "YES",
+                yes ? "YES" : null,
+                reason,
+                staffId));
     }
 
     /** An emergency told beside the mat stands in that day's visit too. */
@@ -112,6 +132,7 @@ public class Visits {
         Visit visit = byId(visitId);
         if (visit.answers().contains(code)) {
             mapper.removeAnswer(visitId, code);
+            changed(visit, code, false, reason, staffId);
             audit.record(staffId, visit.client().id(), "ANSWER_CORRECTED", code + ": " + reason);
         }
         return byId(visitId);

@@ -60,6 +60,7 @@ class Board {
      *
      * @param stage null where she could not be worked out
      * @param waits what waits, most urgent first
+     * @param nextVisit the day agreed with her; null without one
      * @param nextCheck when the separation is to be checked again
      * @param searched everything on the row in small letters, by language; filled when somebody searches
      */
@@ -70,6 +71,7 @@ class Board {
             List<Tag> waits,
             int urgency,
             @Nullable LocalDate lastVisit,
+            @Nullable LocalDate nextVisit,
             @Nullable LocalDate nextCheck,
             Sprig sprig,
             Map<Locale, String> searched) {
@@ -106,6 +108,8 @@ class Board {
         LocalDate day = today.date();
         Loaded loaded = new Loaded(
                 mapper.lastVisits(ids).stream().collect(Collectors.toMap(LastVisit::clientId, Function.identity())),
+                mapper.nextVisits(day, ids).stream()
+                        .collect(Collectors.toMap(BoardMapper.NextVisit::clientId, BoardMapper.NextVisit::day)),
                 mapper.answersOn(day, ids).stream().collect(Collectors.groupingBy(BoardMapper.AnswerRow::clientId)),
                 Set.copyOf(mapper.overriddenOn(day, ids)),
                 mapper.lifted(ids).stream().collect(Collectors.groupingBy(BoardMapper.LiftedRow::clientId)),
@@ -122,6 +126,7 @@ class Board {
 
     private record Loaded(
             Map<Long, LastVisit> visits,
+            Map<Long, LocalDate> nextVisits,
             Map<Long, List<BoardMapper.AnswerRow>> answers,
             Set<Long> overridden,
             Map<Long, List<BoardMapper.LiftedRow>> lifted,
@@ -144,6 +149,7 @@ class Board {
                     null,
                     List.of(new Tag(null, Reason.of("board.notWorkedOut", id))),
                     0,
+                    null,
                     null,
                     null,
                     Sprig.of(List.of()),
@@ -186,6 +192,7 @@ class Board {
                         ? Attention.Kind.values().length
                         : attention.get(0).kind().ordinal(),
                 last == null ? null : last.lastVisit(),
+                loaded.nextVisits().get(id),
                 screening.recheckDue(),
                 Sprig.of(standings),
                 new ConcurrentHashMap<>());

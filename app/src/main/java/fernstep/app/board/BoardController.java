@@ -1,9 +1,13 @@
 package fernstep.app.board;
 
+import fernstep.app.access.Access;
+import fernstep.app.security.SignedIn;
 import fernstep.app.support.Words;
 import fernstep.core.caseload.Attention;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,9 +20,11 @@ class BoardController {
     private static final int MOST = 600;
 
     private final BoardRows rows;
+    private final Access access;
     private final Words words;
 
-    BoardController(BoardRows rows, Words words) {
+    BoardController(BoardRows rows, Access access, Words words) {
+        this.access = access;
         this.rows = rows;
         this.words = words;
     }
@@ -27,8 +33,9 @@ class BoardController {
     String board(
             @RequestParam(defaultValue = "") String q,
             @RequestParam(defaultValue = "" + AT_FIRST) int show,
+            @AuthenticationPrincipal SignedIn me,
             Model model) {
-        fill(q, show, model);
+        fill(q, show, me, model);
         return "board/board";
     }
 
@@ -37,14 +44,18 @@ class BoardController {
     String rows(
             @RequestParam(defaultValue = "") String q,
             @RequestParam(defaultValue = "" + AT_FIRST) int show,
+            @AuthenticationPrincipal SignedIn me,
             Model model) {
-        fill(q, show, model);
+        fill(q, show, me, model);
         return "board/rows :: rows";
     }
 
     /** Every word must stand somewhere on the row. */
-    private void fill(String q, int show, Model model) {
-        List<Board.Row> all = rows.all();
+    private void fill(String q, int show, SignedIn me, Model model) {
+        Set<Long> hidden = access.hiddenFrom(me.staffId());
+        List<Board.Row> all = hidden.isEmpty()
+                ? rows.all()
+                : rows.all().stream().filter(r -> !hidden.contains(r.id())).toList();
         List<String> asked = Arrays.stream(q.toLowerCase(words.locale()).split("\\s+"))
                 .filter(w -> !w.isBlank())
                 .toList();

@@ -26,6 +26,11 @@ interface BoardMapper {
 
     List<LastVisit> lastVisits(@Param("ids") @Nullable Collection<Long> ids);
 
+    /** A day agreed with her. */
+    record NextVisit(long clientId, LocalDate day) {}
+
+    List<NextVisit> nextVisits(@Param("from") LocalDate from, @Param("ids") @Nullable Collection<Long> ids);
+
     /** An answer of a day's visit. */
     record AnswerRow(long clientId, Answer code) {}
 

@@ -69,11 +69,16 @@ class CheckController {
     }
 
     @PostMapping("/visits/{id}/check/one/{section}/as-last-time")
-    String asLastTime(@PathVariable long id, @PathVariable String section, @AuthenticationPrincipal SignedIn me) {
+    String asLastTime(
+            @PathVariable long id,
+            @PathVariable String section,
+            @RequestParam(defaultValue = "") String why,
+            @AuthenticationPrincipal SignedIn me)
+            throws CheckEntries.Refused {
         Visit visit = visits.unlocked(id);
         CheckSection done = section(section);
         CheckSheet sheet = checks.sheet(visit);
-        entries.asLastTime(visit, sheet, done, me.isTherapist());
+        entries.asLastTime(visit, sheet, done, me.isTherapist(), new CheckEntries.By(me.staffId(), null, why));
         return "redirect:/visits/" + id
                 + sheet.after(done).map(n -> "/check/one/" + n.path()).orElse("/plan");
     }
@@ -94,22 +99,31 @@ class CheckController {
             @RequestParam(required = false) @Nullable Double depthMm,
             @RequestParam(required = false) @Nullable Depth depthCode,
             @RequestParam(required = false) @Nullable CheckSection only,
+            @RequestParam(required = false) @Nullable String was,
+            @RequestParam(defaultValue = "") String why,
             @AuthenticationPrincipal SignedIn me,
             HttpServletResponse answer,
             Model model) {
         Visit visit = visits.unlocked(id);
-        if (values.isBlank()) {
-            entries.removeReading(id, siteCm, condition);
-        } else {
-            try {
-                entries.put(new ReadingRow(
-                        id, siteCm, condition, method, values.strip(), depthMm, depthCode, feel, me.staffId()));
-            } catch (IllegalArgumentException e) {
-                refuse(
-                        e instanceof NumberFormatException ? words.text("told.needsNumbers") : e.getMessage(),
-                        answer,
-                        model);
+        CheckEntries.By by = new CheckEntries.By(me.staffId(), was, why);
+        try {
+            if (values.isBlank()) {
+                entries.removeReading(visit, siteCm, condition, by);
+            } else {
+                entries.put(
+                        visit,
+                        new ReadingRow(
+                                id, siteCm, condition, method, values.strip(), depthMm, depthCode, feel, me.staffId()),
+                        by);
             }
+        } catch (CheckEntries.Refused e) {
+            model.addAttribute("present", e.present());
+            refuse(words.of(e.why()), answer, model);
+        } catch (IllegalArgumentException e) {
+            refuse(
+                    e instanceof NumberFormatException ? words.text("told.needsNumbers") : e.getMessage(),
+                    answer,
+                    model);
         }
         return results(visit, model, only == null ? new Part(Posture.LYING) : new Part(only));
     }
@@ -122,6 +136,8 @@ class CheckController {
             @RequestParam(defaultValue = "") String value,
             @RequestParam(defaultValue = "LYING") Posture posture,
             @RequestParam(required = false) @Nullable CheckSection only,
+            @RequestParam(required = false) @Nullable String was,
+            @RequestParam(defaultValue = "") String why,
             @AuthenticationPrincipal SignedIn me,
             HttpServletResponse answer,
             Model model) {
@@ -130,19 +146,33 @@ class CheckController {
         if (name.therapistOnly() && !me.isTherapist()) {
             problem = words.text("told.onlyALicensedClinicianCan");
         }
-        if (problem == null && value.isBlank()) {
-            entries.remove(id, name, side);
-        } else if (problem == null) {
+        String canonical = "";
+        if (problem == null && !value.isBlank()) {
             Finding.Typed typed = name.typed(value);
             problem = typed.problem() == null ? null : words.of(typed.problem());
-            if (typed.canonical() != null) {
-                entries.put(id, name, side, typed.canonical());
+            canonical = typed.canonical() == null ? "" : typed.canonical();
+        }
+        if (problem == null) {
+            try {
+                entries.put(visit, name, side, canonical, new CheckEntries.By(me.staffId(), stored(name, was), why));
+            } catch (CheckEntries.Refused e) {
+                model.addAttribute("present", e.present());
+                problem = words.of(e.why());
             }
         }
         if (problem != null) {
             refuse(problem, answer, model);
         }
         return results(visit, model, only == null ? new Part(posture) : new Part(only));
+    }
+
+    /** What the page showed, in the finding's stored form. */
+    private static @Nullable String stored(Finding name, @Nullable String was) {
+        if (was == null || was.isBlank()) {
+            return was;
+        }
+        String canonical = name.typed(was).canonical();
+        return canonical == null ? was : canonical;
     }
 
     /** What is refused is said beside its field; the page keeps what was typed. */

@@ -14,7 +14,9 @@ import fernstep.core.measure.Reason;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -95,6 +97,40 @@ public record ClientForm(
 
     private static String typed(@Nullable Object value) {
         return value == null ? "" : value.toString();
+    }
+
+    /** A field that two forms say differently. */
+    public record Difference(String name, String theirs, String mine) {}
+
+    /** Where what was typed differs from what is on record by now. */
+    public List<Difference> differences(ClientForm onRecord) {
+        Map<String, String> mine = byName();
+        return onRecord.byName().entrySet().stream()
+                .filter(e -> !e.getValue().equals(mine.get(e.getKey())))
+                .map(e -> new Difference(e.getKey(), e.getValue(), String.valueOf(mine.get(e.getKey()))))
+                .toList();
+    }
+
+    private Map<String, String> byName() {
+        Map<String, String> all = new LinkedHashMap<>();
+        all.put("name", typed(name));
+        all.put("status", typed(status));
+        all.put("dueDate", typed(dueDate));
+        all.put("birthDate", typed(birthDate));
+        all.put("birthMode", typed(birthMode));
+        all.put("tearDegree", typed(tearDegree));
+        all.put("surgeryDate", typed(surgeryDate));
+        all.put("surgeryWhat", typed(surgeryWhat));
+        all.put("heightCm", typed(heightCm));
+        all.put("massKg", typed(massKg));
+        all.put("age", typed(age));
+        all.put("dominantHand", typed(dominantHand));
+        all.put("approach", typed(approach));
+        all.put("minutesPerDay", typed(minutesPerDay));
+        all.put("daysPerWeek", typed(daysPerWeek));
+        all.put("restrictions", restrictions == null ? "" : String.join(", ", restrictions));
+        all.put("note", typed(note));
+        return all;
     }
 
     public boolean restricted(String code) {

@@ -69,18 +69,30 @@ class ClientFormController {
 
     @GetMapping("/clients/{id}/edit")
     String edit(@PathVariable long id, Model model) {
+        model.addAttribute("version", clients.version(id));
         return form(model, id, ClientForm.of(clients.file(id)), new FormProblems(words));
     }
 
     @PostMapping("/clients/{id}")
-    String update(@PathVariable long id, ClientForm form, Model model) {
+    String update(
+            @PathVariable long id,
+            ClientForm form,
+            @RequestParam(defaultValue = "-1") int version,
+            @AuthenticationPrincipal SignedIn me,
+            Model model) {
         clients.file(id);
+        model.addAttribute("version", version);
         FormProblems problems = new FormProblems(words);
         ClientForm.Read read = form.read(id, today.date(), problems);
         if (problems.any()) {
             return form(model, id, form, problems);
         }
-        clients.update(read.row(), read.events());
+        if (!clients.update(read.row(), read.events(), version, me.staffId())) {
+            // both stand side by side: what she typed in the form, what is on record beside it
+            model.addAttribute("version", clients.version(id));
+            model.addAttribute("meanwhile", ClientForm.of(clients.file(id)));
+            return form(model, id, form, problems);
+        }
         return "redirect:/clients/" + id;
     }
 
@@ -132,6 +144,7 @@ class ClientFormController {
             @RequestParam(defaultValue = "") String birthMode,
             @RequestParam(defaultValue = "0") String tearDegree,
             @RequestParam(defaultValue = "") String what,
+            @AuthenticationPrincipal SignedIn me,
             RedirectAttributes redirect) {
         clients.file(id);
         FormProblems problems = new FormProblems(words);
@@ -146,9 +159,49 @@ class ClientFormController {
         if (problems.any() || day == null) {
             redirect.addFlashAttribute("eventProblems", problems.byField());
         } else {
-            clients.addEvent(new EventRow(id, kind, day, mode, tear, text));
+            clients.addEvent(new EventRow(id, kind, day, mode, tear, text), me.staffId());
         }
         return "redirect:/clients/" + id + "#events";
+    }
+
+    /** Strikes out a birth or operation that was wrongly entered. */
+    @PostMapping("/clients/{id}/events/strike")
+    String strikeEvent(
+            @PathVariable long id,
+            @RequestParam EventRow.Kind kind,
+            @RequestParam LocalDate happenedOn,
+            @RequestParam(defaultValue = "") String reason,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
+        if (reasonGiven(reason, redirect)) {
+            clients.strikeEvent(id, kind, happenedOn, reason.strip(), me.staffId());
+        }
+        return "redirect:/clients/" + id + "#events";
+    }
+
+    /** Strikes out a clearance that was wrongly entered. */
+    @PostMapping("/clients/{id}/clearances/strike")
+    String strikeClearance(
+            @PathVariable long id,
+            @RequestParam Clearance.Scope scope,
+            @RequestParam LocalDate givenOn,
+            @RequestParam String byRole,
+            @RequestParam(defaultValue = "") String reason,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
+        if (reasonGiven(reason, redirect)) {
+            clients.strikeClearance(id, scope, givenOn, byRole, reason.strip(), me.staffId());
+        }
+        return "redirect:/clients/" + id + "#clearances";
+    }
+
+    private boolean reasonGiven(String reason, RedirectAttributes redirect) {
+        FormProblems problems = new FormProblems(words);
+        problems.needed("reason", reason, 300);
+        if (problems.any()) {
+            redirect.addFlashAttribute("strikeProblem", words.text("told.pleaseGiveTheReasonIt"));
+        }
+        return !problems.any();
     }
 
     /** A therapist lifts a derived restriction, or puts it back; the reason goes to the audit trail. */

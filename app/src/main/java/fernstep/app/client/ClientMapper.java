@@ -30,7 +30,29 @@ public interface ClientMapper {
     /** A form sent twice changes nothing the second time. */
     void insert(ClientRow client);
 
-    void update(ClientRow client);
+    /** How often she was changed; for a form that was opened before. */
+    int version(@Param("id") long id);
+
+    /** @return 0 where the version is another by now */
+    int update(@Param("c") ClientRow client, @Param("version") int version);
+
+    void removeEvent(
+            @Param("clientId") long clientId,
+            @Param("kind") EventRow.Kind kind,
+            @Param("happenedOn") LocalDate happenedOn);
+
+    void removeClearance(ClearanceRow clearance);
+
+    void putNextVisit(@Param("id") long id, @Param("day") @Nullable LocalDate day);
+
+    @Nullable
+    LocalDate nextVisit(@Param("id") long id);
+
+    void archive(@Param("id") long id, @Param("archived") boolean archived);
+
+    boolean archived(@Param("id") long id);
+
+    void erase(@Param("id") long id);
 
     void putEvent(EventRow event);
 

@@ -2,10 +2,12 @@ package fernstep.app.client;
 
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
+import fernstep.app.support.RecordLog;
 import fernstep.app.support.Today;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
+import fernstep.core.client.Clearance;
 import fernstep.core.client.Restriction;
 import fernstep.core.measure.Range;
 import fernstep.core.plan.Goal;
@@ -13,10 +15,13 @@ import fernstep.core.progress.Progress;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -27,9 +32,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class Clients {
     private final ClientMapper mapper;
     private final Audit audit;
+    private final RecordLog log;
     private final Today today;
 
-    public Clients(ClientMapper mapper, Audit audit, Today today) {
+    public Clients(ClientMapper mapper, Audit audit, RecordLog log, Today today) {
+        this.log = log;
         this.mapper = mapper;
         this.audit = audit;
         this.today = today;
@@ -76,10 +83,44 @@ public class Clients {
         return id;
     }
 
+    /** How often she was changed: a form that was opened at an earlier count changes nothing. */
+    public int version(long id) {
+        return mapper.version(id);
+    }
+
+    /**
+     * Changes her facts and keeps what they were. The form asks for the latest birth and operation: another day there puts
+     * the latest one right; a further one is added with {@link #addEvent}.
+     *
+     * @param version what {@link #version} was when the form was opened
+     * @return false where somebody changed her meanwhile; nothing is changed then
+     */
     @Transactional
-    public void update(ClientRow row, List<EventRow> events) {
-        mapper.update(row);
-        events.forEach(mapper::putEvent);
+    public boolean update(ClientRow row, List<EventRow> events, int version, long staffId) {
+        long id = Objects.requireNonNull(row.id());
+        ClientFile before = file(id);
+        if (mapper.update(row, version) == 0) {
+            return false;
+        }
+        for (EventRow event : events) {
+            before.events().stream()
+                    .filter(e -> e.kind() == event.kind())
+                    .max(Comparator.comparing(EventRow::happenedOn))
+                    .filter(latest -> !latest.happenedOn().equals(event.happenedOn()))
+                    .ifPresent(latest -> mapper.removeEvent(id, latest.kind(), latest.happenedOn()));
+            mapper.putEvent(event);
+        }
+        Map<String, String> was = Facts.of(before);
+        Map<String, String> is = Facts.of(file(id));
+        Set<String> names = new TreeSet<>(was.keySet());
+        names.addAll(is.keySet());
+        names.forEach(n -> changed(id, "fact:" + n, was.get(n), is.get(n), "", staffId));
+        return true;
+    }
+
+    private void changed(
+            long id, String part, @Nullable String before, @Nullable String after, String reason, long staffId) {
+        log.changed(new RecordLog.Change(id, null, part, before, after, reason, staffId));
     }
 
     /** Another approach: hers alone go, so that what is chosen is what is meant. */
@@ -150,11 +191,84 @@ public class Clients {
         audit.record(staffId, id, "RESTRICTION_RESTORED", code.name());
     }
 
-    public void addEvent(EventRow event) {
+    @Transactional
+    public void addEvent(EventRow event, long staffId) {
         mapper.putEvent(event);
+        changed(event.clientId(), "event:" + event.kind(), null, Facts.written(event), "", staffId);
     }
 
+    /** Strikes out a birth or operation that was wrongly entered; what it said is kept with the reason. */
+    @Transactional
+    public void strikeEvent(long id, EventRow.Kind kind, LocalDate happenedOn, String reason, long staffId) {
+        file(id).events().stream()
+                .filter(e -> e.kind() == kind && e.happenedOn().equals(happenedOn))
+                .findFirst()
+                .ifPresent(e -> {
+                    mapper.removeEvent(id, kind, happenedOn);
+                    changed(id, "event:" + kind, Facts.written(e), null, reason, staffId);
+                    audit.record(staffId, id, "EVENT_STRUCK", kind + " " + happenedOn + ": " + reason);
+                });
+    }
+
+    @Transactional
     public void clear(ClearanceRow clearance) {
         mapper.putClearance(clearance);
+        changed(
+                clearance.clientId(),
+                "clearance:" + clearance.scope(),
+                null,
+                Facts.written(clearance),
+                "",
+                clearance.recordedBy());
+    }
+
+    /** Strikes out a clearance that was wrongly entered; what it said is kept with the reason. */
+    @Transactional
+    public void strikeClearance(
+            long id, Clearance.Scope scope, LocalDate givenOn, String byRole, String reason, long staffId) {
+        file(id).clearances().stream()
+                .filter(c -> c.scope() == scope
+                        && c.givenOn().equals(givenOn)
+                        && c.byRole().equals(byRole))
+                .findFirst()
+                .ifPresent(c -> {
+                    mapper.removeClearance(c);
+                    changed(id, "clearance:" + scope, Facts.written(c), null, reason, staffId);
+                    audit.record(staffId, id, "CLEARANCE_STRUCK", scope + " " + givenOn + ": " + reason);
+                });
+    }
+
+    /** The day agreed with her; null takes it back. */
+    @Transactional
+    public void agreeNextVisit(long id, @Nullable LocalDate day, long staffId) {
+        LocalDate before = mapper.nextVisit(id);
+        mapper.putNextVisit(id, day);
+        changed(id, "fact:nextVisit", text(before), text(day), "", staffId);
+    }
+
+    private static @Nullable String text(@Nullable LocalDate day) {
+        return day == null ? null : day.toString();
+    }
+
+    public Optional<LocalDate> nextVisit(long id) {
+        return Optional.ofNullable(mapper.nextVisit(id));
+    }
+
+    public boolean archived(long id) {
+        return mapper.archived(id);
+    }
+
+    @Transactional
+    public void archive(long id, boolean archived, long staffId) {
+        mapper.archive(id, archived);
+        audit.record(staffId, id, archived ? "CLIENT_ARCHIVED" : "CLIENT_BROUGHT_BACK", "");
+    }
+
+    /** Everything about her goes; that it was erased, when and by whom, stays. */
+    @Transactional
+    public void erase(long id, long staffId) {
+        mapper.erase(id);
+        audit.forget(id);
+        audit.record(staffId, id, "CLIENT_ERASED", "");
     }
 }

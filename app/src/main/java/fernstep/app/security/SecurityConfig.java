@@ -1,14 +1,18 @@
 package fernstep.app.security;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.core.userdetails.UserDetailsService;
-import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.savedrequest.CookieRequestCache;
 
 @Configuration
 class SecurityConfig {
@@ -21,6 +25,7 @@ class SecurityConfig {
         return http.authorizeHttpRequests(a -> a.requestMatchers(
                                 "/sign-in",
                                 "/first-account",
+                                "/join/**",
                                 "/error",
                                 "/*.css",
                                 "/*.js",
@@ -31,11 +36,25 @@ class SecurityConfig {
                         .permitAll()
                         .anyRequest()
                         .authenticated())
-                .formLogin(f -> f.loginPage("/sign-in").defaultSuccessUrl("/").permitAll())
+                .formLogin(f -> f.loginPage("/sign-in")
+                        .defaultSuccessUrl("/")
+                        .authenticationDetailsSource(StaffSignIn.Details::new)
+                        .failureHandler(SecurityConfig::refused)
+                        .permitAll())
+                // neither a token nor the page that was asked for makes a session: strangers leave no row behind
+                .csrf(c -> c.csrfTokenRepository(tokens()))
+                .requestCache(c -> c.requestCache(new CookieRequestCache()))
                 .logout(l -> l.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(CSP))
                         .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
+    }
+
+    private static CookieCsrfTokenRepository tokens() {
+        CookieCsrfTokenRepository tokens = new CookieCsrfTokenRepository();
+        tokens.setHeaderName("X-CSRF-TOKEN");
+        tokens.setCookieCustomizer(c -> c.sameSite("Lax"));
+        return tokens;
     }
 
     @Bean
@@ -43,10 +62,10 @@ class SecurityConfig {
         return PasswordEncoderFactories.createDelegatingPasswordEncoder();
     }
 
-    @Bean
-    UserDetailsService staffAccounts(StaffMapper staff) {
-        return name -> staff.byUsername(name)
-                .map(SignedIn::new)
-                .orElseThrow(() -> new UsernameNotFoundException("no account of that name"));
+    /** The same page whatever was wrong, but how long to wait. */
+    private static void refused(HttpServletRequest request, HttpServletResponse response, AuthenticationException why)
+            throws IOException {
+        response.sendRedirect(
+                "/sign-in?" + (why instanceof StaffSignIn.Wait wait ? "wait=" + wait.seconds() : "error"));
     }
 }

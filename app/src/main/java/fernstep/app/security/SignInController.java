@@ -1,14 +1,16 @@
 package fernstep.app.security;
 
+import fernstep.app.support.Words;
 import fernstep.core.client.Licence;
+import fernstep.core.measure.Reason;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.dao.CannotAcquireLockException;
 import org.springframework.dao.DuplicateKeyException;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.validation.BindingResult;
@@ -20,19 +22,14 @@ import org.springframework.web.bind.annotation.PostMapping;
 @Controller
 class SignInController {
     private final StaffMapper staff;
-    private final PasswordEncoder encoder;
+    private final Passwords passwords;
+    private final Words words;
     private final boolean demo;
-    private final int passwordLength;
 
-    /** @param passwordLength characters that a password needs at least */
-    SignInController(
-            StaffMapper staff,
-            PasswordEncoder encoder,
-            @Value("${fern.demo}") boolean demo,
-            @Value("${fern.password-length}") int passwordLength) {
-        this.passwordLength = passwordLength;
+    SignInController(StaffMapper staff, Passwords passwords, Words words, @Value("${fern.demo}") boolean demo) {
         this.staff = staff;
-        this.encoder = encoder;
+        this.passwords = passwords;
+        this.words = words;
         this.demo = demo;
     }
 
@@ -46,7 +43,7 @@ class SignInController {
 
     @ModelAttribute("passwordLength")
     int passwordLength() {
-        return passwordLength;
+        return passwords.length();
     }
 
     @GetMapping("/sign-in")
@@ -68,29 +65,26 @@ class SignInController {
     }
 
     @PostMapping("/first-account")
-    String createFirst(@Valid @ModelAttribute("form") FirstAccount form, BindingResult errors) {
+    String createFirst(@Valid @ModelAttribute("form") FirstAccount form, BindingResult errors, Model model) {
         if (staff.count() > 0) {
             return "redirect:/sign-in";
         }
-        if (form.password().length() < passwordLength) {
-            errors.rejectValue("password", "short");
+        Reason problem = passwords.problem(form.password(), form.username());
+        if (problem != null) {
+            errors.rejectValue("password", "refused");
+            model.addAttribute("passwordProblem", words.of(problem));
         }
         if (errors.hasErrors()) {
             return "security/first-account";
         }
         try {
-            staff.insert(new Staff(
-                    null,
-                    form.username(),
-                    form.fullName(),
-                    encoder.encode(form.password()),
-                    form.licence(),
-                    true,
-                    null,
-                    null,
-                    null,
-                    null));
-        } catch (DuplicateKeyException again) {
+            // two who ask at the same moment: one of them is first
+            if (staff.insertFirst(Staff.fresh(
+                            form.username(), form.fullName(), passwords.hash(form.password()), form.licence(), true))
+                    == 0) {
+                return "redirect:/sign-in";
+            }
+        } catch (DuplicateKeyException | CannotAcquireLockException again) {
             return "redirect:/sign-in";
         }
         return "redirect:/sign-in?created";

@@ -11,15 +11,18 @@ public final class SignedIn extends User {
     private final long staffId;
     private final String fullName;
     private final Licence licence;
+    private final boolean lead;
 
+    /** Without the password's hash: it has no business in a session. */
     SignedIn(Staff staff) {
         super(
                 staff.username(),
-                staff.passwordHash(),
+                "",
                 List.of(new SimpleGrantedAuthority("ROLE_" + staff.licence().name())));
         this.staffId = staff.id() == null ? 0 : staff.id();
         this.fullName = staff.fullName();
         this.licence = staff.licence();
+        this.lead = staff.houseLead();
     }
 
     public long staffId() {
@@ -28,6 +31,10 @@ public final class SignedIn extends User {
 
     public String getFullName() {
         return fullName;
+    }
+
+    public boolean isLead() {
+        return lead;
     }
 
     public boolean isTherapist() {

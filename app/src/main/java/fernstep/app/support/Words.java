@@ -18,6 +18,8 @@ import fernstep.exchange.calendar.CalendarFile;
 import fernstep.exchange.wording.DoseWords;
 import fernstep.exchange.wording.Wording;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -32,6 +34,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** The wording for templates, as the bean {@code words}. */
 @Component("words")
 public class Words {
+    private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm");
+
     private static final JsonMapper JSON = JsonMapper.shared();
 
     private final Languages languages;
@@ -113,6 +117,40 @@ public class Words {
 
     public String day(@Nullable LocalDate date) {
         return date == null ? "" : wording().of(date);
+    }
+
+    /** A day and its hour. */
+    public String moment(LocalDateTime at) {
+        return text("words.moment", day(at.toLocalDate()), HOUR.format(at));
+    }
+
+    /**
+     * What a change of the record was about.
+     *
+     * @param kind "finding", "reading", "answer", "fact", "event" or "clearance"
+     * @param names what of that kind
+     */
+    public String part(String kind, List<String> names) {
+        String name = names.isEmpty() ? "" : names.get(0);
+        return switch (kind) {
+            case "finding" ->
+                named("field.", name) + (names.size() > 1 ? ", " + named("sideTitle.", names.get(1)) : "");
+            case "reading" ->
+                text("section.SEPARATION") + " " + site(Double.parseDouble(name)) + ", "
+                        + named("condition.", names.get(1));
+            case "answer" -> named("answer.", name);
+            case "fact" -> named("fact.", name);
+            default -> named("part.", kind);
+        };
+    }
+
+    /** A kind of line in the audit trail. */
+    public String audit(String what) {
+        return named("audit.", what);
+    }
+
+    private String named(String prefix, String code) {
+        return wording().knows(prefix + code) ? text(prefix + code) : code;
     }
 
     public String number(@Nullable Double value, int decimals) {

@@ -67,7 +67,7 @@ class VisitLockTest {
 
     @Test
     void every_route_of_a_visit_behind_its_questions_leads_to_the_referral_while_an_emergency_stands(Visitor visitor) {
-        visits.answer(visit, Answer.CHEST_PAIN, true);
+        visits.answer(visit, Answer.CHEST_PAIN, true, 1, "");
         Page page = visitor.onATablet("imogen");
         visitor.open("/clients/" + client);
         Set<String> walked = new TreeSet<>();
@@ -96,7 +96,7 @@ class VisitLockTest {
 
     @Test
     void no_other_way_of_writing_the_number_passes_the_lock(Visitor visitor) {
-        visits.answer(visit, Answer.CHEST_PAIN, true);
+        visits.answer(visit, Answer.CHEST_PAIN, true, 1, "");
         Page page = visitor.onATablet("imogen");
         visitor.open("/clients/" + client);
         for (String written : List.of(
@@ -116,7 +116,7 @@ class VisitLockTest {
 
     @Test
     void the_lock_stands_in_the_service_too() {
-        visits.answer(visit, Answer.CALF, true);
+        visits.answer(visit, Answer.CALF, true, 1, "");
         assertThatThrownBy(() -> visits.unlocked(visit)).isInstanceOf(VisitLocked.class);
         visits.correct(visit, Answer.CALF, "the other woman", IMOGEN);
         assertThat(visits.unlocked(visit).id()).isEqualTo(visit);
@@ -124,7 +124,7 @@ class VisitLockTest {
 
     @Test
     void a_coach_cannot_take_back_what_closes_and_a_therapist_does_with_a_reason_that_is_kept(Visitor visitor) {
-        visits.answer(visit, Answer.HEAVINESS, true);
+        visits.answer(visit, Answer.HEAVINESS, true, 1, "");
         Page coach = visitor.onATablet("tamsin");
         coach.navigate(coach.url().replaceAll("(https?://[^/]+).*", "$1") + "/visits/" + visit + "/ask");
         coach.click("label[for=HEAVINESS]");
@@ -148,9 +148,11 @@ class VisitLockTest {
 
     @Test
     void what_only_changes_the_session_is_unticked_by_anybody() {
-        visits.answer(visit, Answer.WRIST_PAIN, true);
-        assertThat(visits.answer(visit, Answer.WRIST_PAIN, false).answers()).isEmpty();
-        visits.answer(visit, Answer.HEAVINESS, true);
-        assertThat(visits.answer(visit, Answer.HEAVINESS, false).answers()).containsExactly(Answer.HEAVINESS);
+        visits.answer(visit, Answer.WRIST_PAIN, true, 1, "");
+        assertThat(visits.answer(visit, Answer.WRIST_PAIN, false, 1, "").answers())
+                .isEmpty();
+        visits.answer(visit, Answer.HEAVINESS, true, 1, "");
+        assertThat(visits.answer(visit, Answer.HEAVINESS, false, 1, "").answers())
+                .containsExactly(Answer.HEAVINESS);
     }
 }

@@ -63,7 +63,7 @@ class ClientPageTest {
     @Test
     void what_she_told_today_stands_on_top_with_who_must_answer_and_no_green_way_on(Visitor visitor) {
         long client = Someone.firm(app.context(), "Page Heavy", Approach.SLOW_LADDER, 20);
-        visits.answer(visits.openToday(client, IMOGEN).id(), Answer.HEAVINESS, true);
+        visits.answer(visits.openToday(client, IMOGEN).id(), Answer.HEAVINESS, true, 1, "");
         Page page = visitor.onATablet("imogen");
         visitor.open("/clients/" + client);
         assertThat(page.locator("#today")).containsText("Ask first");

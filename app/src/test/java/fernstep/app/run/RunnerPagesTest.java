@@ -313,7 +313,7 @@ class RunnerPagesTest {
                 .hasText(
                         "2",
                         new com.microsoft.playwright.assertions.LocatorAssertions.HasTextOptions().setTimeout(2_500));
-        visits.answer(visit, Answer.CALF, true);
+        visits.answer(visit, Answer.CALF, true, 1, "");
         assertThat(one.getByText("Stop. The session is locked.")).isVisible();
         visitor.see("An emergency answer stands today");
     }

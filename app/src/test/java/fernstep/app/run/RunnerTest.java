@@ -157,7 +157,7 @@ class RunnerTest {
     void an_emergency_told_elsewhere_stops_the_session_until_it_is_corrected() {
         runner.take(session, Report.of(id(), Kind.REP), IMOGEN);
         String before = runner.version(session);
-        visits.answer(visit, Answer.CALF, true);
+        visits.answer(visit, Answer.CALF, true, 1, "");
         assertThat(runner.version(session)).isNotEqualTo(before);
         assertThat(runner.held(session).locked()).isTrue();
         runner.take(session, Report.of(id(), Kind.REP), IMOGEN);
@@ -279,7 +279,9 @@ class RunnerTest {
                         row.daysPerWeek(),
                         row.restrictions(),
                         row.note()),
-                List.of());
+                List.of(),
+                clients.version(client),
+                IMOGEN);
         Visit visit = visits.openToday(client, IMOGEN);
         visits.markAsked(visit.id());
         String expecting = runner.start(visit.id(), UUID.randomUUID().toString(), null, IMOGEN);

@@ -180,8 +180,11 @@ public record ChangeReport(
         if (!back.isEmpty()) {
             said.add(Reason.of("forHer.back", Reason.list(back)));
         }
-        if (forward.isEmpty() && back.isEmpty()) {
+        if (forward.isEmpty() && back.isEmpty() && !changes.isEmpty()) {
             said.add(Reason.of("forHer.same"));
+        }
+        if (said.isEmpty()) {
+            said.add(Reason.of("forHer.little"));
         }
         return List.copyOf(said);
     }

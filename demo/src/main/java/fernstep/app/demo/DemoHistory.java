@@ -236,7 +236,7 @@ class DemoHistory {
     private long visit(long client, int daysAgo, long staff) {
         LocalDate day = today.date().minusDays(daysAgo);
         visits.insert(client, day, staff);
-        visits.joinTeam(client, staff);
+        visits.foundTeam(client, staff);
         long id = visits.onDay(client, day).orElseThrow().id();
         if (daysAgo > 0) {
             visits.markAsked(id);

@@ -1,0 +1,83 @@
+package fernstep.app.access;
+
+import fernstep.app.support.Audit;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** By default everyone of the house sees all its clients; a restricted client is for her team alone. */
+@Service
+public class Access {
+    private final AccessMapper mapper;
+    private final Audit audit;
+
+    Access(AccessMapper mapper, Audit audit) {
+        this.mapper = mapper;
+        this.audit = audit;
+    }
+
+    /** Someone of the house, and whether she is on the team. */
+    public record Member(long staffId, String fullName, boolean onTeam) {}
+
+    /**
+     * How one client stands to one of the staff.
+     *
+     * @param onTeam whether she is one of those who look after her
+     */
+    public record Standing(long clientId, boolean restricted, boolean archived, boolean onTeam) {
+        public boolean maySee() {
+            return !restricted || onTeam;
+        }
+    }
+
+    /** Empty where there is no such client. */
+    public Optional<Standing> client(long clientId, long staffId) {
+        return mapper.standing(clientId, staffId);
+    }
+
+    public Optional<Long> clientOfVisit(long visitId) {
+        return mapper.clientOfVisit(visitId);
+    }
+
+    public Optional<Long> clientOfSession(String sessionId) {
+        return mapper.clientOfSession(sessionId);
+    }
+
+    public Optional<Long> clientOfPhoto(long photoId) {
+        return mapper.clientOfPhoto(photoId);
+    }
+
+    /** Those a list must leave out for her: restricted to teams she is not on, and archived. */
+    public Set<Long> hiddenFrom(long staffId) {
+        return new HashSet<>(mapper.hiddenFrom(staffId));
+    }
+
+    public List<Member> members(long clientId) {
+        return mapper.members(clientId);
+    }
+
+    @Transactional
+    public void restrict(long clientId, boolean restricted, long byStaffId) {
+        mapper.restrict(clientId, restricted);
+        if (restricted) {
+            // somebody must still be able to open her: whoever closes her is on her team
+            mapper.join(clientId, byStaffId);
+        }
+        audit.record(byStaffId, clientId, restricted ? "CLIENT_RESTRICTED" : "CLIENT_OPENED_TO_ALL", "");
+    }
+
+    @Transactional
+    public void join(long clientId, long staffId, long byStaffId) {
+        mapper.join(clientId, staffId);
+        audit.record(byStaffId, clientId, "TEAM_JOINED", "account " + staffId);
+    }
+
+    @Transactional
+    public void leave(long clientId, long staffId, long byStaffId) {
+        mapper.leave(clientId, staffId);
+        audit.record(byStaffId, clientId, "TEAM_LEFT", "account " + staffId);
+    }
+}

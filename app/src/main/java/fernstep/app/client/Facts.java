@@ -1,0 +1,48 @@
+package fernstep.app.client;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** A client's facts by name, as the record keeps what they were. */
+final class Facts {
+    private Facts() {}
+
+    static Map<String, String> of(ClientFile file) {
+        ClientRow r = file.row();
+        Map<String, String> facts = new LinkedHashMap<>();
+        put(facts, "name", r.name());
+        put(facts, "status", r.status());
+        put(facts, "dueDate", r.dueDate());
+        put(facts, "heightCm", r.heightCm());
+        put(facts, "massKg", r.massKg());
+        put(facts, "age", r.age());
+        put(facts, "dominantHand", r.dominantHand());
+        put(facts, "approach", r.approach());
+        put(facts, "minutesPerDay", r.minutesPerDay());
+        put(facts, "daysPerWeek", r.daysPerWeek());
+        put(facts, "restrictions", r.restrictions());
+        put(facts, "note", r.note());
+        for (EventRow e : file.events()) {
+            put(facts, e.kind() + " " + e.happenedOn(), written(e));
+        }
+        return facts;
+    }
+
+    static String written(EventRow e) {
+        String how = e.birthMode() == null ? "" : " " + e.birthMode();
+        String tear = e.tearDegree() == 0 ? "" : " " + e.tearDegree();
+        return (e.happenedOn() + how + tear + " " + e.what()).strip();
+    }
+
+    static String written(ClearanceRow c) {
+        String until = c.expiresOn() == null ? "" : " – " + c.expiresOn();
+        return (c.scope() + " " + c.givenOn() + until + " " + c.byRole() + " " + c.byName()).strip();
+    }
+
+    private static void put(Map<String, String> facts, String name, @Nullable Object value) {
+        if (value != null && !value.toString().isEmpty()) {
+            facts.put(name, value.toString());
+        }
+    }
+}

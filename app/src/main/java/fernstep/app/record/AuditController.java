@@ -1,0 +1,91 @@
+package fernstep.app.record;
+
+import fernstep.app.security.Accounts;
+import fernstep.app.security.SignedIn;
+import fernstep.app.support.Audit;
+import fernstep.exchange.table.Csv;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+
+/** The audit trail, for the lead: filtered on a page, or as CSV. */
+@Controller
+class AuditController {
+    private static final int SHOWN = 200;
+    private static final int EXPORTED = 100_000;
+
+    private final Audit audit;
+    private final Accounts accounts;
+
+    AuditController(Audit audit, Accounts accounts) {
+        this.audit = audit;
+        this.accounts = accounts;
+    }
+
+    /** What is looked for; null or blank means any. */
+    record Wanted(
+            @Nullable Long staffId,
+            @Nullable Long clientId,
+            @Nullable String what,
+            @Nullable LocalDate from,
+            @Nullable LocalDate to) {
+        @Nullable
+        String kind() {
+            return what == null || what.isBlank() ? null : what;
+        }
+    }
+
+    @GetMapping("/house/audit")
+    String page(Wanted wanted, @AuthenticationPrincipal SignedIn me, Model model) {
+        model.addAttribute("wanted", wanted);
+        model.addAttribute("lines", lines(wanted, me, SHOWN));
+        model.addAttribute("kinds", audit.kinds());
+        model.addAttribute("people", accounts.all());
+        return "record/audit";
+    }
+
+    @GetMapping("/house/audit.csv")
+    ResponseEntity<byte[]> csv(Wanted wanted, @AuthenticationPrincipal SignedIn me) {
+        List<Audit.Line> lines = lines(wanted, me, EXPORTED);
+        audit.record(me.staffId(), null, "AUDIT_EXPORTED", lines.size() + " lines");
+        String text = Csv.write(
+                List.of("id", "at", "account", "name", "client", "what", "address", "detail"),
+                lines.stream()
+                        .map(l -> List.of(
+                                l.id(),
+                                l.at(),
+                                l.staffId(),
+                                l.staffName() == null ? "" : l.staffName(),
+                                l.clientId() == null ? "" : l.clientId(),
+                                l.what(),
+                                l.address(),
+                                l.detail() == null ? "" : l.detail()))
+                        .toList());
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename("audit.csv")
+                                .build()
+                                .toString())
+                .body(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private List<Audit.Line> lines(Wanted w, SignedIn me, int most) {
+        if (!me.isLead()) {
+            throw new AccessDeniedException("the audit trail is for a lead");
+        }
+        return audit.lines(w.staffId(), w.clientId(), w.kind(), w.from(), w.to(), most);
+    }
+}

@@ -1,0 +1,59 @@
+package fernstep.app.record;
+
+import java.util.Base64;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** All that is stored about one client, table by table: found by its columns, so that a table added later is in it. */
+@Service
+class Everything {
+    private final EverythingMapper mapper;
+    private final JsonMapper json;
+
+    Everything(EverythingMapper mapper, JsonMapper json) {
+        this.mapper = mapper;
+        this.json = json;
+    }
+
+    /** Read at one moment, as JSON: a list of rows by table. */
+    @Transactional(readOnly = true)
+    public byte[] of(long clientId) {
+        Map<String, List<Map<String, Object>>> tables = new TreeMap<>();
+        tables.put("client", List.of(readable(mapper.client(clientId))));
+        for (String table : mapper.tablesWith("session_id")) {
+            put(tables, table, mapper.ofSessions(table, clientId));
+        }
+        for (String table : mapper.tablesWith("visit_id")) {
+            put(tables, table, mapper.ofVisits(table, clientId));
+        }
+        for (String table : mapper.tablesWith("client_id")) {
+            put(tables, table, mapper.ofClient(table, clientId));
+        }
+        return json.writerWithDefaultPrettyPrinter()
+                .writeValueAsBytes(Map.of("format", "fernstep-everything", "version", 1, "tables", tables));
+    }
+
+    private static void put(
+            Map<String, List<Map<String, Object>>> tables, String table, List<Map<String, Object>> rows) {
+        tables.put(table, rows.stream().map(Everything::readable).toList());
+    }
+
+    private static Map<String, Object> readable(Map<String, Object> row) {
+        Map<String, Object> all = new LinkedHashMap<>();
+        row.forEach((name, value) -> all.put(name, readable(value)));
+        return all;
+    }
+
+    private static @Nullable Object readable(@Nullable Object value) {
+        if (value instanceof byte[] bytes) {
+            return Base64.getEncoder().encodeToString(bytes);
+        }
+        return value == null || value instanceof Number || value instanceof Boolean ? value : value.toString();
+    }
+}

@@ -1,0 +1,223 @@
+package fernstep.app.record;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.microsoft.playwright.Page;
+import fernstep.app.AppExtension;
+import fernstep.app.AppExtension.Running;
+import fernstep.app.BrowserExtension;
+import fernstep.app.Someone;
+import fernstep.app.Visitor;
+import fernstep.app.ask.Visits;
+import fernstep.app.client.Clients;
+import fernstep.app.client.EventRow;
+import fernstep.app.support.Audit;
+import fernstep.core.approach.Approach;
+import java.time.LocalDate;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/** Nothing in the record is rewritten, two who edit are told, and the trail is only ever added to. */
+@ExtendWith({AppExtension.class, BrowserExtension.class})
+class RecordTest {
+    private static final long IMOGEN = 1;
+
+    private final Running app;
+    private final Clients clients;
+    private final Visits visits;
+    private final JdbcTemplate sql;
+
+    RecordTest(Running app, Clients clients, Visits visits, JdbcTemplate sql) {
+        this.app = app;
+        this.clients = clients;
+        this.visits = visits;
+        this.sql = sql;
+    }
+
+    private static void saved(Page page) {
+        assertThat(page.locator(".saved")).hasText("Saved");
+    }
+
+    private long asked(long client) {
+        long visit = visits.openToday(client, IMOGEN).id();
+        visits.markAsked(visit);
+        return visit;
+    }
+
+    @Test
+    void what_a_finding_was_before_stays_with_who_changed_it(Visitor visitor) {
+        long client = Someone.plain(app.context(), "Changed Mind", Approach.SLOW_LADDER, 14);
+        long visit = asked(client);
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/visits/" + visit + "/check/one/straw");
+        page.click("label[for=STRAWFAINT]");
+        saved(page);
+        page.click("label[for=STRAWGENTLE]");
+        saved(page);
+        visitor.open("/clients/" + client + "/record");
+        assertThat(page.locator("tbody tr").first()).containsText("Imogen Vale");
+        assertThat(page.locator("tbody tr").first()).containsText("FAINT");
+        assertThat(page.locator("tbody tr").first()).containsText("GENTLE");
+        assertThat(page.locator("tbody tr")).hasCount(2);
+        visitor.checkAccessible();
+    }
+
+    @Test
+    void a_past_visit_changes_only_with_a_reason_that_is_kept(Visitor visitor) {
+        long client = Someone.firm(app.context(), "Looked Back", Approach.SLOW_LADDER, 14);
+        long past = visits.ofClient(client).get(0).id();
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/visits/" + past + "/check/one/scoop");
+        page.click("label[for=SCOOPPARTLY]");
+        visitor.see("say above why it is changed");
+        page.fill("#past-why", "read from my notes");
+        page.click("label[for=SCOOPNO]");
+        saved(page);
+        visitor.open("/clients/" + client + "/record");
+        assertThat(page.locator("tbody tr")).hasCount(1);
+        assertThat(page.locator("tbody tr")).containsText("read from my notes");
+    }
+
+    @Test
+    void who_writes_over_anothers_finding_is_told_first(Visitor visitor) {
+        long client = Someone.plain(app.context(), "Two Tablets", Approach.SLOW_LADDER, 14);
+        long visit = asked(client);
+        Page mine = visitor.onATablet("imogen");
+        mine.navigate(app.baseUrl() + "/visits/" + visit + "/check/one/straw");
+        Page hers = visitor.onATablet("ilse");
+        hers.navigate(app.baseUrl() + "/visits/" + visit + "/check/one/straw");
+        hers.click("label[for=STRAWFIRM]");
+        saved(hers);
+        mine.click("label[for=STRAWNONE]");
+        assertThat(mine.locator("fieldset .field-problem")).containsText("Meanwhile Ilse Brandt entered FIRM");
+        mine.click("label[for=STRAWFAINT]");
+        saved(mine);
+        assertThat(mine.locator("fieldset .field-problem")).hasCount(0);
+    }
+
+    @Test
+    void two_who_change_the_facts_at_once_see_both_and_lose_nothing(Visitor visitor) {
+        long client = Someone.plain(app.context(), "Facts Twice", Approach.SLOW_LADDER, 14);
+        Page mine = visitor.onATablet("imogen");
+        mine.navigate(app.baseUrl() + "/clients/" + client + "/edit");
+        mine.fill("#heightCm", "171");
+        Page hers = visitor.onATablet("ilse");
+        hers.navigate(app.baseUrl() + "/clients/" + client + "/edit");
+        hers.fill("#massKg", "70");
+        hers.click("button:text-is('Save')");
+        hers.waitForURL("**/clients/" + client);
+        mine.click("button:text-is('Save')");
+        assertThat(mine.locator("[role=alert]")).containsText("Somebody changed these facts");
+        assertThat(mine.locator("[role=alert]")).containsText("70");
+        assertThat(mine.locator("#heightCm")).hasValue("171");
+        mine.fill("#massKg", "70");
+        mine.click("button:text-is('Save')");
+        mine.waitForURL("**/clients/" + client);
+        assertThat(clients.file(client).row().heightCm()).isEqualTo(171.0);
+        assertThat(clients.file(client).row().massKg()).isEqualTo(70.0);
+    }
+
+    @Test
+    void a_mistyped_birth_is_put_right_or_struck_out_and_not_doubled(Visitor visitor) {
+        long client = Someone.afterBirth(app.context(), "Mistyped Birth", 12);
+        LocalDate right = LocalDate.now().minusWeeks(9);
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/clients/" + client + "/edit");
+        page.fill("#birthDate", right.toString());
+        page.click("button:text-is('Save')");
+        page.waitForURL("**/clients/" + client);
+        assertThat(clients.file(client).events())
+                .extracting(EventRow::happenedOn)
+                .containsExactly(right);
+        page.locator("#events summary:has-text('Wrongly entered')").click();
+        page.locator("#events form[action$='/strike'] button").click();
+        visitor.see("Please give the reason");
+        page.locator("#events summary:has-text('Wrongly entered')").click();
+        page.locator("#events form[action$='/strike'] [name=reason]").fill("her sister's");
+        page.locator("#events form[action$='/strike'] button").click();
+        page.waitForURL("**/clients/" + client + "#events");
+        assertThat(clients.file(client).events()).isEmpty();
+        visitor.open("/clients/" + client + "/record");
+        assertThat(page.locator("tbody")).containsText("her sister's");
+    }
+
+    @Test
+    void the_trail_can_be_added_to_and_read_and_nothing_else(Audit audit) {
+        audit.record(IMOGEN, null, "SIGN_IN", "of the test");
+        assertThatThrownBy(() -> sql.update("UPDATE audit SET what = 'NOTHING'"))
+                .hasMessageContaining("denied");
+        assertThatThrownBy(() -> sql.update("DELETE FROM audit")).rootCause().hasMessageContaining("denied");
+        assertThatThrownBy(() -> sql.execute("DROP TABLE audit")).rootCause().hasMessageContaining("denied");
+        assertThat(audit.lines(IMOGEN, null, "SIGN_IN", LocalDate.now(), LocalDate.now(), 1))
+                .singleElement()
+                .satisfies(l -> assertThat(l.detail()).isEqualTo("of the test"));
+    }
+
+    @Test
+    void a_lead_reads_the_trail_filtered_and_as_csv_and_a_coach_does_not(Visitor visitor, Audit audit) {
+        long client = Someone.plain(app.context(), "=Formula Person", Approach.SLOW_LADDER, 14);
+        audit.record(IMOGEN, client, "MOVE_HELD", "=1+1, and a comma");
+        Page lead = visitor.onATablet("imogen");
+        visitor.open("/house/audit?clientId=" + client);
+        assertThat(lead.locator("tbody tr")).hasCount(1);
+        visitor.checkAccessible();
+        String csv = lead.request()
+                .get(app.baseUrl() + "/house/audit.csv?clientId=" + client)
+                .text();
+        assertThat(csv.lines().toList()).hasSize(2);
+        assertThat(csv).contains("\"'=1+1, and a comma\"");
+        Page coach = visitor.onATablet("tamsin");
+        assertThat(coach.request().get(app.baseUrl() + "/house/audit").status()).isEqualTo(403);
+        assertThat(coach.request().get(app.baseUrl() + "/house/audit.csv").status())
+                .isEqualTo(403);
+    }
+
+    @Test
+    void archived_she_is_off_the_board_and_only_read_and_erased_she_leaves_a_stub_without_a_word(
+            Visitor visitor, Audit audit) {
+        long client = Someone.firm(app.context(), "Gone Away", Approach.SLOW_LADDER, 14);
+        audit.record(IMOGEN, client, "MOVE_HELD", "Gone Away has a cold");
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/clients/" + client + "/record");
+        page.click("button:text-is('Archive')");
+        page.navigate(app.baseUrl() + "/?q=Gone");
+        assertThat(page.locator("a:has-text('Gone Away')")).hasCount(0);
+        visitor.open("/clients/" + client);
+        page.click("form[action$='/visit'] button");
+        assertThat(page).hasURL(app.baseUrl() + "/clients/" + client + "/record");
+        String everything = page.request()
+                .get(app.baseUrl() + "/clients/" + client + "/record/everything.json")
+                .text();
+        assertThat(everything).contains("\"finding\"").contains("DRAWS_IN").contains("Gone Away");
+        page.click("summary:has-text('Erase her')");
+        page.fill("[name=name]", "Somebody Else");
+        page.click("button:text-is('Erase')");
+        visitor.see("Type her name as it stands");
+        page.fill("[name=name]", "Gone Away");
+        page.click("button:text-is('Erase')");
+        page.waitForURL(app.baseUrl() + "/");
+        assertThat(page.request().get(app.baseUrl() + "/clients/" + client).status())
+                .isEqualTo(404);
+        assertThat(audit.count(client, "CLIENT_ERASED")).isEqualTo(1);
+        assertThat(audit.count(client, "MOVE_HELD")).isEqualTo(1);
+        assertThat(audit.lines(null, client, null, null, null, 100))
+                .allSatisfy(l -> assertThat(l.detail()).isNull());
+    }
+
+    @Test
+    void the_visit_agreed_with_her_stands_on_the_board(Visitor visitor) {
+        long client = Someone.plain(app.context(), "Agreed Day", Approach.SLOW_LADDER, 14);
+        LocalDate day = LocalDate.now().plusDays(11);
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/clients/" + client + "/record");
+        page.fill("[name=day]", day.toString());
+        page.click("text=Agreed with her");
+        page.waitForLoadState();
+        page.navigate(app.baseUrl() + "/?q=Agreed");
+        assertThat(page.locator("tr:has-text('Agreed Day')")).containsText(String.valueOf(day.getDayOfMonth()));
+        assertThat(page.locator("th:has-text('Next visit')")).isVisible();
+    }
+}
