@@ -116,10 +116,12 @@ GRANT ALL ON fernstep.* TO 'fernstep'@'127.0.0.1';
 GRANT ALL ON fernstep.* TO 'fernstep'@'localhost';
 ALTER USER 'root'@'localhost' IDENTIFIED BY '$password';
 SQL
-    # The tests migrate a database of an earlier release beside their own.
+    # The tests migrate a database of an earlier release beside their own, and restore a backup under another account.
     if [ "$name" = test-db ]; then
       mariadb --no-defaults --socket="$socket" -u root -p"$password" -e \
-        "GRANT ALL ON fernstep_before.* TO 'fernstep'@'127.0.0.1'; GRANT ALL ON fernstep_before.* TO 'fernstep'@'localhost'" \
+        "GRANT ALL ON fernstep_before.* TO 'fernstep'@'127.0.0.1'; GRANT ALL ON fernstep_before.* TO 'fernstep'@'localhost';
+         CREATE DATABASE fernstep_restored; CREATE USER 'somebody_else'@'127.0.0.1' IDENTIFIED BY '$password';
+         GRANT ALL ON fernstep_restored.* TO 'somebody_else'@'127.0.0.1'" \
         || die "the database account could not be made"
     fi
     : >"$data.made"

@@ -51,21 +51,6 @@ public final class Screenshots {
         page.waitForSelector("text=Area at rest");
         saved();
         shot("check");
-        page.click("text=All on one sheet");
-        page.click("text=From the side");
-        page.waitForSelector(".pad .mark");
-        page.focus(".pad [data-n='0']");
-        for (int i = 0; i < 3; i++) {
-            page.keyboard().press("ArrowRight");
-        }
-        for (int mark = 2; mark <= 4; mark++) {
-            page.focus(".pad-low [data-n='" + mark + "']");
-            for (int i = 0; i < (mark == 3 ? 12 : 6); i++) {
-                page.keyboard().press("ArrowUp");
-            }
-        }
-        saved();
-        whole("check-side");
         page.click("text=On to the plan");
         page.click("text=Use this plan and run");
         page.waitForSelector(".count .n");
@@ -110,6 +95,10 @@ public final class Screenshots {
         page.click("text=Hana Morioka");
         page.click("text=What changed");
         shot("changes");
+        page.navigate(base + "/clients/4");
+        page.click("text=Her record");
+        page.waitForSelector("text=What was changed");
+        shot("record");
         page.navigate(base + "/trainer");
         page.click("button:text-is('Press')");
         page.waitForTimeout(300);

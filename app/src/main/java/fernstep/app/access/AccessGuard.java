@@ -10,6 +10,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.core.Ordered;
 import org.springframework.security.core.Authentication;
@@ -26,6 +27,11 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
  */
 @Component
 class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
+    /** Routes whose first name is a client, a visit, a session or a picture. */
+    private static final String RECORD = "/(clients|visits|sessions|photos)/\\{.*";
+    /** A rung or a figure can be asked for on behalf of a client. */
+    private static final String FOR = "client";
+
     private static final String PLAIN = "[0-9]{1,18}";
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
     /** What the same person does to the same record on the same page is one line of the trail in this time. */
@@ -49,18 +55,18 @@ class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
 
     @Override
     public void addInterceptors(InterceptorRegistry registry) {
-        registry.addInterceptor(this)
-                .addPathPatterns("/clients/{id}/**", "/visits/{id}/**", "/sessions/{id}/**", "/photos/{id}/**")
-                .excludePathPatterns("/clients/new")
-                .order(Ordered.HIGHEST_PRECEDENCE);
+        registry.addInterceptor(this).addPathPatterns("/**").order(Ordered.HIGHEST_PRECEDENCE);
     }
 
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler)
             throws IOException {
-        Authentication who = SecurityContextHolder.getContext().getAuthentication();
         Object pattern = request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE);
-        if (who == null || !(who.getPrincipal() instanceof SignedIn me) || pattern == null) {
+        if (pattern == null || !aboutSomebody(pattern.toString(), request)) {
+            return true;
+        }
+        Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        if (who == null || !(who.getPrincipal() instanceof SignedIn me)) {
             return refuse(response);
         }
         Optional<Access.Standing> standing =
@@ -86,8 +92,21 @@ class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
         return true;
     }
 
-    /** Which client a route is about: by the first part of its pattern and the first name in it. */
+    private static boolean aboutSomebody(String pattern, HttpServletRequest request) {
+        return pattern.matches(RECORD) || asked(request) != null;
+    }
+
+    private static @Nullable String asked(HttpServletRequest request) {
+        String client = request.getParameter(FOR);
+        return client == null || client.isBlank() ? null : client;
+    }
+
+    /** Which client a route is about: by the first part of its pattern and the first name in it, or by whom it is asked for. */
     private Optional<Long> clientOf(String pattern, HttpServletRequest request) {
+        if (!pattern.matches(RECORD)) {
+            String asked = String.valueOf(asked(request));
+            return asked.matches(PLAIN) ? Optional.of(Long.parseLong(asked)) : Optional.empty();
+        }
         Object variables = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
         String name = pattern.replaceFirst("^/[a-z]+/\\{([^}]+)}.*", "$1");
         if (!(variables instanceof Map<?, ?> map) || !(map.get(name) instanceof String text)) {

@@ -127,6 +127,7 @@ class CatalogueController {
         Optional<Double> last = file == null ? Optional.empty() : capacities.lastIndex(file, rung, working);
         model.addAttribute("client", file);
         model.addAttribute("typed", typed);
+        model.addAttribute("own", catalogues.own(code));
         model.addAttribute("catalogue", catalogues.get());
         model.addAttribute("body", body);
         model.addAttribute("view", RungView.of(rung, body, working, capacity, last, words));

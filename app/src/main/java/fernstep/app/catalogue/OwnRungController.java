@@ -32,6 +32,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** A practitioner makes a rung of her own: a pose by dragging joints, then its window, gates, levers and words. */
 @Controller
@@ -113,6 +114,18 @@ class OwnRungController {
             }
         }
         return page(typed, problem.get(), model);
+    }
+
+    /** Takes a rung of the house's own away, unless somebody's record names it. */
+    @PostMapping("/catalogue/own/remove")
+    String remove(@RequestParam String code, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        int uses = catalogues.own(code) ? catalogues.remove(code) : 0;
+        if (uses > 0) {
+            redirect.addFlashAttribute("removeProblem", words.text("told.theRungIsUsed", uses));
+            return "redirect:/catalogue/" + code;
+        }
+        audit.record(me.staffId(), null, "RUNG_REMOVED", code);
+        return "redirect:/catalogue";
     }
 
     /** The angles of a posture, to start from. */

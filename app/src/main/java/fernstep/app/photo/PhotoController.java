@@ -13,6 +13,7 @@ import java.io.IOException;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.annotation.Transactional;
@@ -54,6 +55,7 @@ class PhotoController {
             @RequestParam(required = false) Long visitId,
             @AuthenticationPrincipal SignedIn me) {
         clients.file(id);
+        ofTheTeam(id, me);
         photos.setConsent(id, given ? today.date() : null);
         if (!given) {
             photos.removeAll(id);
@@ -72,6 +74,7 @@ class PhotoController {
             throws IOException {
         Visit visit = visits.unlocked(id);
         long client = visit.client().id();
+        ofTheTeam(client, me);
         if (photos.consent(client).isEmpty()) {
             redirect.addFlashAttribute("photoProblem", words.text("told.herConsentIsNotOn"));
         } else {
@@ -83,6 +86,13 @@ class PhotoController {
             }
         }
         return "redirect:/visits/" + id + "/check/side-view";
+    }
+
+    /** Pictures, and her consent to them, are her team's affair. */
+    private void ofTheTeam(long clientId, SignedIn me) {
+        if (!photos.inTeam(clientId, me.staffId())) {
+            throw new AccessDeniedException("not of her team");
+        }
     }
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)

@@ -3,6 +3,7 @@ package fernstep.app.record;
 import fernstep.app.security.Accounts;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
+import fernstep.app.support.Unreadable;
 import fernstep.exchange.table.Csv;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
@@ -82,9 +83,16 @@ class AuditController {
                 .body(text.getBytes(StandardCharsets.UTF_8));
     }
 
+    private static boolean outside(@Nullable LocalDate day) {
+        return day != null && (day.getYear() < 2000 || day.getYear() > 2200);
+    }
+
     private List<Audit.Line> lines(Wanted w, SignedIn me, int most) {
         if (!me.isLead()) {
             throw new AccessDeniedException("the audit trail is for a lead");
+        }
+        if (outside(w.from()) || outside(w.to())) {
+            throw new Unreadable("a day between 2000 and 2200", null);
         }
         return audit.lines(w.staffId(), w.clientId(), w.kind(), w.from(), w.to(), most);
     }

@@ -28,6 +28,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** Her record: the team, the next visit, what every value was before, rest and erasure. */
 @Controller
 class RecordController {
+    private static final int YEARS_AHEAD = 2;
+
     private final Clients clients;
     private final Access access;
     private final RecordLog log;
@@ -76,7 +78,9 @@ class RecordController {
             RedirectAttributes redirect) {
         FormProblems problems = new FormProblems(words);
         LocalDate agreed = problems.date("day", day);
-        if (problems.any() || (agreed != null && agreed.isBefore(today.date()))) {
+        boolean notAhead = agreed != null
+                && (agreed.isBefore(today.date()) || agreed.isAfter(today.date().plusYears(YEARS_AHEAD)));
+        if (problems.any() || notAhead) {
             redirect.addFlashAttribute("dayProblem", words.text("told.aDayFromToday"));
         } else {
             clients.agreeNextVisit(id, agreed, me.staffId());

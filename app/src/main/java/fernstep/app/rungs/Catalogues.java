@@ -70,6 +70,25 @@ public class Catalogues implements Supplier<Catalogue> {
         now = read(mapper.state());
     }
 
+    /** Whether the house made it, so that it can be taken away again. */
+    public boolean own(String code) {
+        return mapper.all().stream().anyMatch(r -> r.code().equals(code));
+    }
+
+    /**
+     * Takes a rung of the house's own away.
+     *
+     * @return how many clients' records name it; it stays while there are any
+     */
+    public int remove(String code) {
+        int uses = mapper.uses(code);
+        if (uses == 0) {
+            mapper.remove(code);
+            now = read(mapper.state());
+        }
+        return uses;
+    }
+
     private Read read(String state) {
         return new Read(readable(texts()), state, clock.instant());
     }

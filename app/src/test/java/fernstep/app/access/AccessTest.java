@@ -103,6 +103,10 @@ class AccessTest {
                     assertThat(ABOUT_NOBODY)
                             .as("a route with an id that nobody walks")
                             .contains(route.pattern());
+                    String path = route.pattern().replaceAll("\\{[^}]+}", "F1") + "?client=" + client;
+                    assertThat(send(page, route, app.baseUrl() + path).status())
+                            .as("%s %s as %s", route.method(), path, account)
+                            .isEqualTo(404);
                 }
             }
             assertThat(walked).isGreaterThan(40);

@@ -148,6 +148,7 @@ class RecordTest {
     void the_trail_can_be_added_to_and_read_and_nothing_else(Audit audit) {
         audit.record(IMOGEN, null, "SIGN_IN", "of the test");
         assertThatThrownBy(() -> sql.update("UPDATE audit SET what = 'NOTHING'"))
+                .rootCause()
                 .hasMessageContaining("denied");
         assertThatThrownBy(() -> sql.update("DELETE FROM audit")).rootCause().hasMessageContaining("denied");
         assertThatThrownBy(() -> sql.execute("DROP TABLE audit")).rootCause().hasMessageContaining("denied");

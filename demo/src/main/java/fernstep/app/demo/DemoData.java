@@ -3,14 +3,19 @@ package fernstep.app.demo;
 import fernstep.app.security.Staff;
 import fernstep.app.security.StaffMapper;
 import fernstep.core.client.Licence;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.Objects;
+import javax.sql.DataSource;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Fills an empty house with the invented studio before the first page is served; does nothing where an account exists. */
 @Component
@@ -22,16 +27,50 @@ class DemoData implements SmartInitializingSingleton {
     private final StaffMapper staff;
     private final PasswordEncoder encoder;
     private final TidemarkRoom room;
+    private final DataSource database;
+    private final TransactionTemplate transactions;
 
-    DemoData(StaffMapper staff, PasswordEncoder encoder, TidemarkRoom room) {
+    DemoData(
+            StaffMapper staff,
+            PasswordEncoder encoder,
+            TidemarkRoom room,
+            DataSource database,
+            TransactionTemplate transactions) {
+        this.database = database;
+        this.transactions = transactions;
         this.staff = staff;
         this.encoder = encoder;
         this.room = room;
     }
 
+    /** Two instances that start at once on an empty house: one fills it, the other waits and finds it filled. */
     @Override
-    @Transactional
     public void afterSingletonsInstantiated() {
+        try (Connection held = database.getConnection()) {
+            while (!lock(held)) {
+                LOG.info("another instance fills the demo studio");
+            }
+            transactions.executeWithoutResult(t -> fill());
+            run(held, "DO RELEASE_LOCK('fernstep-demo')");
+        } catch (SQLException e) {
+            throw new IllegalStateException("the demo studio could not be filled", e);
+        }
+    }
+
+    private static boolean lock(Connection on) throws SQLException {
+        try (Statement sql = on.createStatement();
+                ResultSet answer = sql.executeQuery("SELECT GET_LOCK('fernstep-demo', 2)")) {
+            return answer.next() && answer.getInt(1) == 1;
+        }
+    }
+
+    private static void run(Connection on, String statement) throws SQLException {
+        try (Statement sql = on.createStatement()) {
+            sql.execute(statement);
+        }
+    }
+
+    private void fill() {
         if (staff.count() > 0) {
             return;
         }
