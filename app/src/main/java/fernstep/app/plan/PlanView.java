@@ -95,20 +95,24 @@ record PlanView(
                     cards,
                     inHand,
                     cards.stream().map(c -> c.item().rung().name()).distinct().collect(Collectors.joining(" / ")),
-                    bySide(cards, c -> words.dose(c.item().dose()), words),
-                    bySide(cards, c -> c.where() == null ? "" : c.where(), words),
+                    bySide(cards, c -> words.dose(c.item().dose()), true, words),
+                    bySide(cards, c -> c.where() == null ? "" : c.where(), false, words),
                     cards.stream().mapToInt(c -> c.item().seconds()).sum());
         }
 
-        /** One phrase where the sides are alike, else each with its side. */
-        private static String bySide(List<Card> cards, Function<Card, String> phrase, Words words) {
+        /**
+         * One phrase where the sides are alike, else each with its side.
+         *
+         * @param said whether an only phrase says for which side it is: the dose does, the range beside it need not
+         */
+        private static String bySide(List<Card> cards, Function<Card, String> phrase, boolean said, Words words) {
             List<String> all = cards.stream().map(phrase).distinct().toList();
             if (all.size() == 1) {
                 PlanItem only = cards.get(0).item();
                 String side = cards.size() > 1
                         ? words.text("plan.bothSides") + " "
                         : only.side() == null ? "" : words.code(only.side()).toLowerCase(words.locale()) + " ";
-                return all.get(0).isEmpty() ? "" : side + all.get(0);
+                return all.get(0).isEmpty() ? "" : (said ? side : "") + all.get(0);
             }
             return cards.stream()
                     .filter(c -> !phrase.apply(c).isEmpty())

@@ -1,0 +1,133 @@
+package fernstep.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ReducedMotion;
+import fernstep.app.AppExtension.Running;
+import fernstep.app.ask.Visits;
+import fernstep.app.run.Runner;
+import fernstep.core.approach.Approach;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+
+/** Every page there is, in both themes and both sizes: what a program can tell of accessibility, and nothing sideways. */
+@ExtendWith({AppExtension.class, BrowserExtension.class})
+class EveryPageTest {
+    private static final long IMOGEN = 1;
+    /** Not pages: parts of pages, files, data. */
+    private static final Set<String> NO_PAGES = Set.of(
+            "/board/rows",
+            "/clients/{id}/forecast",
+            "/clients/{id}/calendar.ics",
+            "/clients/{id}/readings.csv",
+            "/clients/{id}/record/everything.json",
+            "/house/audit.csv",
+            "/figures/{code}",
+            "/photos/{id}",
+            "/sessions/{sessionId}/state",
+            "/sessions/{sessionId}/answers",
+            "/sessions/{sessionId}/why",
+            "/first-account",
+            "/join/{token}",
+            "/spotting/{formId}",
+            "/error");
+
+    private final Running app;
+    private final Visits visits;
+
+    EveryPageTest(Running app, Visits visits) {
+        this.app = app;
+        this.visits = visits;
+    }
+
+    private List<String> pages() {
+        long client = Someone.firm(app.context(), "Every Page", Approach.SLOW_LADDER, 20);
+        long visit = visits.openToday(client, IMOGEN).id();
+        visits.markAsked(visit);
+        String session = app.context()
+                .getBean(Runner.class)
+                .start(visit, UUID.randomUUID().toString(), null, IMOGEN);
+        Map<String, String> ids = Map.of("clients", "" + client, "visits", "" + visit, "sessions", session);
+        Set<String> patterns = new TreeSet<>();
+        app.context().getBeansOfType(RequestMappingHandlerMapping.class).values().stream()
+                .flatMap(m -> m.getHandlerMethods().keySet().stream())
+                .filter(r -> r.getMethodsCondition().getMethods().contains(RequestMethod.GET))
+                .forEach(r -> patterns.addAll(r.getPatternValues()));
+        patterns.removeAll(NO_PAGES);
+        List<String> all = new ArrayList<>();
+        for (String pattern : patterns) {
+            String path = pattern.replaceFirst(
+                    "\\{[^}]+}", ids.getOrDefault(pattern.replaceAll("^/([a-z-]*).*", "$1"), "F3"));
+            if (path.contains("{section}")) {
+                all.add(path.replace("{section}", "deep-core"));
+                all.add(path.replace("{section}", "float"));
+            } else {
+                all.add(path.replace("{posture}", "moving"));
+            }
+        }
+        return all;
+    }
+
+    @Test
+    void every_page_is_accessible_in_both_themes_and_sizes_and_none_scrolls_sideways(Visitor visitor)
+            throws IOException {
+        List<String> pages = pages();
+        assertThat(pages).hasSizeGreaterThan(25);
+        String axe;
+        try (InputStream in = EveryPageTest.class.getResourceAsStream("/axe.min.js")) {
+            axe = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+        Page page = visitor.onAPhone("imogen");
+        // colours are judged when they have changed, not on the way
+        page.emulateMedia(new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.REDUCE));
+        Map<String, Object> found = new TreeMap<>();
+        for (String path : pages) {
+            page.setViewportSize(360, 780);
+            page.navigate(app.baseUrl() + path);
+            page.waitForFunction("() => !document.querySelector('[aria-busy=true], #forecast [role=status]')");
+            Object over = page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth");
+            if (((Number) over).intValue() > 0) {
+                found.put(path + " at 360 px", over + " px too wide");
+            }
+            page.evaluate(axe);
+            look(page, path, "phone, light", false, found);
+            theme(page, "dark");
+            look(page, path, "phone, dark", true, found);
+            page.setViewportSize(1280, 800);
+            look(page, path, "wide, dark", true, found);
+            theme(page, "light");
+            look(page, path, "wide, light", true, found);
+        }
+        System.out.println(pages.size() + " pages looked at in both themes and sizes");
+        assertThat(found).isEmpty();
+    }
+
+    private static void theme(Page page, String theme) {
+        page.evaluate("t => { document.documentElement.dataset.bsTheme = t; }", theme);
+    }
+
+    /** @param colours only what changes with theme and size */
+    private static void look(Page page, String path, String how, boolean colours, Map<String, Object> found) {
+        Object violations = page.evaluate(
+                "async (colours) => (await axe.run(colours ? {runOnly: {type: 'rule', values: ['color-contrast', 'target-size',"
+                        + " 'scrollable-region-focusable']}} : {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}))"
+                        + ".violations.map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.target.join(' ')).join(' | '))",
+                colours);
+        if (!((List<?>) violations).isEmpty()) {
+            found.put(path + ", " + how, violations);
+        }
+    }
+}
