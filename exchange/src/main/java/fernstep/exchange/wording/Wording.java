@@ -75,7 +75,9 @@ public final class Wording {
     public String range(Dial dial, RangePoint p) {
         String value = Numbers.plain((double) Math.round(p.value()));
         boolean none = Numbers.rounded(p.value(), 1) == 0 && knows("range.none." + dial);
-        String own = none ? text("range.none." + dial) : text("range." + dial, dial == Dial.WEIGHT ? Numbers.plain(Numbers.rounded(p.value(), 1)) : value);
+        String own = none
+                ? text("range.none." + dial)
+                : text("range." + dial, dial == Dial.WEIGHT ? Numbers.plain(Numbers.rounded(p.value(), 1)) : value);
         boolean heel = dial.ofTheLeg() && Math.round(p.heightCm()) > 0;
         boolean hand = dial.ofTheArm();
         return heel || hand
