@@ -6,6 +6,7 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -31,7 +32,11 @@ public final class Visitor implements AutoCloseable {
 
     public Page on(int width, int height, String language) {
         context = browser.newContext(
-                new Browser.NewContextOptions().setViewportSize(width, height).setLocale(language));
+                // what moves at its tempo keeps the machine busy without being looked at
+                new Browser.NewContextOptions()
+                        .setViewportSize(width, height)
+                        .setLocale(language)
+                        .setReducedMotion(ReducedMotion.REDUCE));
         context.setDefaultTimeout(10_000);
         page = context.newPage();
         page.onPageError(errors::add);
