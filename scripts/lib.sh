@@ -134,6 +134,7 @@ CREATE USER IF NOT EXISTS 'fernstep_app'@'localhost' IDENTIFIED BY '$password';
 GRANT ALL ON fernstep.* TO 'fernstep'@'127.0.0.1' WITH GRANT OPTION;
 GRANT ALL ON fernstep.* TO 'fernstep'@'localhost' WITH GRANT OPTION;
 SQL
+  printf '%s\n' "$port" >"$data.port"
   export FERN_DB_URL="jdbc:mariadb://127.0.0.1:$port/fernstep" FERN_DB_USER=fernstep_app FERN_DB_OWNER=fernstep
   export FERN_DB_PASSWORD=$password FERN_DB_OWNER_PASSWORD=$password
 }

@@ -9,6 +9,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.stereotype.Component;
 
 /** {@code ./fern export-client}: everything about one client to a file, without a page. */
@@ -20,6 +21,7 @@ class ExportCommand implements ApplicationRunner {
     private final Everything everything;
     private final Clients clients;
     private final Audit audit;
+    private final ConfigurableApplicationContext context;
     private final long clientId;
     private final Path file;
 
@@ -27,11 +29,13 @@ class ExportCommand implements ApplicationRunner {
             Everything everything,
             Clients clients,
             Audit audit,
+            ConfigurableApplicationContext context,
             @Value("${fern.export-client}") long clientId,
             @Value("${fern.export-file}") Path file) {
         this.everything = everything;
         this.clients = clients;
         this.audit = audit;
+        this.context = context;
         this.clientId = clientId;
         this.file = file;
     }
@@ -41,5 +45,6 @@ class ExportCommand implements ApplicationRunner {
         clients.file(clientId);
         Files.write(file, everything.of(clientId));
         audit.record(NOBODY_SIGNED_IN, clientId, "CLIENT_EXPORTED", "from the command line");
+        context.close();
     }
 }
