@@ -34,6 +34,7 @@ class EveryPageTest {
             "/board/rows",
             "/clients/{id}/forecast",
             "/clients/{id}/calendar.ics",
+            "/clients/{id}/handout.pdf",
             "/clients/{id}/readings.csv",
             "/clients/{id}/record/everything.json",
             "/house/audit.csv",

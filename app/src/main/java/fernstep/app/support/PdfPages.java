@@ -1,0 +1,122 @@
+package fernstep.app.support;
+
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
+import com.openhtmltopdf.util.XRLog;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+
+/** Pages as PDF: from well-formed markup, with the app's own font embedded, and figures that stay clear in black and white. */
+@Service
+public class PdfPages {
+    private static final String FAMILY = "Source Sans 3";
+    private static final int REGULAR = 400;
+    private static final int BOLD = 700;
+    /** What the style sheet of the pages calls a colour, in greys that a printer without colour keeps apart. */
+    private static final Map<String, String> GREYS = Map.of(
+            "--ink", "#000000",
+            "--ink-soft", "#444444",
+            "--moss", "#333333",
+            "--clay", "#222222",
+            "--clay-soft", "#dddddd",
+            "--amber", "#333333",
+            "--sheet", "#ffffff",
+            "--sheet-2", "#eeeeee",
+            "--line", "#aaaaaa",
+            "--line-strong", "#777777");
+
+    private final String figureStyle;
+
+    PdfPages() {
+        XRLog.setLoggingEnabled(false);
+        this.figureStyle = readFigureStyle();
+    }
+
+    /** The sheet it is printed on. */
+    public enum Paper {
+        A4("210mm 297mm"),
+        LETTER("8.5in 11in");
+
+        private final String size;
+
+        Paper(String size) {
+            this.size = size;
+        }
+
+        /** As a style sheet names it. */
+        public String size() {
+            return size;
+        }
+    }
+
+    private static String readFigureStyle() {
+        String all = text("/static/fern.css");
+        Matcher rules = Pattern.compile("\\.figure ((?:path|text|\\.f-[a-z-]+|,|\\s|\\.figure)+)\\{([^}]*)}")
+                .matcher(all);
+        StringBuilder style = new StringBuilder();
+        while (rules.find()) {
+            style.append(rules.group(1).replace(".figure ", ""))
+                    .append('{')
+                    .append(grey(rules.group(2)))
+                    .append("}\n");
+        }
+        return style.toString();
+    }
+
+    private static String grey(String declarations) {
+        Matcher names = Pattern.compile("var\\((--[a-z0-9-]+)\\)").matcher(declarations);
+        return names.replaceAll(m -> GREYS.getOrDefault(m.group(1), "#000000"));
+    }
+
+    /** The rules of the pages for figures, in greys, to stand inside a drawing. */
+    public String figureStyle() {
+        return figureStyle;
+    }
+
+    /** @param markup well-formed XHTML with its own styles */
+    public byte[] pdf(String markup) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (BatikSVGDrawer drawings = new BatikSVGDrawer()) {
+            new PdfRendererBuilder()
+                    .useFastMode()
+                    .useSVGDrawer(drawings)
+                    .useFont(() -> font("Regular"), FAMILY, REGULAR, FontStyle.NORMAL, true)
+                    .useFont(() -> font("Bold"), FAMILY, BOLD, FontStyle.NORMAL, true)
+                    .withHtmlContent(markup, null)
+                    .toStream(bytes)
+                    .run();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+
+    private static InputStream font(String weight) {
+        return open("/fernstep/app/support/fonts/SourceSans3-" + weight + ".ttf");
+    }
+
+    private static InputStream open(String name) {
+        InputStream in = PdfPages.class.getResourceAsStream(name);
+        if (in == null) {
+            throw new IllegalStateException(name + " is missing");
+        }
+        return in;
+    }
+
+    private static String text(String name) {
+        try (InputStream in = open(name)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8).lines().collect(Collectors.joining("\n"));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
