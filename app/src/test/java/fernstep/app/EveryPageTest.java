@@ -43,6 +43,7 @@ class EveryPageTest {
             "/sessions/{sessionId}/state",
             "/sessions/{sessionId}/answers",
             "/sessions/{sessionId}/why",
+            "/feeds/{token}.ics",
             "/first-account",
             "/join/{token}",
             "/spotting/{formId}",

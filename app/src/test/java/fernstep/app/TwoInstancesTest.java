@@ -3,6 +3,13 @@ package fernstep.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.app.security.Accounts;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.Statement;
@@ -14,6 +21,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.boot.SpringApplication;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 
@@ -46,6 +54,31 @@ class TwoInstancesTest {
                         "--spring.flyway.password=" + PASSWORD);
     }
 
+    /** Asks for the first account as its page does, and says where that leads. */
+    private static String firstAccount(ConfigurableApplicationContext at, String name) throws Exception {
+        String base = "http://127.0.0.1:"
+                + ((WebServerApplicationContext) at).getWebServer().getPort();
+        HttpClient http =
+                HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+        String page = http.send(
+                        HttpRequest.newBuilder(URI.create(base + "/first-account"))
+                                .build(),
+                        BodyHandlers.ofString())
+                .body();
+        String token = page.replaceAll("(?s).*name=\"_csrf\"[^>]*value=\"([^\"]+)\".*", "$1");
+        return http.send(
+                        HttpRequest.newBuilder(URI.create(base + "/first-account"))
+                                .header("Content-Type", "application/x-www-form-urlencoded")
+                                .POST(HttpRequest.BodyPublishers.ofString("fullName=First+One&username=" + name
+                                        + "&password=marble+lantern+nine&licence=THERAPIST&_csrf="
+                                        + URLEncoder.encode(token, StandardCharsets.UTF_8)))
+                                .build(),
+                        BodyHandlers.discarding())
+                .headers()
+                .firstValue("location")
+                .orElse("");
+    }
+
     @ParameterizedTest
     @ValueSource(booleans = {true, false})
     void both_come_up_and_the_house_is_filled_once(boolean demo) throws Exception {
@@ -53,12 +86,23 @@ class TwoInstancesTest {
         try {
             List<Future<ConfigurableApplicationContext>> starting =
                     List.of(both.submit(() -> instance(demo)), both.submit(() -> instance(demo)));
-            for (Future<ConfigurableApplicationContext> one : starting) {
-                try (ConfigurableApplicationContext up = one.get()) {
+            try (ConfigurableApplicationContext one = starting.get(0).get();
+                    ConfigurableApplicationContext other = starting.get(1).get()) {
+                for (ConfigurableApplicationContext up : List.of(one, other)) {
                     assertThat(up.getBean(Accounts.class).all()).hasSize(demo ? 4 : 0);
                     Integer clients =
                             up.getBean(JdbcTemplate.class).queryForObject("SELECT COUNT(*) FROM client", Integer.class);
                     assertThat(clients).isEqualTo(demo ? 12 : 0);
+                }
+                if (!demo) {
+                    List<Future<String>> first = List.of(
+                            both.submit(() -> firstAccount(one, "first.one")),
+                            both.submit(() -> firstAccount(other, "first.other")));
+                    List<String> led = List.of(first.get(0).get(), first.get(1).get());
+                    assertThat(one.getBean(Accounts.class).all())
+                            .as("one of two who ask at the same moment is first: %s", led)
+                            .hasSize(1);
+                    assertThat(led).allMatch(l -> l.contains("/sign-in"));
                 }
             }
         } finally {

@@ -5,8 +5,12 @@ import fernstep.app.client.Clients;
 import fernstep.app.plan.Plans;
 import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
+import fernstep.app.security.SignedIn;
+import fernstep.app.support.Audit;
 import fernstep.app.support.Languages;
+import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
+import fernstep.app.support.Tokens;
 import fernstep.core.plan.Goal;
 import fernstep.core.schedule.SessionCalendar;
 import fernstep.exchange.calendar.CalendarFile;
@@ -26,11 +30,14 @@ import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The sessions of a client's plan, by month and by week. */
 @Controller
@@ -45,10 +52,22 @@ class CalendarController {
     private final Plans plans;
     private final Ladders ladders;
     private final Languages languages;
+    private final FeedMapper feeds;
+    private final Audit audit;
     private final Clock clock;
     private final Today today;
 
-    CalendarController(Clients clients, Plans plans, Ladders ladders, Languages languages, Clock clock, Today today) {
+    CalendarController(
+            Clients clients,
+            Plans plans,
+            Ladders ladders,
+            Languages languages,
+            FeedMapper feeds,
+            Audit audit,
+            Clock clock,
+            Today today) {
+        this.feeds = feeds;
+        this.audit = audit;
         this.clients = clients;
         this.plans = plans;
         this.ladders = ladders;
@@ -72,6 +91,7 @@ class CalendarController {
         ClientFile client = clients.file(id);
         SessionCalendar calendar = sessions(client, from, to);
         model.addAttribute("client", client);
+        model.addAttribute("hasFeed", feeds.exists(id));
         model.addAttribute("week", week);
         model.addAttribute("heading", week ? null : MONTH.format(YearMonth.from(day)));
         model.addAttribute("first", from);
@@ -88,7 +108,6 @@ class CalendarController {
         return "calendar/calendar";
     }
 
-    /** From the plan as it stands; days gone by are shown as rest, what was done stands in the log. */
     /** A day nobody plans for is shown as today. */
     private LocalDate within(@Nullable LocalDate on) {
         LocalDate now = today.date();
@@ -98,6 +117,7 @@ class CalendarController {
         return on != null && shown ? on : now;
     }
 
+    /** From the plan as it stands; days gone by are shown as rest, what was done stands in the log. */
     private SessionCalendar sessions(ClientFile client, LocalDate from, LocalDate to) {
         Plans.Desk desk = plans.desk(client);
         return SessionCalendar.of(
@@ -127,6 +147,34 @@ class CalendarController {
     /** Eight weeks from today. */
     @GetMapping("/clients/{id}/calendar.ics")
     ResponseEntity<String> download(@PathVariable long id) {
+        return file(id);
+    }
+
+    /** A private address of her calendar for her phone, or no longer one; the address is shown this once. */
+    @PostMapping("/clients/{id}/calendar/feed")
+    String feed(
+            @PathVariable long id,
+            @RequestParam boolean on,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect) {
+        if (on) {
+            String token = Tokens.fresh();
+            feeds.put(id, Tokens.digest(token), me.staffId());
+            redirect.addFlashAttribute("feedLink", "/feeds/" + token + ".ics");
+        } else {
+            feeds.remove(id);
+        }
+        audit.record(me.staffId(), id, on ? "FEED_MADE" : "FEED_REVOKED", "");
+        return "redirect:/clients/" + id + "/calendar";
+    }
+
+    /** For whoever holds the address: the sessions of the plan as it stands now. */
+    @GetMapping("/feeds/{token}.ics")
+    ResponseEntity<String> feed(@PathVariable String token) {
+        return file(feeds.clientOf(Tokens.digest(token)).orElseThrow(() -> new NotFound("no such calendar")));
+    }
+
+    private ResponseEntity<String> file(long id) {
         ClientFile client = clients.file(id);
         LocalDate from = today.date();
         String text = new CalendarFile(languages.now())

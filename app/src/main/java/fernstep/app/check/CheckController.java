@@ -15,6 +15,7 @@ import fernstep.core.separation.Depth;
 import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Arrays;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -222,6 +223,12 @@ class CheckController {
         model.addAttribute("client", visit.client());
         model.addAttribute("sheet", sheet);
         model.addAttribute("only", part.only());
+        model.addAttribute(
+                "shows",
+                Arrays.stream(CheckSection.values())
+                        .filter(s -> part.only() == null || s == part.only())
+                        .map(Enum::name)
+                        .toList());
         model.addAttribute("allSections", CheckSection.values());
         model.addAttribute("posture", posture);
         model.addAttribute("postures", Posture.values());

@@ -71,8 +71,8 @@ class HandoutController {
         context.setVariables(Map.of(
                 "words",
                 words,
-                "paper",
-                paper,
+                "sheet",
+                paper.rule(),
                 "style",
                 pages.figureStyle(),
                 "client",

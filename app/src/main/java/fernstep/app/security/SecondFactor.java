@@ -1,7 +1,7 @@
 package fernstep.app.security;
 
 import com.eatthepath.otp.TimeBasedOneTimePasswordGenerator;
-import java.nio.charset.StandardCharsets;
+import fernstep.app.support.Tokens;
 import java.security.InvalidKeyException;
 import java.security.SecureRandom;
 import java.time.Clock;
@@ -85,7 +85,7 @@ class SecondFactor {
     }
 
     private static String hash(String code) {
-        return OneTimeLinks.sha256(code.toLowerCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8));
+        return Tokens.digest(code.toLowerCase(Locale.ROOT));
     }
 
     /** The time step the code belongs to, one before and after now included; 0 where none. */

@@ -26,6 +26,7 @@ class SecurityConfig {
                                 "/sign-in",
                                 "/first-account",
                                 "/join/**",
+                                "/feeds/**",
                                 "/error",
                                 "/*.css",
                                 "/*.js",

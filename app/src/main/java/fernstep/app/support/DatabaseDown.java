@@ -1,6 +1,7 @@
 package fernstep.app.support;
 
 import com.zaxxer.hikari.SQLExceptionOverride;
+import java.net.SocketTimeoutException;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
@@ -17,7 +18,6 @@ import org.springframework.stereotype.Component;
 @Component
 public class DatabaseDown implements BeanPostProcessor, SQLExceptionOverride {
     private static final long MOMENT_NS = Duration.ofSeconds(2).toNanos();
-    private static final String CONNECTION_LOST = "08";
 
     private static volatile boolean seenDown;
     private static volatile long seenAtNs;
@@ -35,7 +35,7 @@ public class DatabaseDown implements BeanPostProcessor, SQLExceptionOverride {
     /** Called by the pool for every failure of a connection that somebody holds. */
     @java.lang.Override
     public Override adjudicate(SQLException e) {
-        if (e.getSQLState() != null && e.getSQLState().startsWith(CONNECTION_LOST)) {
+        if (e.getCause() instanceof SocketTimeoutException) {
             seen();
         }
         return Override.CONTINUE_EVICT;
@@ -58,9 +58,9 @@ public class DatabaseDown implements BeanPostProcessor, SQLExceptionOverride {
             }
             try {
                 return super.getConnection();
-            } catch (SQLException e) {
+            } catch (SQLTransientConnectionException waitedInVain) {
                 seen();
-                throw e;
+                throw waitedInVain;
             }
         }
     }

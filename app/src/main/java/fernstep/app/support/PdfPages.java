@@ -52,9 +52,10 @@ public class PdfPages {
             this.size = size;
         }
 
-        /** As a style sheet names it. */
-        public String size() {
-            return size;
+        /** Its size and margins, with the number of the page below, as a style sheet says it. */
+        public String rule() {
+            return "@page { size: " + size + "; margin: 16mm 15mm 18mm; @bottom-right { content: counter(page);"
+                    + " font-family: '" + FAMILY + "'; font-size: 11pt; } }";
         }
     }
 
@@ -91,7 +92,7 @@ public class PdfPages {
                     .useSVGDrawer(drawings)
                     .useFont(() -> font("Regular"), FAMILY, REGULAR, FontStyle.NORMAL, true)
                     .useFont(() -> font("Bold"), FAMILY, BOLD, FontStyle.NORMAL, true)
-                    .withHtmlContent(markup, null)
+                    .withHtmlContent(markup.replaceFirst("(?i)^\\s*<!doctype[^>]*>\\s*", ""), null)
                     .toStream(bytes)
                     .run();
         } catch (IOException e) {

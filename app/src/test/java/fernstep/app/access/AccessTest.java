@@ -32,7 +32,7 @@ class AccessTest {
     private static final long TAMSIN = 2;
     /** About the house or the catalogue, not about a client. */
     private static final Set<String> ABOUT_NOBODY =
-            Set.of("/catalogue/{code}", "/figures/{code}", "/spotting/{formId}", "/join/{token}");
+            Set.of("/catalogue/{code}", "/figures/{code}", "/spotting/{formId}", "/join/{token}", "/feeds/{token}.ics");
 
     private final Running app;
     private final Access access;

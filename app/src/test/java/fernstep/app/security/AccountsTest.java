@@ -9,12 +9,14 @@ import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.BrowserExtension;
 import fernstep.app.Visitor;
+import java.io.ByteArrayInputStream;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.time.Instant;
+import java.util.List;
 import javax.crypto.spec.SecretKeySpec;
 import org.apache.commons.codec.binary.Base32;
 import org.junit.jupiter.api.Test;
@@ -121,6 +123,7 @@ class AccountsTest {
         page.fill("#code", code(secret));
         page.fill("#factorNow", "marble lantern eight");
         page.click("text=Turn it on");
+        page.locator("[role=status] code").first().waitFor();
         String[] recovery = page.locator("[role=status] code").allTextContents().toArray(String[]::new);
         assertThat(recovery).hasSize(10).doesNotHaveDuplicates();
 
@@ -208,6 +211,23 @@ class AccountsTest {
             http.send(HttpRequest.newBuilder(URI.create(app.baseUrl() + path)).build(), BodyHandlers.discarding());
         }
         assertThat(sessions()).isLessThanOrEqualTo(before);
+    }
+
+    @Test
+    void a_request_that_says_too_much_is_refused_whether_or_not_it_says_how_much() throws Exception {
+        byte[] much = new byte[3 << 20];
+        for (HttpRequest.BodyPublisher body : List.of(
+                HttpRequest.BodyPublishers.ofByteArray(much),
+                HttpRequest.BodyPublishers.ofInputStream(() -> new ByteArrayInputStream(much)))) {
+            HttpResponse<String> answer = http.send(
+                    HttpRequest.newBuilder(URI.create(app.baseUrl() + "/sign-in"))
+                            .header("Content-Type", "application/x-www-form-urlencoded")
+                            .POST(body)
+                            .build(),
+                    BodyHandlers.ofString());
+            assertThat(answer.statusCode()).isBetween(400, 499);
+            assertThat(answer.body()).doesNotContain("Exception");
+        }
     }
 
     private long sessions() {
