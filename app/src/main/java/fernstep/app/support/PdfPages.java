@@ -18,7 +18,7 @@ import org.springframework.stereotype.Service;
 /** Pages as PDF: from well-formed markup, with the app's own font embedded, and figures that stay clear in black and white. */
 @Service
 public class PdfPages {
-    private static final String FAMILY = "Source Sans 3";
+    private static final String FAMILY = "Fern Step Text";
     private static final int REGULAR = 400;
     private static final int BOLD = 700;
     /** What the style sheet of the pages calls a colour, in greys that a printer without colour keeps apart. */
@@ -52,10 +52,9 @@ public class PdfPages {
             this.size = size;
         }
 
-        /** Its size and margins, with the number of the page below, as a style sheet says it. */
+        /** Its size and margins, as a style sheet says it. */
         public String rule() {
-            return "@page { size: " + size + "; margin: 16mm 15mm 18mm; @bottom-right { content: counter(page);"
-                    + " font-family: '" + FAMILY + "'; font-size: 11pt; } }";
+            return "@page { size: " + size + "; margin: 16mm 15mm 16mm; }";
         }
     }
 
@@ -102,7 +101,7 @@ public class PdfPages {
     }
 
     private static InputStream font(String weight) {
-        return open("/fernstep/app/support/fonts/SourceSans3-" + weight + ".ttf");
+        return open("/fernstep/app/support/fonts/FernStepText-" + weight + ".ttf");
     }
 
     private static InputStream open(String name) {
