@@ -313,8 +313,9 @@ class FullCheckTest {
     }
 
     @Test
-    void a_visit_cut_short_by_a_reload_goes_on_where_it_was(Visitor visitor) {
-        Page page = check(visitor, "tamsin", "Wren Abara");
+    void a_visit_cut_short_by_a_reload_goes_on_where_it_was(Visitor visitor, Running app) {
+        Someone.plain(app.context(), "Cut Short", Approach.SLOW_LADDER, 14);
+        Page page = check(visitor, "tamsin", "Cut Short");
         Keys keys = new Keys(page);
         page.getByLabel("Depth by the knuckles").selectOption("KNUCKLE_1");
         page.locator(".cell.picked").focus();
@@ -323,7 +324,7 @@ class FullCheckTest {
         assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3");
         assertThat(page.locator(".cell[data-order='1'] .value")).hasText("2");
         visitor.open("/");
-        page.click("text=Wren Abara");
+        page.click("text=Cut Short");
         page.click("text=Go on with today");
         page.click(".path >> text=Check");
         assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3");
