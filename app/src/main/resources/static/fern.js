@@ -62,7 +62,7 @@ const fern = {
     touched();
     for (const kind of ['pointerdown', 'keydown']) { document.addEventListener(kind, touched, { capture: true, passive: true }); }
     window.setInterval(() => {
-      if (Date.now() - Number(localStorage.getItem('touched')) > LEFT_ALONE_MS) { form.dataset.away = 'true'; form.submit(); }
+      if (Date.now() - Number(localStorage.getItem('touched')) > LEFT_ALONE_MS) { form.dispatchEvent(new Event('left-alone')); }
     }, 30000);
   });
 })();

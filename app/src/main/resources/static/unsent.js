@@ -109,6 +109,11 @@ window.fernUnsent = (() => {
     let warned = false;
     // Pages with her name do not stay behind.
     const leave = () => { if (window.caches) { caches.delete(PAGES).finally(() => out.submit()); } else { out.submit(); } };
+    // Left alone: nobody is there to be asked. Her pages go as well; what was not sent stays for the account that typed it.
+    out.addEventListener('left-alone', () => {
+      const gone = () => fern.post('/sign-out', {}).finally(() => { window.location.href = '/sign-in?away'; });
+      if (window.caches) { caches.delete(PAGES).finally(gone); } else { gone(); }
+    });
     out.addEventListener('submit', (e) => {
       e.preventDefault();
       // A second press goes: the entries stay in this browser and are sent when this account signs in again.

@@ -74,12 +74,15 @@ class CheckController {
             @PathVariable long id,
             @PathVariable String section,
             @RequestParam(defaultValue = "") String why,
-            @AuthenticationPrincipal SignedIn me)
-            throws CheckEntries.Refused {
+            @AuthenticationPrincipal SignedIn me) {
         Visit visit = visits.unlocked(id);
         CheckSection done = section(section);
         CheckSheet sheet = checks.sheet(visit);
-        entries.asLastTime(visit, sheet, done, me.isTherapist(), new CheckEntries.By(me.staffId(), null, why));
+        try {
+            entries.asLastTime(visit, sheet, done, me.isTherapist(), new CheckEntries.By(me.staffId(), null, why));
+        } catch (CheckEntries.Refused pastWithoutReason) {
+            return "redirect:/visits/" + id + "/check/one/" + done.path();
+        }
         return "redirect:/visits/" + id
                 + sheet.after(done).map(n -> "/check/one/" + n.path()).orElse("/plan");
     }

@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.RequestOptions;
 import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.BrowserExtension;
 import fernstep.app.Someone;
 import fernstep.app.Visitor;
+import fernstep.app.ask.VisitMapper;
 import fernstep.app.ask.Visits;
 import fernstep.app.client.Clients;
 import fernstep.app.client.EventRow;
@@ -79,6 +81,36 @@ class RecordTest {
         visitor.open("/clients/" + client + "/record");
         assertThat(page.locator("tbody tr")).hasCount(1);
         assertThat(page.locator("tbody tr")).containsText("read from my notes");
+    }
+
+    @Test
+    void a_past_visit_is_not_filled_with_what_was_found_before(Visitor visitor, VisitMapper mapper) {
+        long client = Someone.firm(app.context(), "Not Filled", Approach.SLOW_LADDER, 14);
+        LocalDate yesterday = LocalDate.now().minusDays(1);
+        mapper.insert(client, yesterday, IMOGEN);
+        long past = mapper.onDay(client, yesterday).orElseThrow().id();
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/visits/" + past + "/check/one/cough");
+        assertThat(page.locator(".pick .was").first()).isVisible();
+        assertThat(page.locator("[data-same]")).hasCount(0);
+        int status = page.request()
+                .post(
+                        app.baseUrl() + "/visits/" + past + "/check/one/cough/as-last-time",
+                        RequestOptions.create()
+                                .setHeader("X-CSRF-TOKEN", page.getAttribute("meta[name=csrf]", "content")))
+                .status();
+        assertThat(status).isEqualTo(200);
+        assertThat(sql.queryForObject("SELECT COUNT(*) FROM finding WHERE visit_id = ?", Long.class, past))
+                .isZero();
+    }
+
+    @Test
+    void left_alone_for_long_she_is_signed_out_and_told_so(Visitor visitor) {
+        Page page = visitor.onATablet("rafaela");
+        page.locator("#sign-out").evaluate("form => form.dispatchEvent(new Event('left-alone'))");
+        page.waitForURL("**/sign-in?away");
+        visitor.see("You were away for a while");
+        assertThat(page.request().get(app.baseUrl() + "/").url()).endsWith("/sign-in");
     }
 
     @Test
