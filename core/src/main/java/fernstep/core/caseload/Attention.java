@@ -1,11 +1,11 @@
 package fernstep.core.caseload;
 
 import fernstep.core.approach.Stances;
-import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.measure.Reason;
 import fernstep.core.progress.Progress;
+import fernstep.core.schedule.GarmentSchedule;
 import fernstep.core.screening.Gate;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Outcome;
@@ -29,8 +29,6 @@ public record Attention(Kind kind, Reason reason) {
     private static final int MISSED_LOOKS_BACK_DAYS = 7;
     private static final int CLEARANCE_ENDS_WITHIN_DAYS = 14;
     private static final int GATE_OPENS_WITHIN_DAYS = 14;
-    private static final int GARMENT_WEEKS = 6;
-    private static final int GARMENT_WEEKS_AFTER_CAESAREAN = 8;
     private static final int GARMENT_NOTICE_DAYS = 7;
     private static final int GARMENT_LATEST_DAYS = 21;
     private static final int WEEK = 7;
@@ -170,14 +168,12 @@ public record Attention(Kind kind, Reason reason) {
         }
     }
 
-    /** Where a garment is suggested, it ends six weeks after a birth, eight after a caesarean (brief 10.2). */
     private static Optional<Attention> garment(Question q) {
         if (q.stances().garment() != Stances.Garment.SUGGEST || q.facts().pregnant()) {
             return Optional.empty();
         }
         return q.facts().latestBirth().flatMap(birth -> {
-            int weeks = birth.mode() == BirthMode.CAESAREAN ? GARMENT_WEEKS_AFTER_CAESAREAN : GARMENT_WEEKS;
-            LocalDate ends = birth.date().plusDays((long) WEEK * weeks);
+            LocalDate ends = GarmentSchedule.until(birth);
             boolean near = !q.today().isBefore(ends.minusDays(GARMENT_NOTICE_DAYS))
                     && !q.today().isAfter(ends.plusDays(GARMENT_LATEST_DAYS));
             return near

@@ -33,6 +33,13 @@ public record Screening(
     /** One reason for the outcome; {@code fromFacts} when her record says it although nobody ticked it today. */
     public record Finding(Answer answer, boolean fromFacts) {}
 
+    /** It closes no position, gate or strand that the other does not: the same may be planned. */
+    public boolean opensAlike(Screening other) {
+        return restrictions.equals(other.restrictions)
+                && gates.equals(other.gates)
+                && allowedStrands.equals(other.allowedStrands);
+    }
+
     /** A closed position: recorded for her, or derived today with the reason. */
     public record DerivedRestriction(Restriction code, boolean derived, Reason reason) {}
 
