@@ -23,7 +23,10 @@ public class Languages extends AbstractMessageSource {
         this.pseudo = pseudo;
     }
 
-    /** Those that can be asked for, the usual one first. */
+    /** What clients read; what the staff reads is English. */
+    public static final List<Locale> FOR_CLIENTS = List.of(Locale.ENGLISH, Locale.forLanguageTag("es"));
+
+    /** Those that a browser can ask for, the usual one first. */
     List<Locale> offered() {
         return pseudo ? List.of(Locale.ENGLISH, Wording.PSEUDO) : List.of(Locale.ENGLISH);
     }
@@ -33,9 +36,11 @@ public class Languages extends AbstractMessageSource {
         return in(LocaleContextHolder.getLocale());
     }
 
-    private Wording in(Locale locale) {
-        Locale known = offered().contains(locale) ? locale : Locale.ENGLISH;
-        return byLocale.computeIfAbsent(known, Wording::new);
+    /** English where there is no such language; units may stand in its extension. */
+    public Wording in(Locale locale) {
+        Locale language = locale.stripExtensions();
+        boolean known = offered().contains(language) || FOR_CLIENTS.contains(language);
+        return byLocale.computeIfAbsent(known ? locale : Locale.ENGLISH, Wording::new);
     }
 
     @Override

@@ -24,7 +24,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -36,6 +38,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Words {
     private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm");
 
+    private static final String CLIENTS = "home.";
     private static final JsonMapper JSON = JsonMapper.shared();
 
     private final Languages languages;
@@ -56,11 +59,20 @@ public class Words {
         return wording().of(reason);
     }
 
-    /** What scripts say, as JSON for the head of a page. */
+    /** What scripts of the staff's pages say, as JSON for the head of a page. */
     public String forScripts() {
-        Wording now = wording();
-        return scripts.computeIfAbsent(
-                now.locale(), l -> JSON.writeValueAsString(now.under("script.")).replace("<", "\\u003c"));
+        return scripts.computeIfAbsent(wording().locale(), l -> scripts(key -> !key.startsWith(CLIENTS)));
+    }
+
+    /** What the script of a client's page says. */
+    public String forClientsScript() {
+        return scripts(key -> key.startsWith(CLIENTS));
+    }
+
+    private String scripts(Predicate<String> which) {
+        Map<String, String> some = new TreeMap<>(wording().under("script."));
+        some.keySet().removeIf(which.negate());
+        return JSON.writeValueAsString(some).replace("<", "\\u003c");
     }
 
     /** Several, with commas. */
@@ -97,6 +109,27 @@ public class Words {
         return text(rung.strand() == Strand.BREATH ? "tempo.breath" : "tempo.move", t.liftS(), t.returnS(), t.restS());
     }
 
+    /** A code as it is said to the client, in plain words of her own. */
+    public String toHer(Enum<?> code) {
+        String kind = code.getDeclaringClass().getSimpleName();
+        return text("her." + Character.toLowerCase(kind.charAt(0)) + kind.substring(1) + "." + code.name());
+    }
+
+    /** A rung as the client calls it. */
+    public String name(Rung rung) {
+        return wording().name(rung);
+    }
+
+    /** How the client does it. */
+    public String howTo(Rung rung) {
+        return wording().howTo(rung);
+    }
+
+    /** What the client minds. */
+    public String caution(Rung rung) {
+        return wording().caution(rung);
+    }
+
     public boolean knows(String key) {
         return wording().knows(key);
     }
@@ -117,6 +150,16 @@ public class Words {
 
     public String day(@Nullable LocalDate date) {
         return date == null ? "" : wording().of(date);
+    }
+
+    /** "Monday". */
+    public String weekday(LocalDate date) {
+        return code(date.getDayOfWeek());
+    }
+
+    /** A side by its code. */
+    public String side(String code) {
+        return text("side." + code);
     }
 
     /** A day and its hour. */

@@ -2,9 +2,11 @@ package fernstep.exchange.wording;
 
 import fernstep.core.body.Dial;
 import fernstep.core.body.RangePoint;
+import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
+import java.text.DecimalFormatSymbols;
 import java.text.MessageFormat;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -17,21 +19,48 @@ import java.util.TreeMap;
 /** Turns codes and reasons into sentences of one language. */
 public final class Wording {
     private static final String BUNDLE = "fernstep.wording.words";
+    private static final String RUNGS = "fernstep.wording.rungs";
+    /** Of a locale: how lengths and weights are said ("en-u-ms-ussystem"), as BCP 47 has it. */
+    private static final String UNITS = "ms";
+
+    private static final String INCHES_AND_POUNDS = "ussystem";
+    private static final double CM_PER_INCH = 2.54;
+    private static final double POUNDS_PER_KG = 2.204_622_6;
 
     /** English with every word made longer, for tests of pages. */
     public static final Locale PSEUDO = Locale.forLanguageTag("en-XA");
 
     private final ResourceBundle words;
+    private final ResourceBundle rungs;
     private final boolean longer;
+    private final boolean imperial;
+    private final char decimal;
     private final Locale locale;
     private final DateTimeFormatter dates;
 
+    /** @param locale a language and, in its extension, units: without one centimetres and kilograms */
     public Wording(Locale locale) {
-        this.words = ResourceBundle.getBundle(
-                BUNDLE, locale, ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_PROPERTIES));
+        Locale plain = locale.stripExtensions();
+        this.words = bundle(BUNDLE, plain);
+        this.rungs = bundle(RUNGS, plain);
+        this.imperial = INCHES_AND_POUNDS.equals(locale.getUnicodeLocaleType(UNITS));
+        this.decimal = DecimalFormatSymbols.getInstance(plain).getDecimalSeparator();
         this.locale = locale;
         this.longer = locale.equals(PSEUDO);
-        this.dates = DateTimeFormatter.ofPattern("d MMM yyyy", locale);
+        this.dates = DateTimeFormatter.ofPattern("d MMM yyyy", plain);
+    }
+
+    private static ResourceBundle bundle(String name, Locale locale) {
+        return ResourceBundle.getBundle(
+                name, locale, ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_PROPERTIES));
+    }
+
+    /** The same language in inches and pounds. */
+    public static Locale inInchesAndPounds(Locale language) {
+        return new Locale.Builder()
+                .setLocale(language)
+                .setUnicodeLocaleKeyword(UNITS, INCHES_AND_POUNDS)
+                .build();
     }
 
     public static Wording english() {
@@ -73,17 +102,50 @@ public final class Wording {
 
     /** How far, in the one phrase a practitioner would use: "hip 41°, heel 44 cm". */
     public String range(Dial dial, RangePoint p) {
-        String value = Numbers.plain((double) Math.round(p.value()));
         boolean none = Numbers.rounded(p.value(), 1) == 0 && knows("range.none." + dial);
-        String own = none
-                ? text("range.none." + dial)
-                : text("range." + dial, dial == Dial.WEIGHT ? Numbers.plain(Numbers.rounded(p.value(), 1)) : value);
+        String own = none ? text("range.none." + dial) : amount(dial, p.value());
         boolean heel = dial.ofTheLeg() && Math.round(p.heightCm()) > 0;
         boolean hand = dial.ofTheArm();
-        return heel || hand
-                ? text(heel ? "range.withHeel" : "range.withHand", own, Numbers.plain((double)
-                        Math.round(p.heightCm())))
-                : own;
+        return heel || hand ? text(units(heel ? "range.withHeel" : "range.withHand"), own, length(p.heightCm())) : own;
+    }
+
+    private String amount(Dial dial, double value) {
+        return switch (dial) {
+            case WEIGHT -> text(units("range.WEIGHT"), Numbers.rounded(imperial ? value * POUNDS_PER_KG : value, 1));
+            case SURFACE -> text(units("range.SURFACE"), length(value));
+            default -> text("range." + dial, Math.round(value));
+        };
+    }
+
+    /** Whole inches or centimetres. */
+    private long length(double cm) {
+        return Math.round(imperial ? cm / CM_PER_INCH : cm);
+    }
+
+    private String units(String key) {
+        return imperial ? key + ".imperial" : key;
+    }
+
+    /** A rung as its client calls it. */
+    public String name(Rung rung) {
+        return toHer(rung, "name", rung.name());
+    }
+
+    /** How she does it. */
+    public String howTo(Rung rung) {
+        return toHer(rung, "howTo", rung.howTo());
+    }
+
+    /** What she minds. */
+    public String caution(Rung rung) {
+        return toHer(rung, "caution", rung.caution());
+    }
+
+    /** A house's own rung is said as the house wrote it. */
+    private String toHer(Rung rung, String what, String asWritten) {
+        String key = rung.code() + "." + what;
+        String text = rungs.containsKey(key) ? rungs.getString(key) : asWritten;
+        return longer ? PseudoLanguage.longer(text) : text;
     }
 
     public String of(Enum<?> code) {
@@ -141,7 +203,7 @@ public final class Wording {
             return of(code);
         }
         return fact instanceof Number number
-                ? Numbers.plain(number.doubleValue()).replace('-', '−')
+                ? Numbers.plain(number.doubleValue()).replace('-', '−').replace('.', decimal)
                 : String.valueOf(fact);
     }
 }
