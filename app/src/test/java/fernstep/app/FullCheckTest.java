@@ -323,8 +323,7 @@ class FullCheckTest {
         page.reload();
         assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3");
         assertThat(page.locator(".cell[data-order='1'] .value")).hasText("2");
-        visitor.open("/");
-        page.click("text=Cut Short");
+        visitor.openClient("Cut Short");
         page.click("text=Go on with today");
         page.click(".path >> text=Check");
         assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3");

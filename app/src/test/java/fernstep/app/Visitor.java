@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.io.IOException;
 import java.io.InputStream;
+import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -78,10 +79,15 @@ public final class Visitor implements AutoCloseable {
         page.navigate(baseUrl + path);
     }
 
+    /** Finds a client on the board, which shows only the most urgent at first. */
+    public void openClient(String name) {
+        open("/?q=" + URLEncoder.encode(name, StandardCharsets.UTF_8));
+        page.click("#rows a >> text=" + name);
+    }
+
     /** Opens a client from the board and today's questions. */
     public void startVisit(String client) {
-        open("/");
-        page.click("text=" + client);
+        openClient(client);
         page.click("form[action$='/visit'] button");
     }
 

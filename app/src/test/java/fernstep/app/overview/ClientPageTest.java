@@ -35,8 +35,7 @@ class ClientPageTest {
     @Test
     void the_next_thing_to_press_is_on_the_first_screen_and_the_page_is_short(Visitor visitor) {
         Page page = visitor.onATablet("imogen");
-        visitor.open("/");
-        page.click("text=Maribel Quint");
+        visitor.openClient("Maribel Quint");
         visitor.see("In training");
         assertThat(number(page, "document.querySelector('#today .btn-primary').getBoundingClientRect().bottom"))
                 .isLessThan(800);
@@ -78,8 +77,7 @@ class ClientPageTest {
     @Test
     void a_move_is_confirmed_on_her_page_and_one_stays_there(Visitor visitor) {
         Page page = visitor.onATablet("imogen");
-        visitor.open("/");
-        page.click("text=Freya Lindholm");
+        visitor.openClient("Freya Lindholm");
         int before = page.locator("#today .moves li").count();
         assertThat(before).isPositive();
         String first = page.locator("#today .moves li strong").first().innerText();
