@@ -1,5 +1,5 @@
 'use strict';
-// Filters as somebody types; the newest answer wins.
+// Filters as somebody types and follows what changes; the newest answer wins.
 (() => {
   const form = document.getElementById('find');
   const place = document.getElementById('rows');
@@ -15,6 +15,16 @@
       place.innerHTML = await answer.text();
       window.history.replaceState(null, '', q ? '/?' + new URLSearchParams({ q }) : '/');
     }
+  }
+
+  // Something was written, here or at home: the rows are read anew. After a break in between they are, too.
+  if (window.EventSource) {
+    const changes = new EventSource('/board/changes');
+    let broken = false;
+    changes.addEventListener('changed', find);
+    changes.addEventListener('open', () => { if (broken) { find(); } broken = false; });
+    changes.addEventListener('error', () => { broken = true; });
+    window.addEventListener('pagehide', () => changes.close());
   }
 
   form.addEventListener('input', find);

@@ -86,15 +86,20 @@ window.fernUnsent = (() => {
     await store.put(url + '/state', new Response(JSON.stringify(state), { headers: { 'Content-Type': 'application/json' } }));
   }
 
+  /** Of the staff's; what a client tells on her own page is not theirs. */
+  async function staffs() {
+    return (await ask('readonly', (store) => store.getAll())).filter((r) => r.staff !== 'home');
+  }
+
   async function count() {
-    return ask('readonly', (store) => store.count());
+    return (await staffs()).length;
   }
 
   /** Shows on any page how much waits, and where. */
   async function mark() {
     const box = document.getElementById('unsent');
     if (!box) { return; }
-    const all = await ask('readonly', (store) => store.getAll());
+    const all = await staffs();
     box.hidden = all.length === 0;
     if (all.length) {
       box.querySelector('a').href = '/sessions/' + all[0].session;

@@ -8,6 +8,7 @@ import fernstep.app.support.RecordLog;
 import fernstep.app.support.Today;
 import fernstep.core.approach.Stances;
 import fernstep.core.screening.Answer;
+import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -28,11 +29,20 @@ public class Visits {
     private final VisitMapper mapper;
     private final Clients clients;
     private final LastChecks lastChecks;
+    private final FromHome fromHome;
     private final Audit audit;
     private final RecordLog log;
     private final Today today;
 
-    public Visits(VisitMapper mapper, Clients clients, LastChecks lastChecks, Audit audit, RecordLog log, Today today) {
+    public Visits(
+            VisitMapper mapper,
+            Clients clients,
+            LastChecks lastChecks,
+            FromHome fromHome,
+            Audit audit,
+            RecordLog log,
+            Today today) {
+        this.fromHome = fromHome;
         this.log = log;
         this.mapper = mapper;
         this.clients = clients;
@@ -80,7 +90,7 @@ public class Visits {
     public Screening screeningToday(ClientFile client) {
         return today(client.id())
                 .map(Visit::screening)
-                .orElseGet(() -> screen(client, EnumSet.noneOf(Answer.class), false, today.date()));
+                .orElseGet(() -> screen(client, fromHome.standing(client.id(), today.date()), false, today.date()));
     }
 
     /** What only {@link #correct} takes back stays, whoever asks. */
@@ -92,6 +102,7 @@ public class Visits {
             mapper.addAnswer(visitId, code);
         } else if (!code.needsLicenceToTakeBack()) {
             mapper.removeAnswer(visitId, code);
+            fromHome.takenBack(before.client().id(), code, staffId, reason);
         }
         if (yes != was && (yes || !code.needsLicenceToTakeBack())) {
             changed(before, code, yes, reason, staffId);
@@ -118,7 +129,8 @@ public class Visits {
 
     /** An emergency was answered or called out on that day and was not corrected: nothing goes on. */
     public boolean emergencyStands(long clientId, LocalDate day) {
-        return mapper.anyAnswer(clientId, day, EMERGENCIES);
+        return mapper.anyAnswer(clientId, day, EMERGENCIES)
+                || fromHome.standing(clientId, day).stream().anyMatch(EMERGENCIES::contains);
     }
 
     /** All of a client's, newest first. */
@@ -132,6 +144,7 @@ public class Visits {
         Visit visit = byId(visitId);
         if (visit.answers().contains(code)) {
             mapper.removeAnswer(visitId, code);
+            fromHome.takenBack(visit.client().id(), code, staffId, reason);
             changed(visit, code, false, reason, staffId);
             audit.record(staffId, visit.client().id(), "ANSWER_CORRECTED", code + ": " + reason);
         }
@@ -143,7 +156,26 @@ public class Visits {
         Visit visit = byId(visitId);
         if (!visit.overridden()) {
             mapper.overrideAskFirst(visitId, reason, staffId);
+            keepFromHome(visit, staffId, reason);
             audit.record(staffId, visit.client().id(), "ASK_FIRST_OVERRIDDEN", reason);
+        }
+    }
+
+    /** Screening of today if she told this as well. */
+    public Screening ifTold(ClientFile client, Answer also) {
+        Set<Answer> answers = EnumSet.of(also);
+        Visit visit = today(client.id()).orElse(null);
+        answers.addAll(visit == null ? fromHome.standing(client.id(), today.date()) : visit.answers());
+        return screen(client, answers, visit != null && visit.overridden(), today.date());
+    }
+
+    /** What she told from home and was let pass stays in the visit's own answers, and stands no longer beyond it. */
+    private void keepFromHome(Visit visit, long staffId, String reason) {
+        for (Answer code : visit.answers()) {
+            if (code.leadsTo() == Outcome.ASK_FIRST) {
+                mapper.addAnswer(visit.id(), code);
+                fromHome.takenBack(visit.client().id(), code, staffId, reason);
+            }
         }
     }
 
@@ -155,6 +187,7 @@ public class Visits {
         ClientFile client = clients.file(row.clientId());
         Set<Answer> answers = EnumSet.noneOf(Answer.class);
         answers.addAll(mapper.answers(row.id()));
+        answers.addAll(fromHome.standing(row.clientId(), row.heldOn()));
         return new Visit(row, client, answers, screen(client, answers, row.askFirstOverride() != null, row.heldOn()));
     }
 

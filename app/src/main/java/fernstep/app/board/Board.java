@@ -1,5 +1,6 @@
 package fernstep.app.board;
 
+import fernstep.app.ask.HomeFlag;
 import fernstep.app.check.FindingValues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
@@ -19,6 +20,8 @@ import fernstep.core.progress.Progress;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -42,6 +45,10 @@ class Board {
     private static final Logger LOG = LoggerFactory.getLogger(Board.class);
     private static final int LOG_LOOKS_BACK_DAYS = 90;
     private static final int WEEK = 7;
+    private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("d MMM, HH:mm", Locale.ENGLISH);
+    private static final List<Answer> CLOSING = Arrays.stream(Answer.values())
+            .filter(Answer::needsLicenceToTakeBack)
+            .toList();
 
     private final Clients clients;
     private final Ladders ladders;
@@ -110,7 +117,8 @@ class Board {
                 mapper.lastVisits(ids).stream().collect(Collectors.toMap(LastVisit::clientId, Function.identity())),
                 mapper.nextVisits(day, ids).stream()
                         .collect(Collectors.toMap(BoardMapper.NextVisit::clientId, BoardMapper.NextVisit::day)),
-                mapper.answersOn(day, ids).stream().collect(Collectors.groupingBy(BoardMapper.AnswerRow::clientId)),
+                mapper.answersOn(day, CLOSING, ids).stream()
+                        .collect(Collectors.groupingBy(BoardMapper.AnswerRow::clientId)),
                 Set.copyOf(mapper.overriddenOn(day, ids)),
                 mapper.lifted(ids).stream().collect(Collectors.groupingBy(BoardMapper.LiftedRow::clientId)),
                 mapper.steps(ids).stream().collect(Collectors.groupingBy(LadderRow::clientId)),
@@ -119,7 +127,8 @@ class Board {
                         .collect(Collectors.groupingBy(ResultRow::clientId)),
                 mapper.findings(ids).stream().collect(Collectors.groupingBy(BoardMapper.LatestFinding::clientId)),
                 mapper.lastRises(ids).stream()
-                        .collect(Collectors.toMap(BoardMapper.LastRise::clientId, BoardMapper.LastRise::day)));
+                        .collect(Collectors.toMap(BoardMapper.LastRise::clientId, BoardMapper.LastRise::day)),
+                mapper.flags(ids).stream().collect(Collectors.groupingBy(HomeFlag::clientId)));
         List<ClientFile> files = ids == null ? clients.all() : clients.files(ids);
         return files.parallelStream().map(c -> rowOrWhyNot(c, loaded, day)).toList();
     }
@@ -134,7 +143,8 @@ class Board {
             List<HoldRow> holds,
             Map<Long, List<ResultRow>> results,
             Map<Long, List<BoardMapper.LatestFinding>> findings,
-            Map<Long, LocalDate> lastRises) {}
+            Map<Long, LocalDate> lastRises,
+            Map<Long, List<HomeFlag>> flags) {}
 
     /** One client who cannot be worked out says so, with an id that stands in the log; the others stay. */
     private Row rowOrWhyNot(ClientFile client, Loaded loaded, LocalDate day) {
@@ -183,19 +193,34 @@ class Board {
                 (int) days.stream().filter(d -> d.isAfter(day.minusDays(WEEK))).count(),
                 steps.stream().mapToInt(LadderRow::daysPerWeek).max().orElse(0),
                 day));
+        List<Tag> told = loaded.flags().getOrDefault(id, List.of()).stream()
+                .map(Board::told)
+                .toList();
+        List<Tag> tags = Stream.concat(told.stream(), attention.stream().map(t -> new Tag(t.kind(), t.reason())))
+                .toList();
         return new Row(
                 id,
                 client.name(),
                 screening.stage().label(),
-                attention.stream().map(t -> new Tag(t.kind(), t.reason())).toList(),
-                attention.isEmpty()
-                        ? Attention.Kind.values().length
-                        : attention.get(0).kind().ordinal(),
+                tags,
+                tags.stream()
+                        .flatMap(t -> Stream.ofNullable(t.kind()))
+                        .mapToInt(Enum::ordinal)
+                        .min()
+                        .orElse(Attention.Kind.values().length),
                 last == null ? null : last.lastVisit(),
                 loaded.nextVisits().get(id),
                 screening.recheckDue(),
                 Sprig.of(standings),
                 new ConcurrentHashMap<>());
+    }
+
+    /** From home, with its hour: an emergency as urgent as one beside the mat. */
+    private static Tag told(HomeFlag flag) {
+        Attention.Kind kind = flag.answer().filter(Answer::emergency).isPresent()
+                ? Attention.Kind.EMERGENCY
+                : flag.closes() ? Attention.Kind.ASK_FIRST : Attention.Kind.NEXT_DAY;
+        return new Tag(kind, Reason.of("board.fromHome", HOUR.format(flag.toldAt()), flag.what()));
     }
 
     private static Screening screening(ClientFile client, Loaded loaded, @Nullable LastVisit last, LocalDate day) {

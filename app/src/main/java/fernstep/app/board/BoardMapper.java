@@ -1,5 +1,6 @@
 package fernstep.app.board;
 
+import fernstep.app.ask.HomeFlag;
 import fernstep.app.progress.HoldRow;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
@@ -22,6 +23,10 @@ interface BoardMapper {
 
     State state();
 
+    /** When anything of any client last changed; null in an empty house. */
+    @Nullable
+    LocalDateTime newestChange();
+
     List<Long> touchedSince(@Param("since") LocalDateTime since);
 
     List<LastVisit> lastVisits(@Param("ids") @Nullable Collection<Long> ids);
@@ -34,7 +39,18 @@ interface BoardMapper {
     /** An answer of a day's visit. */
     record AnswerRow(long clientId, Answer code) {}
 
-    List<AnswerRow> answersOn(@Param("day") LocalDate day, @Param("ids") @Nullable Collection<Long> ids);
+    /**
+     * Told in that day's visit or from home.
+     *
+     * @param closing answers from home that stand until they are taken back
+     */
+    List<AnswerRow> answersOn(
+            @Param("day") LocalDate day,
+            @Param("closing") Collection<Answer> closing,
+            @Param("ids") @Nullable Collection<Long> ids);
+
+    /** What came from home and nobody has looked at, newest first. */
+    List<HomeFlag> flags(@Param("ids") @Nullable Collection<Long> ids);
 
     List<Long> overriddenOn(@Param("day") LocalDate day, @Param("ids") @Nullable Collection<Long> ids);
 

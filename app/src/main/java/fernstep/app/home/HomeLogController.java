@@ -13,9 +13,9 @@ import fernstep.app.support.Words;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
+import fernstep.core.progress.HomeAdvice;
 import fernstep.core.progress.HomeReport;
 import fernstep.core.schedule.TrainingDays;
-import java.nio.charset.StandardCharsets;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.Period;
@@ -27,7 +27,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -52,16 +51,9 @@ class HomeLogController {
     /** The button that tells all as planned; exceptions are set after it. */
     private static final String ALL = "all";
 
-    private static final String LEVEL = "PAIN:";
-    /** Signs a client can notice herself. */
-    private static final List<SignCode> TOLD = List.of(
-            SignCode.TIRED,
-            SignCode.DOME_SOFT,
-            SignCode.DOME_FIRM,
-            SignCode.BREATH_HELD,
-            SignCode.BACK_ARCHES,
-            SignCode.HEAVY,
-            SignCode.LEAK);
+    /** Signs a client can notice herself; pain has a level of its own. */
+    private static final List<SignCode> TOLD =
+            HomeAdvice.NOTICED.stream().filter(s -> s != SignCode.PAIN).toList();
 
     private final Clients clients;
     private final Results results;
@@ -93,7 +85,7 @@ class HomeLogController {
         model.addAttribute("names", names);
         LocalDate chosen = chosen(on, steps.isEmpty() ? day : lastPlanned(client, day), day, model);
         Map<String, ResultRow> already = results.since(id, chosen).stream()
-                .filter(r -> r.heldOn().equals(chosen) && r.sessionId().equals(sessionId(id, chosen)))
+                .filter(r -> r.heldOn().equals(chosen) && r.sessionId().equals(HomeEntries.sessionId(id, chosen)))
                 .collect(Collectors.toMap(r -> r.rung() + r.side(), r -> r, (a, b) -> b));
         model.addAttribute("client", client);
         model.addAttribute("steps", steps);
@@ -136,11 +128,6 @@ class HomeLogController {
         return day;
     }
 
-    private static String sessionId(long client, LocalDate day) {
-        return UUID.nameUUIDFromBytes(("home " + client + " " + day).getBytes(StandardCharsets.UTF_8))
-                .toString();
-    }
-
     /** Fields by step: codes2, effort12, signs12, pain12. */
     @PostMapping("/clients/{id}/home-log")
     @Transactional
@@ -170,9 +157,9 @@ class HomeLogController {
         results.steps(id).stream()
                 .filter(step -> told.stream()
                         .noneMatch(r -> r.rung().equals(step.rung()) && r.side().equals(step.side())))
-                .forEach(step -> mapper.removeResult(sessionId(id, on), step.rung(), step.side()));
+                .forEach(step -> mapper.removeResult(HomeEntries.sessionId(id, on), step.rung(), step.side()));
         if (!told.isEmpty()) {
-            mapper.insertSession(sessionId(id, on), id, on, me.staffId());
+            mapper.insertSession(HomeEntries.sessionId(id, on), id, on, me.staffId());
             told.forEach(results::put);
         }
         flash.addFlashAttribute("kept", told.size());
@@ -198,12 +185,8 @@ class HomeLogController {
         if (problems.any() || how == null) {
             return Optional.empty();
         }
-        List<String> codes = new ArrayList<>(signs.stream().map(Enum::name).toList());
-        if (pain != null && pain > 0) {
-            codes.add(LEVEL + pain);
-        }
         return Optional.of(new ResultRow(
-                sessionId(step.clientId(), on),
+                HomeEntries.sessionId(step.clientId(), on),
                 step.rung(),
                 step.side(),
                 step.clientId(),
@@ -211,7 +194,7 @@ class HomeLogController {
                 new HomeReport(how, signs, pain).kind(),
                 effort,
                 null,
-                String.join(",", codes),
+                HomeEntries.told(signs, pain),
                 step.rangeFraction()));
     }
 
@@ -230,17 +213,11 @@ class HomeLogController {
             flash.addFlashAttribute("morningMessage", problems.byField().get("pain"));
             return "redirect:/clients/" + id + "/home-log";
         }
-        List<String> told = new ArrayList<>();
+        Set<SignCode> floor = EnumSet.noneOf(SignCode.class);
         if (felt != null) {
-            felt.stream()
-                    .filter(s -> s == SignCode.HEAVY || s == SignCode.LEAK)
-                    .map(Enum::name)
-                    .forEach(told::add);
+            felt.stream().filter(s -> s == SignCode.HEAVY || s == SignCode.LEAK).forEach(floor::add);
         }
-        if (level != null && level > 0) {
-            told.add(LEVEL + level);
-        }
-        mapper.putNextDay(id, heldOn, String.join(",", told));
+        mapper.putNextDay(id, heldOn, HomeEntries.told(floor, level));
         return "redirect:/clients/" + id + "/home-log";
     }
 }

@@ -1,5 +1,6 @@
 package fernstep.app.overview;
 
+import fernstep.app.ask.FromHome;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.client.ClientFile;
@@ -40,6 +41,7 @@ class OverviewController {
     private final Ladders ladders;
     private final Plans plans;
     private final SessionRecords sessions;
+    private final FromHome flags;
     private final Words words;
     private final Today today;
 
@@ -49,9 +51,11 @@ class OverviewController {
             Ladders ladders,
             Plans plans,
             SessionRecords sessions,
+            FromHome flags,
             Words words,
             Today today) {
         this.plans = plans;
+        this.flags = flags;
         this.sessions = sessions;
         this.clients = clients;
         this.visits = visits;
@@ -78,6 +82,7 @@ class OverviewController {
         model.addAttribute("moves", next.kind().closed() ? List.of() : moves);
         model.addAttribute("todays", todays(client, visit, next));
         model.addAttribute("fromHome", fromHome(overview));
+        model.addAttribute("flags", flags.open(id));
         for (Frond.Standing standing : Frond.Standing.values()) {
             model.addAttribute(
                     "fronds" + standing,

@@ -35,6 +35,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -142,6 +143,21 @@ public class Plans {
         public boolean byHand() {
             return !question.wishes().choices().isEmpty() || !order.isEmpty();
         }
+    }
+
+    /** What the plan would be today if she told this as well; empty where it stays as it is. */
+    public Optional<Plan> ifTold(Desk desk, Answer also) {
+        Plan.Question q = desk.question();
+        Screening then = visits.ifTold(desk.client(), also);
+        if (then.opensAlike(q.screening()) && !FLOOR.contains(also)) {
+            return Optional.empty();
+        }
+        return Optional.of(Plan.of(new Plan.Question(
+                q.catalogue(),
+                new Plan.Her(
+                        then, q.her().pregnant(), q.her().findings(), q.her().body()),
+                desk.log().training(q.catalogue(), desk.day(), FLOOR.contains(also)),
+                q.wishes())));
     }
 
     public Plan plan(Visit visit) {

@@ -31,8 +31,19 @@ class AccessTest {
     private static final long IMOGEN = 1;
     private static final long TAMSIN = 2;
     /** About the house or the catalogue, not about a client. */
-    private static final Set<String> ABOUT_NOBODY =
-            Set.of("/catalogue/{code}", "/figures/{code}", "/spotting/{formId}", "/join/{token}", "/feeds/{token}.ics");
+    private static final Set<String> ABOUT_NOBODY = Set.of(
+            "/catalogue/{code}",
+            "/figures/{code}",
+            "/spotting/{formId}",
+            "/join/{token}",
+            "/feeds/{token}.ics",
+            "/home/{token}",
+            "/home/{token}/pin",
+            "/home/{token}/entries",
+            "/home/{token}/language",
+            "/home/{token}/mail",
+            "/home/{token}/leave",
+            "/mail-off/{token}");
 
     private final Running app;
     private final Access access;

@@ -4,6 +4,10 @@ import fernstep.app.client.ClearanceRow;
 import fernstep.app.client.ClientRow;
 import fernstep.app.client.Clients;
 import fernstep.app.client.EventRow;
+import fernstep.app.contact.Contact;
+import fernstep.app.contact.Contacts;
+import fernstep.app.house.House;
+import fernstep.app.house.HouseFacts;
 import fernstep.app.support.Today;
 import fernstep.core.approach.Approach;
 import fernstep.core.client.BirthMode;
@@ -14,6 +18,7 @@ import fernstep.core.progress.Progress;
 import java.nio.charset.StandardCharsets;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -26,9 +31,13 @@ import org.springframework.stereotype.Component;
 class TidemarkRoom {
     private final Clients clients;
     private final DemoHistory history;
+    private final House house;
+    private final Contacts contacts;
     private final Today today;
 
-    TidemarkRoom(Clients clients, DemoHistory history, Today today) {
+    TidemarkRoom(Clients clients, DemoHistory history, House house, Contacts contacts, Today today) {
+        this.house = house;
+        this.contacts = contacts;
         this.clients = clients;
         this.history = history;
         this.today = today;
@@ -36,6 +45,8 @@ class TidemarkRoom {
 
     void fill(long therapist, long coach) {
         LocalDate day = today.date();
+        house.set(new HouseFacts(
+                "112", "555 0142", "Tidemark Room", "555 0117", LocalTime.of(21, 0), LocalTime.of(7, 30)));
         long wren = client(
                 "Wren Abara",
                 Status.PREGNANT,
@@ -48,6 +59,7 @@ class TidemarkRoom {
                 5,
                 List.of(birth(day.minusDays(900), BirthMode.VAGINAL, 1)),
                 "Second baby. Ferry deckhand: carries and ladders.");
+        contacts.put(new Contact(wren, "en", Contact.Units.METRIC, "wren@mail.example", false));
         cleared(wren, Scope.EXERCISE, day.minusDays(40), "MIDWIFE", therapist);
         long priyanka = client(
                 "Priyanka Sethi",
@@ -86,6 +98,7 @@ class TidemarkRoom {
                 5,
                 List.of(birth(day.minusDays(70), BirthMode.VAGINAL, 1)),
                 "Left side behind.");
+        contacts.put(new Contact(maribel, "en", Contact.Units.METRIC, "maribel@mail.example", false));
         cleared(maribel, Scope.EXERCISE, day.minusDays(24), "PHYSICIAN", therapist);
         long hana = client(
                 "Hana Morioka",
@@ -190,6 +203,7 @@ class TidemarkRoom {
                 3,
                 List.of(birth(day.minusDays(335), BirthMode.VAGINAL, 1)),
                 "Nearly done.");
+        contacts.put(new Contact(catarina, "es", Contact.Units.METRIC, "catarina@mail.example", false));
         cleared(catarina, Scope.FULL, day.minusDays(200), "PHYSICIAN", therapist);
 
         clients.trainBy(

@@ -1,0 +1,40 @@
+'use strict';
+// A client's page without a connection: the page as it was read last, and the files it needs. Everything she tells waits in
+// the page's own store and is sent by the page.
+const KEPT = 'fern-home';
+const FILES = /^\/(?:[\w.-]+\.(?:js|css|svg)|fonts\/.+|vendor\/.+|webjars\/.+)$/;
+const PAGE = /^\/home\/[\w-]+$/;
+const WAITS_MS = 4000;
+
+self.addEventListener('install', () => self.skipWaiting());
+self.addEventListener('activate', (e) => e.waitUntil(self.clients.claim()));
+
+self.addEventListener('fetch', (e) => {
+  const url = new URL(e.request.url);
+  if (e.request.method !== 'GET' || url.origin !== self.location.origin) { return; }
+  if (FILES.test(url.pathname) || PAGE.test(url.pathname)) { e.respondWith(freshElseKept(e.request, url)); }
+});
+
+async function freshElseKept(request, url) {
+  const store = await caches.open(KEPT);
+  const cut = new AbortController();
+  const timer = setTimeout(() => cut.abort(), WAITS_MS);
+  try {
+    const answer = await fetch(request, { signal: cut.signal });
+    const page = PAGE.test(url.pathname);
+    if (answer.ok && (!page || answer.headers.get('x-fern-home') === 'open')) {
+      await store.put(url.pathname, answer.clone());
+    } else if (page && (answer.status === 404 || answer.status === 410)) {
+      // revoked: nothing of hers stays on this phone
+      await store.delete(url.pathname);
+    }
+    if (answer.status < 500) { return answer; }
+    return (await store.match(url.pathname)) || answer;
+  } catch (lost) {
+    const old = await store.match(url.pathname);
+    if (old) { return old; }
+    throw lost;
+  } finally {
+    clearTimeout(timer);
+  }
+}

@@ -1,0 +1,378 @@
+'use strict';
+document.addEventListener('alpine:init', () => {
+  const HERS = 'home';
+  const TRIES_AGAIN_MS = 4000;
+  const LONGEST_WAIT_MS = 60000;
+
+  // A client's day at home. What she tells is kept on the phone first and sent when there is a connection; the page goes on
+  // either way. What closes the day closes it here at once, whatever the connection does.
+  Alpine.data('home', () => ({
+    screen: '',
+    at: 0,
+    pressed: 0,
+    noticing: false,
+    told: '',
+    advice: '',
+    stopped: false,
+    signs: [],
+    then: '',
+    unsent: 0,
+    notice: '',
+    sending: false,
+    waitMs: TRIES_AGAIN_MS,
+    running: false,
+    ran: 0,
+    since: 0,
+    counted: 0,
+    phaseText: '',
+    phaseLeft: '',
+    out: false,
+    part: -1,
+    trainsAllTheSame: false,
+    sound: localStorage.getItem('home.sound') === 'yes',
+    buzz: localStorage.getItem('home.buzz') === 'yes',
+    still: window.matchMedia('(prefers-reduced-motion: reduce)').matches,
+
+    init() {
+      const root = this.$root.dataset;
+      this.url = root.url;
+      this.leaveOut = JSON.parse(root.leaveOut);
+      this.items = Array.from(this.$root.querySelectorAll('article[data-key]'));
+      this.kept = this.read();
+      for (const li of this.$root.querySelectorAll('[data-item]')) {
+        if (li.dataset.done && !this.kept.done[li.dataset.item]) { this.kept.done[li.dataset.item] = li.dataset.done; }
+      }
+      this.marks();
+      this.listTold();
+      this.screen = this.where();
+      if ('serviceWorker' in navigator) { navigator.serviceWorker.register('/home-sw.js', { scope: '/home/' }); }
+      window.addEventListener('online', () => { this.waitMs = TRIES_AGAIN_MS; this.send(); });
+      window.addEventListener('visibilitychange', () => this.awake());
+      window.requestAnimationFrame(() => this.frame());
+      this.send();
+    },
+
+    // What this phone knows of the day.
+    read() {
+      const fresh = { day: this.$root.dataset.day, answered: null, codes: [], kinds: [], done: {}, morning: false };
+      const stored = JSON.parse(localStorage.getItem('fern.home.' + this.url) || 'null');
+      if (!stored) { return fresh; }
+      // The house has heard of it and this page was made after that: what it says now counts.
+      const heard = stored.heardAt && Number(this.$root.dataset.read) > stored.heardAt;
+      const closed = stored.kinds.includes('emergency') || stored.kinds.includes('askFirst');
+      if (heard && closed && !this.closedByHouse()) { return { ...fresh, done: stored.day === fresh.day ? stored.done : {} }; }
+      if (stored.day !== fresh.day) {
+        return closed ? { ...fresh, answered: stored.answered, codes: stored.codes, kinds: stored.kinds, heardAt: stored.heardAt } : fresh;
+      }
+      return stored;
+    },
+    closedByHouse() { return ['REFER_NOW', 'ASK_FIRST'].includes(this.$root.dataset.outcome); },
+    keep() {
+      localStorage.setItem('fern.home.' + this.url, JSON.stringify(this.kept));
+    },
+
+    is(name) { return this.screen === name; },
+    quiet() { return ['today', 'over', 'ask', 'morning'].includes(this.screen); },
+    where() {
+      if (this.$root.dataset.outcome === 'REFER_NOW' || this.kept.kinds.includes('emergency')) { return 'emergency'; }
+      if (this.$root.dataset.outcome === 'ASK_FIRST' || this.kept.kinds.includes('askFirst')) { return 'askFirst'; }
+      if (this.$root.dataset.morning && !this.kept.morning) { return 'morning'; }
+      if (this.kept.over) { return 'over'; }
+      return this.kept.answered ? 'today' : 'ask';
+    },
+    go(name) {
+      this.screen = name;
+      window.scrollTo(0, 0);
+    },
+
+    // Entries: on the phone first, then to the house, in order.
+    async tell1(entry) {
+      const whole = { id: fern.uuid(), at: this.now(), ...entry };
+      fernUnsent.hold(this.url, HERS, whole);
+      this.unsent += 1;
+      await fernUnsent.add(this.url, HERS, whole);
+      this.send();
+    },
+    now() {
+      const d = new Date();
+      const two = (n) => String(n).padStart(2, '0');
+      return d.getFullYear() + '-' + two(d.getMonth() + 1) + '-' + two(d.getDate()) + 'T' + two(d.getHours()) + ':'
+        + two(d.getMinutes()) + ':' + two(d.getSeconds());
+    },
+    async send() {
+      if (this.sending) { return; }
+      this.sending = true;
+      try {
+        const all = await fernUnsent.of(this.url, HERS);
+        this.unsent = all.length;
+        for (const record of all) {
+          const answer = await fetch(this.url + '/entries', {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json', 'X-Requested-With': 'fetch' },
+            body: JSON.stringify(record.event),
+          });
+          const ours = (answer.headers.get('content-type') || '').includes('json');
+          if (ours && (answer.status === 404 || answer.status === 410)) { await this.forget(); window.location.reload(); return; }
+          if (ours && answer.status === 401) { this.notice = fern.text('home.pinAgain'); return; }
+          if (!ours || answer.status >= 500 || answer.status === 429) { throw new Error('not taken: ' + answer.status); }
+          if (!answer.ok) { this.notice = fern.text('home.refused'); }
+          if (answer.ok && record.event.kind === 'ANSWERED') {
+            this.kept.heardAt = Number((await answer.json()).at);
+            this.keep();
+          }
+          await fernUnsent.remove(record.seq);
+          this.unsent -= 1;
+        }
+        this.waitMs = TRIES_AGAIN_MS;
+        this.notice = '';
+        if (this.adapts) { window.location.reload(); }
+      } catch (lost) {
+        window.setTimeout(() => this.send(), this.waitMs);
+        this.waitMs = Math.min(LONGEST_WAIT_MS, 2 * this.waitMs);
+      } finally {
+        this.sending = false;
+      }
+    },
+    unsentText() { return fern.text('home.unsent', this.unsent); },
+    toldText() { return fern.text(this.unsent ? 'home.toldLater' : 'home.toldNow'); },
+
+    // Questions.
+    press() {
+      const button = this.$event.currentTarget;
+      const on = button.getAttribute('aria-pressed') !== 'true';
+      button.setAttribute('aria-pressed', String(on));
+      this.pressed = this.$refs.answers.querySelectorAll('[aria-pressed=true]').length;
+    },
+    noneOfThese() { this.answer([], []); },
+    sendAnswers() {
+      const chosen = Array.from(this.$refs.answers.querySelectorAll('[aria-pressed=true]'));
+      this.answer(chosen.map((b) => b.dataset.code), chosen.map((b) => b.dataset.kind));
+    },
+    answer(codes, kinds) {
+      this.kept.answered = this.now();
+      this.kept.codes = codes;
+      this.kept.kinds = kinds;
+      this.keep();
+      this.adapts = kinds.includes('adapt') && !kinds.includes('emergency') && !kinds.includes('askFirst');
+      this.running = false;
+      this.marks();
+      this.listTold();
+      this.tell1({ kind: 'ANSWERED', codes });
+      this.go(this.where());
+    },
+    listTold() {
+      for (const list of [this.$refs.toldStop, this.$refs.toldAsk]) {
+        list.replaceChildren(...this.kept.codes.map((code) => {
+          const li = document.createElement('li');
+          const button = this.$root.querySelector('[data-code="' + code + '"]');
+          li.textContent = button ? button.textContent : '';
+          return li;
+        }));
+      }
+    },
+    unwell() {
+      for (const b of this.$refs.answers.querySelectorAll('[aria-pressed=true]')) { b.setAttribute('aria-pressed', 'false'); }
+      this.pressed = 0;
+      this.running = false;
+      this.go('ask');
+    },
+    morningWell() { this.morning([], 0); },
+    morningSend() {
+      const felt = Array.from(this.$root.querySelectorAll('[data-felt][aria-pressed=true]')).map((b) => b.dataset.felt);
+      this.morning(felt, Number(this.$refs.morningPain.value));
+    },
+    morning(codes, pain) {
+      this.kept.morning = true;
+      this.keep();
+      this.tell1({ kind: 'MORNING', day: this.$root.dataset.morning, codes, pain });
+      this.go(this.where());
+    },
+
+    // The day's list.
+    leftOut(key) { return this.kept.codes.some((code) => (this.leaveOut[code] || []).includes(key)); },
+    todo() { return this.items.filter((i) => !this.leftOut(i.dataset.key)); },
+    open() { return this.todo().filter((i) => !this.kept.done[i.dataset.key]); },
+    allDone() { return this.screen !== '' && this.open().length === 0; },
+    restDay() { return this.$root.dataset.trains !== 'true' && Object.keys(this.kept.done).length === 0; },
+    startText() { return fern.text(Object.keys(this.kept.done).length ? 'home.goOn' : this.restDay() ? 'home.startAnyway' : 'home.start'); },
+    marks() {
+      for (const li of this.$root.querySelectorAll('[data-item]')) {
+        const out = this.leftOut(li.dataset.item);
+        li.classList.toggle('home-left', out);
+        li.classList.toggle('home-told', Boolean(this.kept.done[li.dataset.item]));
+        li.querySelector('.home-out').hidden = !out;
+      }
+    },
+    start() { this.show(this.open()[0]); },
+    toToday() { this.running = false; this.sleep(); this.go('today'); },
+    allAsPlanned() {
+      for (const item of this.open()) { this.log(item, 'DONE', null, [], 0); }
+      this.finish();
+    },
+
+    // One exercise.
+    show(item) {
+      this.items.forEach((i) => { i.hidden = i !== item; });
+      this.item = item;
+      this.told = '';
+      this.noticing = false;
+      this.advice = '';
+      this.stopped = false;
+      this.signs = [];
+      this.then = '';
+      this.ran = 0;
+      this.counted = 0;
+      this.part = -1;
+      this.running = false;
+      this.phases = JSON.parse(item.dataset.phases);
+      for (const b of this.$root.querySelectorAll('[data-sign]')) { b.setAttribute('aria-pressed', 'false'); }
+      this.$refs.pain.value = '0';
+      this.phaseText = this.phases.map((p) => p.text).join(' · ');
+      this.phaseLeft = '';
+      this.go('exercise');
+    },
+    placeText() {
+      if (!this.item) { return ''; }
+      const all = this.todo();
+      return fern.text('home.place', all.indexOf(this.item) + 1, all.length);
+    },
+    countText() {
+      if (!this.item) { return ''; }
+      const target = Number(this.item.dataset.target);
+      const sets = Number(this.item.dataset.sets);
+      const whole = Math.min(this.counted, target * sets);
+      const set = Math.min(sets, Math.floor(whole / target) + 1);
+      const inSet = whole - (set - 1) * target;
+      return sets === 1 ? fern.text('home.count', inSet, target) : fern.text('home.countInSet', inSet, target, set, sets);
+    },
+    paceText() { return fern.text(this.running ? 'home.pause' : this.ran ? 'home.goOn' : 'home.pace'); },
+    pace() {
+      if (this.running) { this.ran += (performance.now() - this.since) / 1000; } else { this.since = performance.now(); }
+      this.running = !this.running;
+      if (this.running) { this.awake(); } else { this.sleep(); }
+    },
+    async awake() {
+      if (!this.running || !navigator.wakeLock || document.visibilityState !== 'visible') { return; }
+      try { this.lock = await navigator.wakeLock.request('screen'); } catch (refused) { this.lock = null; }
+    },
+    sleep() { if (this.lock) { this.lock.release(); this.lock = null; } },
+    /** The ring grows as the breath comes in and shrinks as it goes out; the figure moves with it. */
+    frame() {
+      window.requestAnimationFrame(() => this.frame());
+      if (!this.running || !this.item) { return; }
+      const total = this.phases.reduce((sum, p) => sum + p.seconds, 0);
+      const all = Number(this.item.dataset.target) * Number(this.item.dataset.sets);
+      const passed = this.ran + (performance.now() - this.since) / 1000;
+      this.counted = Math.floor(passed / total);
+      if (this.counted >= all) {
+        this.counted = all;
+        this.running = false;
+        this.phaseText = fern.text('home.thatWasIt');
+        this.phaseLeft = '✓';
+        this.signal();
+        this.sleep();
+        return;
+      }
+      let at = passed % total;
+      let n = 0;
+      while (at >= this.phases[n].seconds) { at -= this.phases[n].seconds; n += 1; }
+      const p = this.phases[n];
+      const breath = fern.text('home.' + p.breath);
+      if (n !== this.part) { this.part = n; this.signal(); }
+      this.phaseText = p.text.toLowerCase() === breath.toLowerCase() ? p.text : p.text + ' · ' + breath.toLowerCase();
+      this.phaseLeft = String(Math.floor(at) + 1);
+      this.out = p.breath === 'OUT';
+      const share = at / p.seconds;
+      const wave = p.breath === 'IN' ? share : p.breath === 'OUT' ? 1 - share : 0.5;
+      const ball = this.$root.querySelector('.breath .ball');
+      ball.setAttribute('r', String(this.still ? 60 : 38 + 44 * wave));
+      if (!this.still) {
+        const way = n === 0 ? share : n === this.phases.length - 1 ? 0 : this.phases.length > 3 && n === 1 ? 1 : 1 - share;
+        fernFigure.show(this.item.querySelector('svg'), way);
+      }
+    },
+    signal() {
+      if (this.buzz && navigator.vibrate) { navigator.vibrate(60); }
+      if (!this.sound || !window.AudioContext) { return; }
+      this.ears = this.ears || new AudioContext();
+      const tone = this.ears.createOscillator();
+      const loud = this.ears.createGain();
+      loud.gain.value = 0.08;
+      tone.frequency.value = 440;
+      tone.connect(loud).connect(this.ears.destination);
+      tone.start();
+      tone.stop(this.ears.currentTime + 0.09);
+    },
+    flip() {
+      const name = this.$event.currentTarget.dataset.option;
+      this[name] = !this[name];
+      localStorage.setItem('home.' + name, this[name] ? 'yes' : 'no');
+    },
+
+    // What she notices, and what to do about it.
+    notice1() { this.noticing = !this.noticing; },
+    sign() {
+      const button = this.$event.currentTarget;
+      if (button.dataset.sign) {
+        button.setAttribute('aria-pressed', String(button.getAttribute('aria-pressed') !== 'true'));
+      }
+      this.signs = Array.from(this.$root.querySelectorAll('[data-sign][aria-pressed=true]')).map((b) => b.dataset.sign);
+      const pain = this.$refs.pain;
+      const order = ['REST', 'SMALLER', 'STOP_EXERCISE', 'STOP_TODAY'];
+      const all = Array.from(this.$root.querySelectorAll('[data-sign][aria-pressed=true]')).map((b) => b.dataset.then);
+      if (pain.value !== '0') { all.push(pain.selectedOptions[0].dataset.then); }
+      const then = all.sort((a, b) => order.indexOf(b) - order.indexOf(a))[0] || '';
+      this.then = then;
+      this.advice = then ? fern.text('home.' + then) : '';
+      this.stopped = then === 'STOP_EXERCISE' || then === 'STOP_TODAY';
+      if (then) { this.running = false; this.sleep(); }
+    },
+    endsDay() { return this.stopped && this.then === 'STOP_TODAY'; },
+    endDay() {
+      this.log(this.item, 'STOPPED', null, this.signs, Number(this.$refs.pain.value));
+      this.finish();
+    },
+    /** After a sign that stops, only stopped can be told. */
+    mayGoOn() { return !this.stopped; },
+    tell() {
+      this.told = this.$event.currentTarget.dataset.told;
+      this.running = false;
+      this.noticing = false;
+    },
+    effort() {
+      const item = this.item;
+      this.log(item, this.told, Number(this.$event.currentTarget.dataset.effort), this.signs, Number(this.$refs.pain.value));
+      this.sleep();
+      if (this.then === 'STOP_TODAY') { this.finish(); return; }
+      const next = this.open()[0];
+      if (next) { this.show(next); } else { this.finish(); }
+    },
+    log(item, told, effort, codes, pain) {
+      const { key, rung, side, range } = item.dataset;
+      this.kept.done[key] = told;
+      this.keep();
+      this.marks();
+      this.tell1({ kind: 'EXERCISE', rung, side: side || '', told, effort, codes, pain, range: Number(range) });
+    },
+    finish() {
+      this.kept.over = true;
+      this.keep();
+      this.go('over');
+    },
+
+    daily() {
+      const codes = Array.from(this.$root.querySelectorAll('.home-life input:checked')).map((i) => i.value);
+      this.tell1({ kind: 'DAILY', codes });
+    },
+
+    /** Nothing of hers stays on this phone but what is still to be sent. */
+    async forget() {
+      localStorage.removeItem('fern.home.' + this.url);
+      if (window.caches) { await caches.delete('fern-home'); }
+    },
+    async leave() {
+      await this.forget();
+      this.$refs.leave.submit();
+    },
+  }));
+});
