@@ -114,6 +114,7 @@ CREATE TABLE letter (
 );
 CREATE TABLE letter_version (
   letter_id BIGINT NOT NULL,
+  client_id BIGINT NOT NULL,
   version INT NOT NULL,
   addressee VARCHAR(200) NOT NULL DEFAULT '',
   body TEXT NOT NULL,

@@ -34,6 +34,8 @@ class EveryPageTest {
             "/board/rows",
             "/board/changes",
             "/home/{token}",
+            "/clients/{id}/letters/{letter}",
+            "/clients/{id}/letters/{letter}/letter.pdf",
             "/mail-off/{token}",
             "/clients/{id}/forecast",
             "/clients/{id}/calendar.ics",

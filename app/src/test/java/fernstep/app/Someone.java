@@ -43,8 +43,12 @@ public final class Someone {
 
     /** Gave birth so many weeks ago; nobody has cleared her yet. */
     public static long afterBirth(ApplicationContext app, String name, int weeks) {
+        return afterBirth(app, name, weeks, Approach.SLOW_LADDER);
+    }
+
+    public static long afterBirth(ApplicationContext app, String name, int weeks, Approach approach) {
         Clients clients = app.getBean(Clients.class);
-        long id = clients.create(row(name, Status.POSTNATAL, Approach.SLOW_LADDER, 14), List.of());
+        long id = clients.create(row(name, Status.POSTNATAL, approach, 14), List.of());
         clients.addEvent(
                 new EventRow(id, EventRow.Kind.BIRTH, LocalDate.now().minusWeeks(weeks), BirthMode.VAGINAL, 0, ""), 1);
         return id;

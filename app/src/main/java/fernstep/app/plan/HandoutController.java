@@ -1,15 +1,26 @@
 package fernstep.app.plan;
 
+import fernstep.app.ask.Visit;
 import fernstep.app.ask.VisitRow;
 import fernstep.app.ask.Visits;
+import fernstep.app.contact.Contacts;
+import fernstep.app.house.House;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
+import fernstep.app.support.LanguageConfig;
+import fernstep.app.support.Languages;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.PdfPages;
 import fernstep.app.support.Words;
+import fernstep.core.schedule.DailyLife;
+import fernstep.core.schedule.GarmentSchedule;
 import fernstep.core.screening.Answer;
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -17,42 +28,67 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.thymeleaf.context.Context;
 import org.thymeleaf.spring6.SpringTemplateEngine;
 
-/** What she takes home, as a PDF: each exercise drawn in the range prescribed, in black and white too. */
+/** What she takes home, as a PDF and as a page to print: each exercise drawn in the range prescribed, in her language. */
 @Controller
 class HandoutController {
     private final Plans plans;
     private final Visits visits;
+    private final Contacts contacts;
+    private final House house;
     private final PdfPages pages;
     private final SpringTemplateEngine templates;
     private final Audit audit;
     private final Words words;
 
     HandoutController(
-            Plans plans, Visits visits, PdfPages pages, SpringTemplateEngine templates, Audit audit, Words words) {
+            Plans plans,
+            Visits visits,
+            Contacts contacts,
+            House house,
+            PdfPages pages,
+            SpringTemplateEngine templates,
+            Audit audit,
+            Words words) {
         this.plans = plans;
         this.visits = visits;
+        this.contacts = contacts;
+        this.house = house;
         this.pages = pages;
         this.templates = templates;
         this.audit = audit;
         this.words = words;
     }
 
-    /** By the plan of her latest visit; while an emergency stands there is none. */
+    /**
+     * By the plan of her latest visit; while an emergency stands there is none.
+     *
+     * @param language "en" or "es"; hers where it is left out
+     */
     @GetMapping("/clients/{id}/handout.pdf")
     ResponseEntity<byte[]> handout(
             @PathVariable long id,
             @RequestParam(defaultValue = "A4") PdfPages.Paper paper,
-            @AuthenticationPrincipal SignedIn me) {
+            @RequestParam(required = false) @Nullable String language,
+            @AuthenticationPrincipal SignedIn me,
+            HttpServletRequest request) {
         VisitRow latest =
                 visits.ofClient(id).stream().findFirst().orElseThrow(() -> new NotFound("no visit of client " + id));
         Plans.Desk desk = plans.desk(visits.unlocked(latest.id()));
-        byte[] pdf = pages.pdf(templates.process("plan/handout", context(desk, paper, me)));
+        speak(request, id, language);
+        Context context = new Context(words.locale());
+        context.setVariables(content(desk));
+        context.setVariable("words", words);
+        context.setVariable("sheet", paper.rule());
+        context.setVariable("style", pages.figureStyle());
+        context.setVariable("me", me);
+        byte[] pdf = pages.pdf(templates.process("plan/handout", context));
         audit.record(me.staffId(), id, "HANDOUT_MADE", paper.name());
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
@@ -66,32 +102,57 @@ class HandoutController {
                 .body(pdf);
     }
 
-    private Context context(Plans.Desk desk, PdfPages.Paper paper, SignedIn me) {
-        Context context = new Context(words.locale());
-        context.setVariables(Map.of(
-                "words",
-                words,
-                "sheet",
-                paper.rule(),
-                "style",
-                pages.figureStyle(),
-                "client",
-                desk.client(),
-                "day",
-                desk.day(),
-                "me",
-                me,
-                "plan",
-                desk.plan(),
+    @GetMapping("/visits/{id}/plan/print")
+    String print(
+            @PathVariable long id,
+            @RequestParam(required = false) @Nullable String language,
+            HttpServletRequest request,
+            Model model) {
+        Visit visit = visits.unlocked(id);
+        speak(request, visit.client().id(), language);
+        model.addAttribute("visit", visit);
+        model.addAttribute("languages", Languages.FOR_CLIENTS);
+        model.addAllAttributes(content(plans.desk(visit)));
+        return "plan/print";
+    }
+
+    private void speak(HttpServletRequest request, long clientId, @Nullable String language) {
+        boolean known = Languages.FOR_CLIENTS.stream().map(Locale::getLanguage).anyMatch(l -> l.equals(language));
+        Locale hers = language == null || !known
+                ? contacts.of(clientId).locale()
+                : contacts.of(clientId).in(language);
+        LanguageConfig.speak(request, hers);
+    }
+
+    private Map<String, Object> content(Plans.Desk desk) {
+        Map<String, Object> all = new HashMap<>();
+        all.put("client", desk.client());
+        all.put("day", desk.day());
+        all.put("plan", desk.plan());
+        all.put(
                 "views",
                 desk.plan().days().stream()
                         .map(d -> PlanView.of(desk, d.name(), null, words))
-                        .toList(),
+                        .toList());
+        all.put(
                 "emergencies",
                 Arrays.stream(Answer.values())
                         .filter(Answer::emergency)
                         .filter(a -> a.mayApplyTo(desk.client().facts()))
-                        .toList()));
-        return context;
+                        .toList());
+        GarmentSchedule garment = GarmentSchedule.of(
+                        desk.client().facts(),
+                        desk.client().stances(),
+                        desk.question().screening())
+                .filter(g -> g.concerns(desk.day()))
+                .orElse(null);
+        all.put("garment", garment);
+        all.put(
+                "life",
+                DailyLife.on(desk.day(), garment).stream()
+                        .filter(l -> !l.ofTheGarment())
+                        .toList());
+        all.put("house", house.facts());
+        return all;
     }
 }

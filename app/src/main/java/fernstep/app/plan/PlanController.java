@@ -9,8 +9,6 @@ import fernstep.app.support.Words;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.measure.Side;
-import fernstep.core.screening.Answer;
-import java.util.Arrays;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -135,23 +133,5 @@ class PlanController {
             moves.refit(clients.file(visit.client().id()), me.staffId());
         }
         return "redirect:/visits/" + id + "/plan";
-    }
-
-    @GetMapping("/visits/{id}/plan/print")
-    String print(@PathVariable long id, Model model) {
-        Plans.Desk desk = plans.desk(visits.unlocked(id));
-        fill(id, null, null, model);
-        model.addAttribute(
-                "views",
-                desk.plan().days().stream()
-                        .map(d -> PlanView.of(desk, d.name(), null, words))
-                        .toList());
-        model.addAttribute(
-                "emergencies",
-                Arrays.stream(Answer.values())
-                        .filter(Answer::emergency)
-                        .filter(a -> a.mayApplyTo(desk.client().facts()))
-                        .toList());
-        return "plan/print";
     }
 }

@@ -13,6 +13,11 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.springframework.stereotype.Service;
 
 /** Pages as PDF: from well-formed markup, with the app's own font embedded, and figures that stay clear in black and white. */
@@ -21,6 +26,9 @@ public class PdfPages {
     private static final String FAMILY = "Fern Step Text";
     private static final int REGULAR = 400;
     private static final int BOLD = 700;
+    private static final float NUMBER_PT = 11;
+    private static final float NUMBER_FROM_RIGHT_PT = 72;
+    private static final float NUMBER_FROM_FOOT_PT = 24;
     /** What the style sheet of the pages calls a colour, in greys that a printer without colour keeps apart. */
     private static final Map<String, String> GREYS = Map.of(
             "--ink", "#000000",
@@ -97,7 +105,35 @@ public class PdfPages {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return bytes.toByteArray();
+        return numbered(bytes.toByteArray());
+    }
+
+    /** "2 / 5" at the foot of each page, in the size of the text; a page of one has none. */
+    private static byte[] numbered(byte[] pdf) {
+        try (PDDocument document = Loader.loadPDF(pdf);
+                InputStream face = font("Regular")) {
+            int pages = document.getNumberOfPages();
+            if (pages < 2) {
+                return pdf;
+            }
+            PDType0Font font = PDType0Font.load(document, face);
+            for (int n = 0; n < pages; n++) {
+                PDPage page = document.getPage(n);
+                try (PDPageContentStream on =
+                        new PDPageContentStream(document, page, PDPageContentStream.AppendMode.APPEND, true, true)) {
+                    on.beginText();
+                    on.setFont(font, NUMBER_PT);
+                    on.newLineAtOffset(page.getMediaBox().getWidth() - NUMBER_FROM_RIGHT_PT, NUMBER_FROM_FOOT_PT);
+                    on.showText((n + 1) + " / " + pages);
+                    on.endText();
+                }
+            }
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            document.save(out);
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static InputStream font(String weight) {

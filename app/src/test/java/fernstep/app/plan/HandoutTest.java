@@ -10,11 +10,15 @@ import fernstep.app.BrowserExtension;
 import fernstep.app.Someone;
 import fernstep.app.Visitor;
 import fernstep.app.ask.Visits;
+import fernstep.app.contact.Contact;
+import fernstep.app.contact.Contacts;
 import fernstep.core.approach.Approach;
 import fernstep.core.client.Status;
+import fernstep.exchange.wording.Wording;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.contentstream.PDContentStream;
 import org.apache.pdfbox.contentstream.operator.Operator;
@@ -38,8 +42,10 @@ class HandoutTest {
     private final Running app;
     private final Visits visits;
     private final Plans plans;
+    private final Contacts contacts;
 
-    HandoutTest(Running app, Visits visits, Plans plans) {
+    HandoutTest(Running app, Visits visits, Plans plans, Contacts contacts) {
+        this.contacts = contacts;
         this.app = app;
         this.visits = visits;
         this.plans = plans;
@@ -120,7 +126,7 @@ class HandoutTest {
         Page page = visitor.onATablet("imogen");
         String url = app.baseUrl() + "/clients/" + client + "/handout.pdf";
         try (PDDocument pdf = Loader.loadPDF(page.request().get(url).body())) {
-            assertThat(new PDFTextStripper().getText(pdf).toLowerCase(java.util.Locale.ROOT))
+            assertThat(new PDFTextStripper().getText(pdf).toLowerCase(Locale.ROOT))
                     .contains("chest pain")
                     .doesNotContain("waters")
                     .doesNotContain("movement of the baby");
@@ -128,5 +134,45 @@ class HandoutTest {
         assertThat(visits.byId(visit).client().row().status()).isEqualTo(Status.GENERAL);
         visits.answer(visit, fernstep.core.screening.Answer.CHEST_PAIN, true, IMOGEN, "");
         assertThat(page.request().get(url).headers().get("content-type")).doesNotContain("pdf");
+    }
+
+    @Test
+    void it_is_in_her_language_and_her_units_with_the_garment_where_one_is_worn(Visitor visitor) throws IOException {
+        long client = Someone.firm(app.context(), "Persona Uno", Approach.SLOW_LADDER, 20);
+        long visit = visits.openToday(client, IMOGEN).id();
+        visits.markAsked(visit);
+        contacts.put(new Contact(client, "es", Contact.Units.METRIC, "", false));
+        Page page = visitor.onATablet("imogen");
+        String text = text(page, client, "");
+        Wording spanish = new Wording(Locale.forLanguageTag("es"));
+        assertThat(text)
+                .contains("Plan de Persona Uno")
+                .contains("repeticiones")
+                .contains("Pensamientos de hacerme daño a mí")
+                .contains("1 / ");
+        plans.desk(visits.byId(visit)).plan().items().forEach(i -> {
+            assertThat(text).contains(spanish.name(i.rung())).contains(spanish.caution(i.rung()));
+            assertThat(text).doesNotContain(i.rung().howTo());
+        });
+        assertThat(text(page, client, "?language=en"))
+                .contains("Plan for Persona Uno")
+                .doesNotContain("repeticiones");
+        contacts.put(new Contact(client, "en", Contact.Units.IMPERIAL, "", false));
+        assertThat(text(page, client, "")).containsPattern("heel \\d+ in\\b").doesNotContainPattern("\\d cm");
+        long mother = Someone.afterBirth(app.context(), "After Birth", 2, Approach.QUIET_START);
+        visits.markAsked(visits.openToday(mother, IMOGEN).id());
+        assertThat(text(page, mother, ""))
+                .contains("Support garment: by day, from")
+                .contains("Take it off at night");
+        assertThat(text(page, client, "")).doesNotContain("Support garment");
+    }
+
+    private String text(Page page, long client, String query) throws IOException {
+        byte[] bytes = page.request()
+                .get(app.baseUrl() + "/clients/" + client + "/handout.pdf" + query)
+                .body();
+        try (PDDocument pdf = Loader.loadPDF(bytes)) {
+            return new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
+        }
     }
 }

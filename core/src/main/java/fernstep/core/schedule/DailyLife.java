@@ -13,6 +13,11 @@ public enum DailyLife {
     GARMENT_BY_DAY,
     GARMENT_OFF_AT_NIGHT;
 
+    /** Said with the garment's days where those are told. */
+    public boolean ofTheGarment() {
+        return this == GARMENT_BY_DAY || this == GARMENT_OFF_AT_NIGHT;
+    }
+
     /** Those of a day. */
     public static List<DailyLife> on(LocalDate day, @Nullable GarmentSchedule garment) {
         List<DailyLife> all = new ArrayList<>(List.of(ROLL_TO_GET_UP, LIFT_ON_THE_BREATH, CHANGE_POSTURE));

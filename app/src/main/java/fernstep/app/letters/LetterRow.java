@@ -1,0 +1,24 @@
+package fernstep.app.letters;
+
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+
+/**
+ * One version of a letter.
+ *
+ * @param version from 1
+ * @param latest of the same letter
+ * @param body paragraphs; a line that begins with "# " is a heading, with "- " an item of a list
+ */
+public record LetterRow(
+        long letterId,
+        long clientId,
+        LetterKind kind,
+        String language,
+        LocalDate madeOn,
+        int version,
+        int latest,
+        String addressee,
+        String body,
+        long staffId,
+        LocalDateTime writtenAt) {}

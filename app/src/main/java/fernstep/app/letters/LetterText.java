@@ -1,0 +1,310 @@
+package fernstep.app.letters;
+
+import fernstep.app.ask.FromHome;
+import fernstep.app.ask.Visit;
+import fernstep.app.ask.Visits;
+import fernstep.app.check.Checks;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.EventRow;
+import fernstep.app.plan.Plans;
+import fernstep.app.progress.LadderRow;
+import fernstep.app.progress.ResultRow;
+import fernstep.app.progress.Results;
+import fernstep.app.rungs.Catalogues;
+import fernstep.app.support.Today;
+import fernstep.app.support.Words;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Numbers;
+import fernstep.core.plan.PlanItem;
+import fernstep.core.progress.ChangeReport;
+import fernstep.core.schedule.TrainingDays;
+import fernstep.core.screening.Answer;
+import fernstep.core.screening.Outcome;
+import fernstep.core.screening.Screening;
+import fernstep.core.separation.Width;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+
+/** Writes the first version of a letter from the record: numbers with their error, changes with what they must exceed. */
+@Service
+class LetterText {
+    private static final int WEEKS = 4;
+    private static final int DAYS_PER_WEEK = 7;
+    /** Two-sided, 95 %. */
+    private static final double SHARE_95 = 1.96;
+
+    private final Visits visits;
+    private final Checks checks;
+    private final Plans plans;
+    private final Results results;
+    private final FromHome fromHome;
+    private final Catalogues catalogues;
+    private final Words words;
+    private final Today today;
+
+    LetterText(
+            Visits visits,
+            Checks checks,
+            Plans plans,
+            Results results,
+            FromHome fromHome,
+            Catalogues catalogues,
+            Words words,
+            Today today) {
+        this.visits = visits;
+        this.checks = checks;
+        this.plans = plans;
+        this.results = results;
+        this.fromHome = fromHome;
+        this.catalogues = catalogues;
+        this.words = words;
+        this.today = today;
+    }
+
+    /** In the language of the request at hand. */
+    String of(ClientFile client, LetterKind kind, String author) {
+        Sheet sheet = new Sheet(new ArrayList<>());
+        switch (kind) {
+            case REFERRAL -> referral(client, sheet);
+            case DISCHARGE -> discharge(client, sheet);
+            case WHAT_WE_FOUND -> whatWeFound(client, sheet);
+            case EMERGENCY -> emergency(client, sheet);
+        }
+        sheet.line("");
+        sheet.line(author + ", " + words.day(today.date()));
+        return String.join("\n", sheet.lines());
+    }
+
+    private record Sheet(List<String> lines) {
+        void line(String text) {
+            lines.add(text);
+        }
+
+        void heading(String text) {
+            lines.add("");
+            lines.add("# " + text);
+        }
+
+        void item(String text) {
+            lines.add("- " + text);
+        }
+    }
+
+    private void referral(ClientFile client, Sheet sheet) {
+        Screening screening = visits.screeningToday(client);
+        who(client, screening, sheet);
+        List<Checks.Taken> history = checks.history(visits.ofClient(client.id()));
+        measured(client, history, sheet);
+        if (history.size() >= 2) {
+            changed(client, history.get(history.size() - 2), history.get(history.size() - 1), sheet);
+        }
+        plan(client, screening, sheet);
+        trained(client, sheet);
+        sheet.heading(words.text("letter.questions"));
+        sheet.line(words.text("letter.questionsHere"));
+    }
+
+    private void discharge(ClientFile client, Sheet sheet) {
+        who(client, visits.screeningToday(client), sheet);
+        List<Checks.Taken> history = checks.history(visits.ofClient(client.id()));
+        measured(client, history, sheet);
+        if (history.size() >= 2) {
+            changed(client, history.get(0), history.get(history.size() - 1), sheet);
+        }
+        stands(client, sheet);
+        trained(client, sheet);
+        sheet.heading(words.text("letter.goesOn"));
+        sheet.line(words.text("letter.goesOnHere"));
+        comeBack(client, sheet);
+    }
+
+    private void whatWeFound(ClientFile client, Sheet sheet) {
+        List<Checks.Taken> history = checks.history(visits.ofClient(client.id()));
+        sheet.line(words.text("letter.hello", client.name().split(" ", 2)[0]));
+        sheet.line("");
+        if (history.isEmpty()) {
+            sheet.line(words.text("letter.her.notYet"));
+        } else {
+            Checks.Taken now = history.get(history.size() - 1);
+            sheet.line(words.text("letter.her.measuredOn", now.visit().heldOn()));
+            for (Width w : widths(client, now)) {
+                sheet.item(words.text(
+                        "letter.her.width",
+                        words.site(w.reading().siteCm()),
+                        words.text("condition." + w.reading().condition()).toLowerCase(words.locale()),
+                        Numbers.rounded(w.mm(), 0),
+                        Math.ceil(SHARE_95 * w.errorMm())));
+            }
+            sheet.line(words.text("letter.her.widthAlone"));
+        }
+        if (history.size() >= 2) {
+            sheet.heading(words.text("letter.her.changed"));
+            checks.changes(client, history.get(history.size() - 2), history.get(history.size() - 1)).forHer().stream()
+                    .map(words::of)
+                    .forEach(sheet::line);
+        }
+        stands(client, sheet);
+        comeBack(client, sheet);
+    }
+
+    private void emergency(ClientFile client, Sheet sheet) {
+        Screening screening = visits.screeningToday(client);
+        who(client, screening, sheet);
+        sheet.heading(words.text("letter.toldToday"));
+        screening.reasons().stream()
+                .filter(r -> r.answer().leadsTo() == Outcome.REFER_NOW)
+                .forEach(r -> sheet.item(words.code(r.answer())));
+        fromHome.open(client.id()).stream()
+                .filter(f -> f.answer().filter(Answer::emergency).isPresent())
+                .forEach(f -> sheet.item(words.text("letter.fromHome", words.of(f.what()), words.moment(f.toldAt()))));
+        visits.today(client.id()).filter(Visit::asked).ifPresent(v -> sheet.line(words.text("letter.askedToday")));
+        sheet.line(words.text("letter.nothingLoaded"));
+        List<ResultRow> last = results.since(client.id(), today.date().minusDays(DAYS_PER_WEEK));
+        sheet.heading(words.text("letter.lastWeek"));
+        sheet.line(
+                last.isEmpty()
+                        ? words.text("letter.noSession")
+                        : words.text(
+                                "letter.lastSession",
+                                last.stream()
+                                        .map(ResultRow::heldOn)
+                                        .max(LocalDate::compareTo)
+                                        .orElseThrow()));
+    }
+
+    private void who(ClientFile client, Screening screening, Sheet sheet) {
+        Integer age = client.row().age();
+        sheet.line(words.text(
+                "letter.about",
+                client.name()
+                        + (age == null ? "" : ", " + words.text("letter.years", age))
+                        + ". " + words.of(screening.stage().label()) + "."));
+        for (EventRow event : client.events()) {
+            String what = event.kind() == EventRow.Kind.BIRTH
+                    ? words.text("letter.birth")
+                            + (event.birthMode() == null ? "" : ", " + words.code(event.birthMode()))
+                            + (event.tearDegree() > 0 ? ", " + words.text("letter.tear", event.tearDegree()) : "")
+                    : event.what();
+            sheet.item(words.day(event.happenedOn()) + ": " + what);
+        }
+        client.clearances()
+                .forEach(c -> sheet.item(words.text("letter.cleared", words.day(c.givenOn()), words.code(c.scope()))));
+    }
+
+    private List<Width> widths(ClientFile client, Checks.Taken taken) {
+        return checks.changes(client, taken, taken).separation().widths();
+    }
+
+    private void measured(ClientFile client, List<Checks.Taken> history, Sheet sheet) {
+        sheet.heading(words.text("letter.findings"));
+        if (history.isEmpty()) {
+            sheet.line(words.text("letter.nothingMeasured"));
+            return;
+        }
+        Checks.Taken now = history.get(history.size() - 1);
+        sheet.line(words.text("letter.measuredOn", now.visit().heldOn()));
+        for (Width w : widths(client, now)) {
+            sheet.item(words.text(
+                    "letter.width",
+                    words.site(w.reading().siteCm()),
+                    words.code(w.reading().condition()),
+                    Numbers.rounded(w.mm(), 1),
+                    Numbers.rounded(SHARE_95 * w.errorMm(), 1),
+                    words.code(w.reading().method())));
+        }
+        now.found().numbers().entrySet().stream()
+                .sorted(Map.Entry.comparingByKey(Comparator.comparing((ChangeReport.Key k) -> k.measure())
+                        .thenComparing(k -> String.valueOf(k.side()))))
+                .forEach(e -> sheet.item(words.code(e.getKey().measure())
+                        + (e.getKey().side() == null
+                                ? ""
+                                : ", " + words.code(e.getKey().side()))
+                        + ": " + Numbers.plain(e.getValue()) + " "
+                        + words.text(
+                                "letter.realFrom",
+                                Numbers.rounded(e.getKey().measure().smallestRealChange(), 1))));
+    }
+
+    private void changed(ClientFile client, Checks.Taken before, Checks.Taken now, Sheet sheet) {
+        sheet.heading(words.text("letter.changedSince", before.visit().heldOn()));
+        ChangeReport report = checks.changes(client, before, now);
+        report.paragraph().stream().map(words::of).forEach(sheet::line);
+    }
+
+    private void plan(ClientFile client, Screening screening, Sheet sheet) {
+        sheet.heading(words.text("letter.plan"));
+        if (screening.outcome().closesGates()) {
+            sheet.line(words.text("letter.planRests", screening.outcome()));
+            return;
+        }
+        sheet.line(words.text(
+                "letter.approach",
+                client.houseApproach() == null
+                        ? words.text("approach." + client.row().approach())
+                        : client.houseApproach()));
+        for (PlanItem item : plans.desk(client).plan().items()) {
+            sheet.item(item.rung().name()
+                    + (item.side() == null ? "" : ", " + words.code(item.side()))
+                    + ": " + words.dose(item.dose()) + ", " + words.often(item.dose()));
+        }
+    }
+
+    private void stands(ClientFile client, Sheet sheet) {
+        sheet.heading(words.text("letter.stands"));
+        List<LadderRow> steps = results.steps(client.id());
+        if (steps.isEmpty()) {
+            sheet.line(words.text("letter.standsNowhere"));
+        }
+        steps.forEach(s -> {
+            var rung = catalogues.get().rung(s.rung());
+            sheet.item(words.code(rung.strand()) + (s.side().isEmpty() ? "" : ", " + words.side(s.side())) + ": "
+                    + words.name(rung) + ", " + words.dose(s.asPlace().dose()));
+        });
+    }
+
+    /** Days trained of those planned, and how often each sign was seen. */
+    private void trained(ClientFile client, Sheet sheet) {
+        LocalDate day = today.date();
+        LocalDate since = day.minusWeeks(WEEKS);
+        List<ResultRow> done = results.since(client.id(), since);
+        Set<DayOfWeek> training =
+                TrainingDays.of(client.row().daysPerWeek(), client.settings().blocked());
+        long planned = since.plusDays(1)
+                .datesUntil(day.plusDays(1))
+                .filter(d -> training.contains(d.getDayOfWeek()))
+                .count();
+        sheet.heading(words.text("letter.trained"));
+        sheet.line(words.text(
+                "letter.days", done.stream().map(ResultRow::heldOn).distinct().count(), planned, WEEKS));
+        Map<SignCode, Integer> signs = new EnumMap<>(SignCode.class);
+        done.forEach(r -> r.signList().forEach(s -> signs.merge(s, 1, Integer::sum)));
+        sheet.line(
+                signs.isEmpty()
+                        ? words.text("letter.noSigns", done.size())
+                        : words.text(
+                                "letter.signs",
+                                signs.entrySet().stream()
+                                        .map(e -> words.code(e.getKey()) + " " + e.getValue())
+                                        .collect(Collectors.joining(", ")),
+                                done.size()));
+    }
+
+    private void comeBack(ClientFile client, Sheet sheet) {
+        sheet.heading(words.text("page.plan.stopAtOnceAndCall"));
+        sheet.line(Arrays.stream(Answer.values())
+                        .filter(Answer::emergency)
+                        .filter(a -> a.mayApplyTo(client.facts()))
+                        .map(words::toHer)
+                        .collect(Collectors.joining("; "))
+                + ".");
+    }
+}
