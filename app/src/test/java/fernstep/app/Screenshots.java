@@ -81,8 +81,6 @@ public final class Screenshots {
         whole("progress");
         page.click("nav[aria-label=Visit] >> text=Calendar");
         shot("calendar");
-        page.click("nav[aria-label=Visit] >> text=Home");
-        shot("home-log");
         String freya = page.url().replaceAll(".*/clients/(\\d+)/.*", "$1");
         page.navigate(base + "/catalogue?client=" + freya);
         shot("catalogue");
@@ -107,7 +105,12 @@ public final class Screenshots {
         page.click("button:text-is('Begin')");
         page.waitForTimeout(2500);
         shot("spotting");
+        page.navigate(base + "/clients/4/home-link");
+        page.click("form[action$='/home-link'] button");
+        String link = page.locator("#fresh-link").textContent().replaceFirst("https?://[^/]+", base);
+        String pin = page.locator("#fresh-pin").textContent();
         page.context().close();
+        herOwnPage(browser, link, pin);
 
         signIn(browser, 390, 844, ColorScheme.DARK);
         page.navigate(session);
@@ -130,6 +133,20 @@ public final class Screenshots {
     private void saved() {
         com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat(page.locator(".saved"))
                 .hasText("Saved");
+    }
+
+    /** Without an account, on a phone. */
+    private void herOwnPage(Browser browser, String link, String pin) {
+        page = browser.newContext(new Browser.NewContextOptions().setViewportSize(390, 844))
+                .newPage();
+        page.navigate(link);
+        page.fill("#pin", pin);
+        page.click("main button");
+        page.click("text=None of these");
+        page.click(".home-buttons .btn-primary");
+        page.waitForSelector(".home-exercise:visible svg");
+        shot("home-page");
+        page.context().close();
     }
 
     private void signIn(Browser browser, int width, int height, ColorScheme scheme) {

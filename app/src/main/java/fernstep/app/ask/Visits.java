@@ -86,6 +86,18 @@ public class Visits {
         return visit;
     }
 
+    /**
+     * For what is handed to a client without a visit of that day.
+     *
+     * @throws VisitLocked while an emergency stands today; today's visit is opened for it, so that somebody can look
+     */
+    @Transactional
+    public void unlockedToday(long clientId, long staffId) {
+        if (emergencyStands(clientId, today.date())) {
+            throw new VisitLocked(openToday(clientId, staffId).id());
+        }
+    }
+
     /** Screening by her facts alone, for days without a visit. */
     public Screening screeningToday(ClientFile client) {
         return today(client.id())

@@ -120,7 +120,7 @@ class LetterText {
         if (history.size() >= 2) {
             changed(client, history.get(0), history.get(history.size() - 1), sheet);
         }
-        stands(client, sheet);
+        stands(client, words.text("letter.stands"), sheet);
         trained(client, sheet);
         sheet.heading(words.text("letter.goesOn"));
         sheet.line(words.text("letter.goesOnHere"));
@@ -152,7 +152,7 @@ class LetterText {
                     .map(words::of)
                     .forEach(sheet::line);
         }
-        stands(client, sheet);
+        stands(client, words.text("letter.her.stands"), sheet);
         comeBack(client, sheet);
     }
 
@@ -197,7 +197,8 @@ class LetterText {
             sheet.item(words.day(event.happenedOn()) + ": " + what);
         }
         client.clearances()
-                .forEach(c -> sheet.item(words.text("letter.cleared", words.day(c.givenOn()), words.code(c.scope()))));
+                .forEach(c -> sheet.item(
+                        words.text("letter.cleared", words.day(c.givenOn()), words.text("letter.scope." + c.scope()))));
     }
 
     private List<Width> widths(ClientFile client, Checks.Taken taken) {
@@ -258,8 +259,8 @@ class LetterText {
         }
     }
 
-    private void stands(ClientFile client, Sheet sheet) {
-        sheet.heading(words.text("letter.stands"));
+    private void stands(ClientFile client, String heading, Sheet sheet) {
+        sheet.heading(heading);
         List<LadderRow> steps = results.steps(client.id());
         if (steps.isEmpty()) {
             sheet.line(words.text("letter.standsNowhere"));

@@ -1,15 +1,15 @@
 package fernstep.app.plan;
 
 import fernstep.app.ask.Visit;
-import fernstep.app.ask.VisitRow;
 import fernstep.app.ask.Visits;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
 import fernstep.app.contact.Contacts;
 import fernstep.app.house.House;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
 import fernstep.app.support.LanguageConfig;
 import fernstep.app.support.Languages;
-import fernstep.app.support.NotFound;
 import fernstep.app.support.PdfPages;
 import fernstep.app.support.Words;
 import fernstep.core.schedule.DailyLife;
@@ -40,6 +40,7 @@ import org.thymeleaf.spring6.SpringTemplateEngine;
 class HandoutController {
     private final Plans plans;
     private final Visits visits;
+    private final Clients clients;
     private final Contacts contacts;
     private final House house;
     private final PdfPages pages;
@@ -50,6 +51,7 @@ class HandoutController {
     HandoutController(
             Plans plans,
             Visits visits,
+            Clients clients,
             Contacts contacts,
             House house,
             PdfPages pages,
@@ -58,6 +60,7 @@ class HandoutController {
             Words words) {
         this.plans = plans;
         this.visits = visits;
+        this.clients = clients;
         this.contacts = contacts;
         this.house = house;
         this.pages = pages;
@@ -67,7 +70,7 @@ class HandoutController {
     }
 
     /**
-     * By the plan of her latest visit; while an emergency stands there is none.
+     * By the plan of her latest visit, or of today before the first; while an emergency stands there is none.
      *
      * @param language "en" or "es"; hers where it is left out
      */
@@ -78,9 +81,12 @@ class HandoutController {
             @RequestParam(required = false) @Nullable String language,
             @AuthenticationPrincipal SignedIn me,
             HttpServletRequest request) {
-        VisitRow latest =
-                visits.ofClient(id).stream().findFirst().orElseThrow(() -> new NotFound("no visit of client " + id));
-        Plans.Desk desk = plans.desk(visits.unlocked(latest.id()));
+        ClientFile client = clients.file(id);
+        visits.unlockedToday(id, me.staffId());
+        Plans.Desk desk = visits.ofClient(id).stream()
+                .findFirst()
+                .map(latest -> plans.desk(visits.unlocked(latest.id())))
+                .orElseGet(() -> plans.desk(client));
         speak(request, id, language);
         Context context = new Context(words.locale());
         context.setVariables(content(desk));
