@@ -251,7 +251,11 @@ document.addEventListener('alpine:init', () => {
     saveFinding() {
       const field = this.$event.target;
       if (field.dataset.skip) {
-        this.$dispatch('save', { url: this.$root.dataset.url + '/skips', fields: Object.assign(this.only(), { section: field.dataset.skip, reason: field.value }) });
+        const why = document.getElementById('past-why');
+        const fields = Object.assign(this.only(), { section: field.dataset.skip, reason: field.value, was: field.defaultValue });
+        if (why) { fields.why = why.value; }
+        field.defaultValue = field.value;
+        this.$dispatch('save', { url: this.$root.dataset.url + '/skips', fields });
       } else if (field.dataset.finding) {
         this.finding(field.dataset.finding, field.dataset.side || '', field.value);
       }

@@ -23,6 +23,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -51,6 +52,13 @@ class FullCheckTest {
         /** One key a character. */
         Keys type(String keys) {
             return press(keys.split(""));
+        }
+
+        /** A click counts like a key. */
+        Keys click(String what) {
+            page.click(what);
+            pressed++;
+            return this;
         }
 
         void saved() {
@@ -85,12 +93,15 @@ class FullCheckTest {
     }
 
     @Test
-    void a_first_check_one_by_one_takes_at_most_90_presses_and_fits_one_screen_each(Visitor visitor, Running app) {
-        long client = Someone.plain(app.context(), "Odile Marchetti", Approach.SLOW_LADDER, 14);
+    void a_whole_first_visit_takes_at_most_150_presses_and_its_check_one_by_one_90(Visitor visitor) {
         Page page = visitor.onATablet("imogen");
-        visitor.open("/clients/" + client);
-        page.click("form[action$='/visit'] button");
-        page.click("#outcome form[action$='/asked'] button");
+        Keys visit = new Keys(page);
+        visit.click("text=New client").click("#name").type("Odile Mar");
+        page.selectOption("#status", "GENERAL");
+        visit.pressed += 2;
+        visit.press("Enter");
+        page.waitForURL(Pattern.compile(".*/clients/\\d+"));
+        visit.click("form[action$='/visit'] button").click("#outcome form[action$='/asked'] button");
         page.locator(".cell.picked").waitFor();
         Keys keys = new Keys(page);
         keys.type("333212222211111");
@@ -136,6 +147,51 @@ class FullCheckTest {
         assertThat(keys.pressed).isLessThanOrEqualTo(90);
         keys.press("Space");
         page.waitForURL("**/plan");
+        while (!page.locator(".dose-step strong").first().textContent().equals("5")) {
+            String size = page.locator(".dose-step strong").first().textContent();
+            visit.click("[aria-label='Fewer exercises at most']");
+            assertThat(page.locator(".dose-step strong").first()).not().hasText(size);
+        }
+        visit.click("text=Use this plan and run");
+        page.locator(".count .n").waitFor();
+        for (int exercise = 0; exercise < 2; exercise++) {
+            String name = page.locator(".runner .name").textContent()
+                    + page.locator(".runner .side").textContent();
+            while (name.equals(page.locator(".runner .name").textContent()
+                    + page.locator(".runner .side").textContent())) {
+                if (page.locator(".efforts-box").isVisible()) {
+                    page.locator(".efforts-box.ready").waitFor();
+                }
+                visit.press("Space");
+            }
+        }
+        visit.press("m", "4", "1");
+        visitor.see("What changes next");
+        int pressed = visit.pressed + keys.pressed;
+        System.out.println("a whole first visit took " + pressed + " presses (budget 150)");
+        assertThat(pressed).isLessThanOrEqualTo(150);
+    }
+
+    @Test
+    void a_newcomer_comes_from_the_sign_in_to_a_used_plan_for_a_new_client_in_60_presses(Visitor visitor) {
+        Page page = visitor.on(1280, 800);
+        visitor.open("/sign-in");
+        Keys keys = new Keys(page);
+        page.fill("#username", "tamsin");
+        page.fill("#password", "tidemark-demo");
+        keys.pressed += "tamsin".length() + "tidemark-demo".length() + 1;
+        keys.click("main button");
+        keys.click("text=New client").click("#name").type("Ada Newcome");
+        page.selectOption("#status", "GENERAL");
+        keys.pressed += 2;
+        keys.press("Enter");
+        page.waitForURL(Pattern.compile(".*/clients/\\d+"));
+        keys.click("form[action$='/visit'] button").click("#outcome form[action$='/asked'] button");
+        page.locator(".cell.picked").waitFor();
+        keys.click("text=On to the plan").click("text=Use this plan and run");
+        page.locator(".count .n").waitFor();
+        System.out.println("a newcomer reached a used plan with " + keys.pressed + " presses (budget 60)");
+        assertThat(keys.pressed).isLessThanOrEqualTo(60);
     }
 
     @Test

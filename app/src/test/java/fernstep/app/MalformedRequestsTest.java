@@ -90,7 +90,9 @@ class MalformedRequestsTest {
                 app.context().getBeansOfType(RequestMappingHandlerMapping.class).values()) {
             mapping.getHandlerMethods()
                     .forEach((info, handler) -> info.getPatternValues().stream()
-                            .filter(p -> !p.startsWith("/error") && !p.equals("/sign-in"))
+                            // a stream has no end to wait for
+                            .filter(p ->
+                                    !p.startsWith("/error") && !p.equals("/sign-in") && !p.equals("/board/changes"))
                             .forEach(p -> info.getMethodsCondition()
                                     .getMethods()
                                     .forEach(m ->

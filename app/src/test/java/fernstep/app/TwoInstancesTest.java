@@ -17,10 +17,12 @@ import java.util.List;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.boot.SpringApplication;
+import org.springframework.boot.logging.LoggingSystem;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -30,6 +32,17 @@ class TwoInstancesTest {
     private static final String URL = System.getenv("FERN_DB_URL").replaceFirst("/[a-z]+$", "/fernstep_restored");
     private static final String ACCOUNT = "somebody_else";
     private static final String PASSWORD = System.getenv("FERN_DB_PASSWORD");
+
+    /** Two applications in one process have one log between them: neither sets it up while the other is at it. */
+    @BeforeEach
+    void one_log() {
+        System.setProperty(LoggingSystem.SYSTEM_PROPERTY, LoggingSystem.NONE);
+    }
+
+    @AfterEach
+    void the_log_as_it_was() {
+        System.clearProperty(LoggingSystem.SYSTEM_PROPERTY);
+    }
 
     @BeforeEach
     void an_empty_database() throws Exception {

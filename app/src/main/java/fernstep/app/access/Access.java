@@ -55,6 +55,14 @@ public class Access {
         return new HashSet<>(mapper.hiddenFrom(staffId));
     }
 
+    /** A record that lists leave out for somebody. */
+    public record Closed(long clientId, String name, boolean restricted, boolean archived) {}
+
+    /** Restricted to teams she is not on, and archived, by name: for a lead, who may let herself in. */
+    public List<Closed> closedTo(long staffId) {
+        return mapper.closedTo(staffId);
+    }
+
     public List<Member> members(long clientId) {
         return mapper.members(clientId);
     }
@@ -70,9 +78,10 @@ public class Access {
     }
 
     @Transactional
-    public void join(long clientId, long staffId, long byStaffId) {
+    public void join(long clientId, long staffId, long byStaffId, String why) {
         mapper.join(clientId, staffId);
-        audit.record(byStaffId, clientId, "TEAM_JOINED", "account " + staffId);
+        audit.record(
+                byStaffId, clientId, "TEAM_JOINED", "account " + staffId + (why.isBlank() ? "" : ": " + why.strip()));
     }
 
     @Transactional

@@ -15,6 +15,8 @@ interface AccessMapper {
 
     Optional<Long> clientOfPhoto(@Param("photoId") long photoId);
 
+    List<Access.Closed> closedTo(@Param("staffId") long staffId);
+
     List<Long> hiddenFrom(@Param("staffId") long staffId);
 
     List<Access.Member> members(@Param("clientId") long clientId);

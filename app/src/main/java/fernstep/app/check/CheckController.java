@@ -198,10 +198,19 @@ class CheckController {
             @PathVariable long id,
             @RequestParam CheckSection section,
             @RequestParam(defaultValue = "") String reason,
+            @RequestParam(required = false) @Nullable String was,
+            @RequestParam(defaultValue = "") String why,
             @RequestParam(required = false) @Nullable CheckSection only,
+            @AuthenticationPrincipal SignedIn me,
+            HttpServletResponse answer,
             Model model) {
         Visit visit = visits.unlocked(id);
-        entries.skip(id, section, reason);
+        try {
+            entries.skip(visit, checks.sheet(visit), section, reason, new CheckEntries.By(me.staffId(), was, why));
+        } catch (CheckEntries.Refused e) {
+            model.addAttribute("present", e.present());
+            refuse(words.of(e.why()), answer, model);
+        }
         return results(visit, model, only == null ? new Part(section.posture()) : new Part(only));
     }
 

@@ -146,13 +146,25 @@ public class CheckEntries {
                 new RecordLog.Change(visit.client().id(), visit.id(), part, before, after, by.reason(), by.staffId()));
     }
 
-    /** Leaves a check out, with the reason; an empty reason takes that back. */
-    public void skip(long visitId, CheckSection section, String reason) {
-        String text = reason.strip();
+    /**
+     * Leaves a check out, with the reason; an empty reason takes that back.
+     *
+     * @throws Refused on a past visit without a reason for changing it, or where somebody wrote another meanwhile
+     */
+    @Transactional(rollbackFor = Refused.class)
+    public void skip(Visit visit, CheckSheet sheet, CheckSection section, String reason, By by) throws Refused {
+        String text = reason.strip()
+                .substring(0, Math.min(LONGEST_REASON, reason.strip().length()));
+        String part = "skip:" + section;
+        String before = Objects.requireNonNullElse(sheet.skip(section), "");
+        check(visit, part, before, text, by);
         if (text.isEmpty()) {
-            mapper.removeSkip(visitId, section);
+            mapper.removeSkip(visit.id(), section);
         } else {
-            mapper.putSkip(new SkipRow(visitId, section, text.substring(0, Math.min(LONGEST_REASON, text.length()))));
+            mapper.putSkip(new SkipRow(visit.id(), section, text));
+        }
+        if (!before.equals(text)) {
+            changed(visit, part, before.isEmpty() ? null : before, text.isEmpty() ? null : text, by);
         }
     }
 

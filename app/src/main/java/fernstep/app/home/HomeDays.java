@@ -88,9 +88,7 @@ class HomeDays {
                 TrainingDays.of(plan.daysPerWeek().orElse(1), client.settings().blocked());
         boolean open = !screening.outcome().closesGates() && !steps.isEmpty();
         List<PlanItem> items = open ? begun(plans.session(client, plan, day, null), steps) : List.of();
-        GarmentSchedule garment = GarmentSchedule.of(client.facts(), client.stances(), screening)
-                .filter(g -> g.concerns(day))
-                .orElse(null);
+        GarmentSchedule garment = desk.garment().orElse(null);
         return new HomeDay(
                 client,
                 day,

@@ -130,4 +130,9 @@ public class HomeEntries {
     Set<DailyLife> minded(long clientId, LocalDate day) {
         return mapper.daily(clientId, day);
     }
+
+    /** On how many days she minded each, of those she minded at all. */
+    List<HomeEntryMapper.Minded> minded(long clientId, LocalDate from, LocalDate to) {
+        return mapper.mindedDays(clientId, from, to);
+    }
 }

@@ -3,6 +3,7 @@ package fernstep.app.home;
 import fernstep.core.schedule.DailyLife;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.ibatis.annotations.Mapper;
@@ -26,4 +27,9 @@ interface HomeEntryMapper {
     void putDaily(@Param("clientId") long clientId, @Param("day") LocalDate day, @Param("code") DailyLife code);
 
     Set<DailyLife> daily(@Param("clientId") long clientId, @Param("day") LocalDate day);
+
+    /** On how many days. */
+    record Minded(DailyLife code, int days) {}
+
+    List<Minded> mindedDays(@Param("clientId") long clientId, @Param("from") LocalDate from, @Param("to") LocalDate to);
 }

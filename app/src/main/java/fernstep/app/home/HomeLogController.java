@@ -58,12 +58,20 @@ class HomeLogController {
     private final Clients clients;
     private final Results results;
     private final HomeLogMapper mapper;
+    private final HomeEntries entries;
     private final Catalogues catalogues;
     private final Words words;
     private final Today today;
 
     HomeLogController(
-            Clients clients, Results results, HomeLogMapper mapper, Catalogues catalogues, Words words, Today today) {
+            Clients clients,
+            Results results,
+            HomeLogMapper mapper,
+            HomeEntries entries,
+            Catalogues catalogues,
+            Words words,
+            Today today) {
+        this.entries = entries;
         this.clients = clients;
         this.results = results;
         this.mapper = mapper;
@@ -94,6 +102,7 @@ class HomeLogController {
         model.addAttribute("earliest", day.minusDays(LOOK_BACK_DAYS));
         model.addAttribute("already", already);
         model.addAttribute("signs", TOLD);
+        model.addAttribute("life", entries.minded(id, day.minusDays(LOOK_BACK_DAYS), day));
         model.addAttribute("days", mapper.days(id, day.minusDays(LOOK_BACK_DAYS)));
         return "home/log";
     }

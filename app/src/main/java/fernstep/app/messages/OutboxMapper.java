@@ -33,7 +33,10 @@ interface OutboxMapper {
     void failed(@Param("id") long id, @Param("error") String error);
 
     /** Taken so long ago that whoever took it is gone. */
-    int doubt(@Param("before") LocalDateTime before);
+    List<Long> leftBehind(@Param("before") LocalDateTime before);
+
+    /** Only what is still taken. */
+    void doubt(@Param("ids") List<Long> ids);
 
     /** One that failed or is in doubt waits again. */
     int again(@Param("id") long id, @Param("now") LocalDateTime now);

@@ -12,6 +12,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.mail.MailAuthenticationException;
 import org.springframework.mail.MailException;
 import org.springframework.mail.MailParseException;
@@ -82,16 +83,28 @@ class OutboxSender {
     /** Everything that is due. */
     void send() {
         LocalDateTime now = LocalDateTime.now(clock);
-        mapper.doubt(now.minus(GONE_AFTER));
+        List<Long> left = mapper.leftBehind(now.minus(GONE_AFTER));
+        if (!left.isEmpty()) {
+            mapper.doubt(left);
+        }
         boolean ready = !server.host().isEmpty() && !house.facts().quietAt(now.toLocalTime());
         if (ready) {
+            take(now);
+            mapper.takenBy(me).forEach(this::send);
+        }
+    }
+
+    /** What another instance is taking just now is left to it; where both stumble, there is another look in a moment. */
+    private void take(LocalDateTime now) {
+        try {
             transactions.executeWithoutResult(t -> {
                 List<Long> due = mapper.due(now, AT_ONCE);
                 if (!due.isEmpty()) {
                     mapper.take(due, me);
                 }
             });
-            mapper.takenBy(me).forEach(this::send);
+        } catch (ConcurrencyFailureException e) {
+            LOG.debug("another instance was at the outbox", e);
         }
     }
 

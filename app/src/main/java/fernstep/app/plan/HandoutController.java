@@ -146,12 +146,7 @@ class HandoutController {
                         .filter(Answer::emergency)
                         .filter(a -> a.mayApplyTo(desk.client().facts()))
                         .toList());
-        GarmentSchedule garment = GarmentSchedule.of(
-                        desk.client().facts(),
-                        desk.client().stances(),
-                        desk.question().screening())
-                .filter(g -> g.concerns(desk.day()))
-                .orElse(null);
+        GarmentSchedule garment = desk.garment().orElse(null);
         all.put("garment", garment);
         all.put(
                 "life",

@@ -68,6 +68,7 @@ class PlanController {
         model.addAttribute("client", visit.client());
         model.addAttribute("view", PlanView.of(desk, day, item, words));
         model.addAttribute("proposal", desk.proposal());
+        model.addAttribute("garment", desk.garment().orElse(null));
         model.addAttribute("approaches", Approach.values());
         model.addAttribute("houseApproaches", approaches.all());
         model.addAttribute("stanceChanges", StanceChange.values());

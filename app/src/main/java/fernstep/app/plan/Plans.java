@@ -24,6 +24,7 @@ import fernstep.core.plan.Proposal;
 import fernstep.core.plan.Role;
 import fernstep.core.plan.SessionTime;
 import fernstep.core.plan.Wishes;
+import fernstep.core.schedule.GarmentSchedule;
 import fernstep.core.schedule.SessionCalendar;
 import fernstep.core.schedule.TrainingDays;
 import fernstep.core.screening.Answer;
@@ -90,6 +91,12 @@ public class Plans {
         Plan plan(List<Choice> choices, List<Strand> inOrder) {
             Plan plan = Plan.of(question.with(choices));
             return inOrder.isEmpty() ? plan : plan.inOrder(inOrder);
+        }
+
+        /** Empty where none is worn nor to come. */
+        public Optional<GarmentSchedule> garment() {
+            return GarmentSchedule.of(client.facts(), client.stances(), question.screening())
+                    .filter(g -> g.concerns(day));
         }
 
         public List<Reason> warnings(Plan plan) {

@@ -102,17 +102,33 @@ class RecordController {
             @PathVariable long id,
             @RequestParam long staffId,
             @RequestParam boolean on,
-            @AuthenticationPrincipal SignedIn me) {
+            @RequestParam(defaultValue = "") String why,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes flash) {
+        boolean lettingIn = on && !access.client(id, me.staffId()).orElseThrow().maySee();
+        if (lettingIn && me.isLead() && why.isBlank()) {
+            flash.addFlashAttribute("closedProblem", id);
+            return "redirect:/house/closed";
+        }
         boolean onTeam = access.client(id, me.staffId()).orElseThrow().onTeam();
         if (!me.isLead() && !onTeam) {
             throw new AccessDeniedException("joining a team is a lead's or a team member's act");
         }
         if (on) {
-            access.join(id, staffId, me.staffId());
+            access.join(id, staffId, me.staffId(), why);
         } else {
             access.leave(id, staffId, me.staffId());
         }
         return access.client(id, me.staffId()).orElseThrow().maySee() ? page(id) : "redirect:/";
+    }
+
+    /** Records that lists leave out: for a lead to let herself in, with a reason, and to bring back who was archived. */
+    @GetMapping("/house/closed")
+    String closed(@AuthenticationPrincipal SignedIn me, Model model) {
+        leadOnly(me);
+        model.addAttribute("records", access.closedTo(me.staffId()));
+        audit.record(me.staffId(), null, "CLOSED_RECORDS_LISTED", "");
+        return "record/closed";
     }
 
     /** All that is stored about her, in one file. */

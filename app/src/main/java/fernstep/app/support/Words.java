@@ -21,6 +21,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -183,8 +184,30 @@ public class Words {
                         + named("condition.", names.get(1));
             case "answer" -> named("answer.", name);
             case "fact" -> named("fact.", name);
+            case "skip" -> text("part.skip", named("section.", name));
             default -> named("part.", kind);
         };
+    }
+
+    /** Codes a stored value may be made of, by where their words stand. */
+    private static final List<String> VALUES = List.of(
+            "finding.", "method.", "feel.", "depth.", "status.", "approach.", "restriction.", "birth.", "scope.");
+
+    /** A value of the record as people read it: its codes in words, its numbers as they are. */
+    public String value(@Nullable String stored) {
+        return stored == null
+                ? "–"
+                : Arrays.stream(stored.split("(?<=[ ,])|(?=[ ,])"))
+                        .map(this::readableCode)
+                        .collect(Collectors.joining());
+    }
+
+    private String readableCode(String part) {
+        return VALUES.stream()
+                .filter(prefix -> part.matches("[A-Z][A-Z0-9_]+") && wording().knows(prefix + part))
+                .findFirst()
+                .map(prefix -> text(prefix + part))
+                .orElse(part);
     }
 
     /** A kind of line in the audit trail. */

@@ -144,7 +144,7 @@ class AccessTest {
         coach.navigate(app.baseUrl() + "/?q=Quietly");
         assertThat(coach.locator("a:has-text('Quietly Kept')")).hasCount(0);
         visitor.close();
-        access.join(client, TAMSIN, IMOGEN);
+        access.join(client, TAMSIN, IMOGEN, "");
         coach = visitor.onATablet("tamsin");
         coach.navigate(app.baseUrl() + "/?q=Quietly");
         coach.click("a:has-text('Quietly Kept')");
@@ -165,5 +165,30 @@ class AccessTest {
                 .filteredOn(Access.Member::onTeam)
                 .extracting(Access.Member::staffId)
                 .containsExactly(TAMSIN);
+    }
+
+    @Test
+    void a_lead_outside_the_team_lets_herself_in_with_a_reason_that_the_trail_keeps(Visitor visitor, Audit audit) {
+        long client = Someone.plain(app.context(), "Closed Record", Approach.SLOW_LADDER, 20);
+        access.restrict(client, true, TAMSIN);
+        Page lead = visitor.onATablet("imogen");
+        visitor.open("/clients/" + client);
+        assertThat(lead.locator("text=Closed Record")).hasCount(0);
+        visitor.open("/house/closed");
+        visitor.checkAccessible();
+        String row = "tr[data-client='" + client + "'] ";
+        lead.click(row + "button");
+        assertThat(lead.locator(row)).containsText("Please say why");
+        assertThat(access.client(client, IMOGEN).orElseThrow().maySee()).isFalse();
+        lead.fill(row + "[name=why]", "Tamsin is ill");
+        lead.click(row + "button");
+        lead.waitForURL("**/clients/" + client + "/record");
+        assertThat(audit.lines(IMOGEN, client, "TEAM_JOINED", null, null, 1))
+                .singleElement()
+                .satisfies(l -> assertThat(l.detail()).contains("Tamsin is ill"));
+        visitor.onATablet("ilse");
+        visitor.open("/house/closed");
+        assertThat(visitor.context().pages().get(0).locator("text=Closed Record"))
+                .hasCount(0);
     }
 }

@@ -110,7 +110,10 @@ class BoardTest {
 
     @Test
     void the_kept_rows_are_those_of_a_board_made_anew() {
-        assertThat(rows.all()).containsExactlyInAnyOrderElementsOf(board.rows(null));
+        // what somebody has searched for meanwhile is kept beside a row and belongs to no board
+        assertThat(rows.all())
+                .usingRecursiveFieldByFieldElementComparatorIgnoringFields("searched")
+                .containsExactlyInAnyOrderElementsOf(board.rows(null));
     }
 
     @Test

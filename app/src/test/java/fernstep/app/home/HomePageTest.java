@@ -425,4 +425,71 @@ class HomePageTest {
                 bytes.get() / 1000, usable);
         assertThat(bytes.get()).isBetween(20_000, 100_000);
     }
+
+    @Test
+    void the_morning_after_is_asked_once_and_daily_life_is_ticked_lightly(Visitor visitor) {
+        LocalDate yesterday = LocalDate.now().minusDays(1);
+        sql.update(
+                "INSERT INTO training_session (id, client_id, held_on, staff_id, at_home) VALUES (?, ?, ?, 1, TRUE)",
+                HomeEntries.sessionId(client, yesterday),
+                client,
+                yesterday);
+        results.put(new ResultRow(
+                HomeEntries.sessionId(client, yesterday),
+                "F1",
+                "LEFT",
+                client,
+                yesterday,
+                SessionResult.Kind.CLEAN,
+                3,
+                null,
+                "",
+                1));
+        Page page = opened(visitor);
+        assertThat(screen(page)).containsText("How was the morning after");
+        visitor.checkAccessible();
+        page.click("[data-felt=HEAVY]");
+        page.selectOption("#morning-pain", "2");
+        page.click("text=Send this");
+        assertThat(screen(page)).hasText("Before you start");
+        page.locator(".home-life input").first().check();
+        allSent(page);
+        assertThat(results.since(client, yesterday).get(0).nextDay()).isEqualTo("HEAVY,PAIN:2");
+        page.reload();
+        assertThat(screen(page)).hasText("Before you start");
+        assertThat(page.locator(".home-life input").first()).isChecked();
+        Page staff = visitor.onATablet("tamsin");
+        visitor.open("/clients/" + client + "/home-log");
+        assertThat(staff.locator(".daily-life")).containsText("Rolled to the side to get up: on 1 day(s)");
+        assertThat(staff.locator("main")).containsText("Heaviness");
+    }
+
+    @Test
+    void what_another_instance_wrote_is_on_an_open_board_within_five_seconds(Visitor visitor) {
+        Page board = visitor.onATablet("imogen");
+        visitor.open("/?q=Home+Person");
+        board.waitForResponse(r -> r.url().endsWith("/board/changes"), board::reload);
+        sql.update(
+                "INSERT INTO home_flag (client_id, kind, code, told_at) VALUES (?, 'ANSWER', 'CALF', NOW())", client);
+        board.locator("#rows tr", new Page.LocatorOptions().setHasText("Pain or swelling in one calf"))
+                .first()
+                .waitFor(new Locator.WaitForOptions().setTimeout(5_000));
+    }
+
+    @Test
+    void a_link_that_ran_out_says_so_and_a_secret_is_long_and_kept_as_a_digest_alone(Visitor visitor) {
+        sql.update("UPDATE home_link SET expires_on = CURRENT_DATE - INTERVAL 1 DAY WHERE client_id = ?", client);
+        Page page = visitor.on(PHONE_WIDTH, PHONE_HEIGHT);
+        page.navigate(app.baseUrl() + "/home/" + fresh.token());
+        assertThat(page.locator("h1")).hasText("This link no longer opens");
+        // 256 bits in base64 without padding are 43 characters
+        assertThat(fresh.token()).matches("[A-Za-z0-9_-]{43}");
+        assertThat(fresh.pin()).matches("[0-9]{6}");
+        assertThat(links.make(client, IMOGEN, WEEKS).token()).isNotEqualTo(fresh.token());
+        assertThat(sql.queryForMap("SELECT token_hash, pin_hash FROM home_link WHERE client_id = ?", client)
+                        .toString())
+                .doesNotContain(fresh.token())
+                .doesNotContain(fresh.pin());
+        assertThat(links.find(fresh.token())).as("another one took its place").isEmpty();
+    }
 }

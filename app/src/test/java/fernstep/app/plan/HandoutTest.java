@@ -148,7 +148,7 @@ class HandoutTest {
         assertThat(text)
                 .contains("Plan de Persona Uno")
                 .contains("repeticiones")
-                .contains("Pensamientos de hacerme daño a mí")
+                .contains("Dolor en el pecho")
                 .contains("1 / ");
         plans.desk(visits.byId(visit)).plan().items().forEach(i -> {
             assertThat(text).contains(spanish.name(i.rung())).contains(spanish.caution(i.rung()));

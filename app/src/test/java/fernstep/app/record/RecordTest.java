@@ -15,6 +15,7 @@ import fernstep.app.ask.VisitMapper;
 import fernstep.app.ask.Visits;
 import fernstep.app.client.Clients;
 import fernstep.app.client.EventRow;
+import fernstep.app.home.HomeLinks;
 import fernstep.app.support.Audit;
 import fernstep.core.approach.Approach;
 import java.time.LocalDate;
@@ -61,8 +62,8 @@ class RecordTest {
         saved(page);
         visitor.open("/clients/" + client + "/record");
         assertThat(page.locator("tbody tr").first()).containsText("Imogen Vale");
-        assertThat(page.locator("tbody tr").first()).containsText("FAINT");
-        assertThat(page.locator("tbody tr").first()).containsText("GENTLE");
+        assertThat(page.locator("tbody tr").first()).containsText("faint");
+        assertThat(page.locator("tbody tr").first()).containsText("gentle");
         assertThat(page.locator("tbody tr")).hasCount(2);
         visitor.checkAccessible();
     }
@@ -81,6 +82,22 @@ class RecordTest {
         visitor.open("/clients/" + client + "/record");
         assertThat(page.locator("tbody tr")).hasCount(1);
         assertThat(page.locator("tbody tr")).containsText("read from my notes");
+        assertThat(skip(page, past, "&reason=sore+wrist")).isEqualTo(422);
+        assertThat(skip(page, past, "&reason=sore+wrist&why=forgotten")).isEqualTo(200);
+        visitor.open("/clients/" + client + "/record");
+        assertThat(page.locator("tbody tr").first()).containsText("sore wrist");
+        assertThat(page.locator("tbody tr").first()).containsText("forgotten");
+    }
+
+    private int skip(Page page, long visit, String fields) {
+        return page.request()
+                .post(
+                        app.baseUrl() + "/visits/" + visit + "/skips",
+                        RequestOptions.create()
+                                .setHeader("X-CSRF-TOKEN", page.getAttribute("meta[name=csrf]", "content"))
+                                .setHeader("Content-Type", "application/x-www-form-urlencoded")
+                                .setData("section=HOVER" + fields))
+                .status();
     }
 
     @Test
@@ -213,6 +230,7 @@ class RecordTest {
             Visitor visitor, Audit audit) {
         long client = Someone.firm(app.context(), "Gone Away", Approach.SLOW_LADDER, 14);
         audit.record(IMOGEN, client, "MOVE_HELD", "Gone Away has a cold");
+        app.context().getBean(HomeLinks.class).make(client, IMOGEN, 1);
         Page page = visitor.onATablet("imogen");
         visitor.open("/clients/" + client + "/record");
         page.click("button:text-is('Archive')");
@@ -224,7 +242,12 @@ class RecordTest {
         String everything = page.request()
                 .get(app.baseUrl() + "/clients/" + client + "/record/everything.json")
                 .text();
-        assertThat(everything).contains("\"finding\"").contains("DRAWS_IN").contains("Gone Away");
+        assertThat(everything)
+                .contains("\"finding\"")
+                .contains("DRAWS_IN")
+                .contains("Gone Away")
+                .contains("(kept back)")
+                .doesNotContain("{bcrypt}");
         page.click("summary:has-text('Erase her')");
         page.fill("[name=name]", "Somebody Else");
         page.click("button:text-is('Erase')");
