@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -44,6 +45,8 @@ class Reminders {
     private final Outbox outbox;
     private final Languages languages;
     private final Clock clock;
+    /** A plan is worked out for this twice a day, not every five minutes. */
+    private final Map<Long, String> looked = new ConcurrentHashMap<>();
 
     Reminders(
             Contacts contacts,
@@ -67,8 +70,13 @@ class Reminders {
     @Scheduled(initialDelay = LOOKS_EVERY_MS, fixedDelay = LOOKS_EVERY_MS)
     void look() {
         for (Contact contact : contacts.writable()) {
+            LocalDateTime now = LocalDateTime.now(clock);
+            String half = now.toLocalDate() + (now.getHour() >= REMINDS_FROM_HOUR ? " afternoon" : " morning");
+            if (half.equals(looked.put(contact.clientId(), half))) {
+                continue;
+            }
             try {
-                remind(contact, LocalDateTime.now(clock));
+                remind(contact, now);
             } catch (RuntimeException e) {
                 LOG.error("client {} could not be reminded", contact.clientId(), e);
             }
