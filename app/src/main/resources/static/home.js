@@ -48,7 +48,6 @@ document.addEventListener('alpine:init', () => {
       if ('serviceWorker' in navigator) { navigator.serviceWorker.register('/home-sw.js', { scope: '/home/' }); }
       window.addEventListener('online', () => { this.waitMs = TRIES_AGAIN_MS; this.send(); });
       window.addEventListener('visibilitychange', () => this.awake());
-      window.requestAnimationFrame(() => this.frame());
       this.send();
     },
 
@@ -249,7 +248,7 @@ document.addEventListener('alpine:init', () => {
     pace() {
       if (this.running) { this.ran += (performance.now() - this.since) / 1000; } else { this.since = performance.now(); }
       this.running = !this.running;
-      if (this.running) { this.awake(); } else { this.sleep(); }
+      if (this.running) { this.awake(); this.frame(); } else { this.sleep(); }
     },
     async awake() {
       if (!this.running || !navigator.wakeLock || document.visibilityState !== 'visible') { return; }
@@ -258,8 +257,8 @@ document.addEventListener('alpine:init', () => {
     sleep() { if (this.lock) { this.lock.release(); this.lock = null; } },
     /** The ring grows as the breath comes in and shrinks as it goes out; the figure moves with it. */
     frame() {
-      window.requestAnimationFrame(() => this.frame());
       if (!this.running || !this.item) { return; }
+      window.requestAnimationFrame(() => this.frame());
       const total = this.phases.reduce((sum, p) => sum + p.seconds, 0);
       const all = Number(this.item.dataset.target) * Number(this.item.dataset.sets);
       const passed = this.ran + (performance.now() - this.since) / 1000;

@@ -2,6 +2,7 @@
 document.addEventListener('alpine:init', () => {
   const WANTED_EFFORT = 3;
   const GUARD_MS = 500;
+  const STILL_MS = 150;
   const ASKS_AGAIN_MS = 1500;
   const CUT_MS = 5000;
   const LONGEST_WAIT_MS = 8000;
@@ -461,7 +462,8 @@ document.addEventListener('alpine:init', () => {
         const left = Math.ceil((this.restUntil - performance.now()) / 1000);
         this.restLeft = fern.text(left > 0 ? 'restLeft' : 'restOver', left);
       }
-      window.requestAnimationFrame((t) => this.pace(t));
+      // where motion is not wanted nothing moves between two figures: no need to draw sixty times a second
+      if (this.still) { window.setTimeout(() => this.pace(performance.now()), STILL_MS); } else { window.requestAnimationFrame((t) => this.pace(t)); }
     },
 
     drawBreath(p, at) {

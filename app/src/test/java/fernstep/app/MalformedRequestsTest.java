@@ -34,7 +34,8 @@ class MalformedRequestsTest {
     private static final int REQUESTS = 2_000;
     private static final long SEED = 20311;
     /** Pages that play a thousand forecasts are asked less often. */
-    private static final List<String> SLOW = List.of("forecast", "compare", "progress", "calendar");
+    private static final List<String> SLOW = List.of(
+            "forecast", "compare", "progress", "calendar", "handout", "letters", "print", "home-link", "everything");
 
     private static final int SLOW_ROUNDS = 6;
     private static final List<String> WRONG = List.of(

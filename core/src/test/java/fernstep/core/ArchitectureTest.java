@@ -35,7 +35,8 @@ class ArchitectureTest {
             "progress",
             "session",
             "forecast",
-            "caseload");
+            "caseload",
+            "trace");
     private static final JavaClasses CORE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("fernstep.core");

@@ -6,13 +6,16 @@ import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaLocation;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
+import fernstep.exchange.casefile.CataloguePackage;
 import fernstep.exchange.eval.Eval;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -257,6 +260,53 @@ class EvalTest {
                 answer(PROGRESS.replace("\"approach\"", "\"window\":{\"sets\":[1,1],\"reps\":[6,10]},\"approach\""));
         assertThat(a.get("change").stringValue()).isEqualTo("NEXT_RUNG");
         assertThat(a.get("rung").stringValue()).isEqualTo("F3");
+    }
+
+    /** Six seconds a breath, out from the second on; the cuff falls by 14 mmHg from 20.5 to 23.5 s. */
+    private static String trace(boolean wide) {
+        StringBuilder csv =
+                new StringBuilder("# drawn\\n" + (wide ? "t_ms,cuff_mmhg,ribs" : "t_ms,channel,value,unit"));
+        for (int ms = 0; ms < 60_000; ms += 40) {
+            double in = ms % 6_000 / 1000.0;
+            double ribs = in < 2
+                    ? (1 - Math.cos(Math.PI * in / 2)) / 2
+                    : in < 5 ? (1 + Math.cos(Math.PI * (in - 2) / 3)) / 2 : 0;
+            double cuff = 40 - (ms > 20_500 && ms < 23_500 ? 14 : 0) + 0.01 * (ms / 40 % 3);
+            csv.append(
+                    wide
+                            ? String.format(Locale.ROOT, "\\n%d,%.3f,%.4f", ms, cuff, ribs)
+                            : String.format(Locale.ROOT, "\\n%d,CUFF,%.3f,mmHg\\n%d,RIBS,%.4f,cm", ms, cuff, ms, ribs));
+        }
+        return csv.toString();
+    }
+
+    @ParameterizedTest
+    @ValueSource(booleans = {true, false})
+    void a_trace_as_a_table_is_judged_repetition_by_repetition(boolean wide) {
+        JsonNode a = answer("{\"op\":\"trace\",\"csv\":\"" + trace(wide)
+                + "\",\"marks\":[{\"rep\":1,\"side\":\"LEFT\",\"startMs\":20500,\"endMs\":23500}]}");
+        assertThat(a.get("sampleRateHz").doubleValue()).isEqualTo(25);
+        assertThat(a.at("/reps/0/leadS").doubleValue()).isBetween(0.35, 0.65);
+        assertThat(a.at("/reps/0/excursionMmHg").doubleValue()).isBetween(-14.3, -13.7);
+        assertThat(a.at("/reps/0/verdict/0/sign").stringValue()).isEqualTo("BACK_ARCHES");
+        assertThat(a.at("/summary/breathsPerMin").doubleValue()).isBetween(9.9, 10.1);
+        assertThat(a.at("/problems/0/code").stringValue()).isEqualTo("CHANNEL_MISSING");
+    }
+
+    @Test
+    void a_trace_that_cannot_be_read_names_its_line_and_the_pages_read_no_files() {
+        assertThat(error("{\"op\":\"trace\",\"csv\":\"t_ms,ribs\\n0,1\\n20,x\"}")
+                        .get("message")
+                        .stringValue())
+                .isEqualTo("line 3: not a number: x");
+        assertThat(error("{\"op\":\"trace\",\"csv\":\"time,ribs\\n0,1\"}")
+                        .get("path")
+                        .stringValue())
+                .isEqualTo("csv");
+        assertThat(new Eval(CataloguePackage::shipped)
+                        .answer("{\"op\":\"trace\",\"file\":\"/etc/passwd.csv\"}")
+                        .json())
+                .contains("cannot be read");
     }
 
     private static JsonNode item(JsonNode plan, String rung) {

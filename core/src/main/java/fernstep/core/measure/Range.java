@@ -45,7 +45,10 @@ public enum Range {
     WEEKS("Weeks", 1, 104, "weeks"),
     SESSIONS("Sessions", 0, 10_000, ""),
     SECOND("Second", 0, 600, "s"),
-    REP("Repetition", 0, 200, "");
+    REP("Repetition", 0, 200, ""),
+    CUFF_MMHG("Cuff pressure", 0, 200, "mmHg"),
+    CUFF_TOLERANCE_MMHG("Cuff tolerance", 1, 40, "mmHg"),
+    TIME_MS("Time", 0, 43_200_000, "ms");
 
     private final String label;
     private final double min;

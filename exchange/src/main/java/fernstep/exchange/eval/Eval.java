@@ -5,6 +5,9 @@ import fernstep.exchange.casefile.CaseObject;
 import fernstep.exchange.casefile.CaseProblem;
 import fernstep.exchange.casefile.CataloguePackage;
 import fernstep.exchange.wording.Wording;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -25,12 +28,19 @@ public final class Eval {
             .build();
     private final Map<String, Operation> operations = new TreeMap<>();
 
-    /** With the shipped catalogue, read when it is first needed. */
+    /** With the shipped catalogue, read when it is first needed, and traces from files, as the command line has them. */
     public Eval() {
-        this(new Lazily());
+        this(new Lazily(), name -> Files.readString(Path.of(name)));
     }
 
+    /** Reads no file, whoever asks. */
     public Eval(Supplier<Catalogue> catalogue) {
+        this(catalogue, name -> {
+            throw new IOException("no files here");
+        });
+    }
+
+    private Eval(Supplier<Catalogue> catalogue, TraceOp.Files files) {
         Wording wording = Wording.english();
         operations.put("screen", new ScreenOp(wording));
         operations.put("separation", new SeparationOp(wording));
@@ -39,6 +49,7 @@ public final class Eval {
         operations.put("range", new RangeOp(catalogue));
         operations.put("plan", new PlanOp(wording, catalogue));
         operations.put("forecast", new ForecastOp(catalogue));
+        operations.put("trace", new TraceOp(wording, files));
         operations.put("progress", new ProgressOp(wording, catalogue));
     }
 

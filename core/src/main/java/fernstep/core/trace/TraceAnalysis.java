@@ -1,0 +1,438 @@
+package fernstep.core.trace;
+
+import fernstep.core.approach.Stances;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Side;
+import fernstep.core.trace.TraceReport.Rep;
+import fernstep.core.trace.TraceReport.Summary;
+import fernstep.core.trace.TraceReport.Verdict;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Judges a recorded trace, repetition by repetition (brief 9.2).
+ *
+ * <p>Thresholds are shares of what the recording itself shows (the typical breath, the cuff's own noise) or the brief's
+ * numbers; a confidence says how far beyond its threshold something lies, in units of the noise: at the threshold 0.5, one
+ * scale beyond it 0.82.
+ */
+public final class TraceAnalysis {
+    private static final double HOLD_S = 2.5;
+    private static final double UNDER_EFFORT_S = 1;
+    private static final double LEAD_WITHIN_S = 4;
+    private static final double REST_BEFORE_S = 2;
+    private static final double CUFF_SMOOTH_S = 0.2;
+    private static final double OUTSIDE_LEAST_S = 0.3;
+    private static final double BULGE_SHARE = 0.25;
+    private static final double BULGE_SCALE = 0.15;
+    private static final double RUSHED_SHARE = 0.6;
+    private static final double NOISE_SDS = 3;
+    private static final double LEAST_CUFF_MMHG = 3;
+    private static final double LEAST_REP_S = 1;
+    private static final double BRIDGED_S = 0.7;
+    private static final int REPS_TO_TIRE = 4;
+    private static final double TIRING_SHARE = 0.35;
+
+    private final Question q;
+    private final Trace trace;
+    private final @Nullable Breathing breathing;
+    private final double @Nullable [] cuff;
+    private final double @Nullable [] belly;
+    private final double bellyBreath;
+    private final double cuffNoise;
+
+    /**
+     * What is asked.
+     *
+     * @param baselineMmHg what the cuff was set to
+     * @param toleranceMmHg how far it may move, above 0
+     * @param marks each repetition from the start of the lift to the end of the return; empty to find them by the cuff
+     */
+    public record Question(
+            Trace trace,
+            Stances.EffortTiming timing,
+            Stances.Spine spine,
+            double baselineMmHg,
+            double toleranceMmHg,
+            List<Mark> marks) {
+        public static final double USUAL_BASELINE_MMHG = 40;
+        public static final double USUAL_TOLERANCE_MMHG = 10;
+
+        public Question {
+            marks = marks.stream()
+                    .sorted(Comparator.comparingDouble(Mark::startMs))
+                    .toList();
+        }
+    }
+
+    /**
+     * One repetition as the runner counted it.
+     *
+     * @param rep from 1
+     * @param startMs the lift begins
+     * @param endMs the return is over, after the start
+     */
+    public record Mark(int rep, @Nullable Side side, double startMs, double endMs) {
+        /** @throws IllegalArgumentException where it ends before it starts */
+        public Mark {
+            if (!(endMs > startMs)) {
+                throw new IllegalArgumentException("a repetition ends after it starts");
+            }
+        }
+    }
+
+    private TraceAnalysis(Question q) {
+        this.q = q;
+        this.trace = q.trace();
+        Channel belt = trace.has(Channel.RIBS) ? Channel.RIBS : Channel.BELLY;
+        this.breathing = trace.has(belt) ? new Breathing(trace, trace.values(belt)) : null;
+        this.cuff = trace.has(Channel.CUFF) ? Signals.smooth(trace.values(Channel.CUFF), CUFF_SMOOTH_S) : null;
+        this.cuffNoise = trace.has(Channel.CUFF)
+                ? Signals.noise(trace.values(Channel.CUFF))
+                        / Math.sqrt(2 * Math.sqrt(Math.PI) * CUFF_SMOOTH_S * Trace.HZ)
+                : 0;
+        boolean both = trace.has(Channel.RIBS) && trace.has(Channel.BELLY);
+        Breathing low = both ? new Breathing(trace, trace.values(Channel.BELLY)) : null;
+        this.belly = low == null ? null : low.smooth();
+        this.bellyBreath = low == null ? 0 : low.amplitude();
+    }
+
+    public static TraceReport of(Question q) {
+        return new TraceAnalysis(q).report();
+    }
+
+    private TraceReport report() {
+        List<Mark> marks = q.marks().isEmpty() ? found() : q.marks();
+        List<Breathing.Hold> holds = breathing == null
+                ? List.of()
+                : breathing.holds(HOLD_S).stream()
+                        .filter(h -> underEffort(h, marks))
+                        .toList();
+        List<Rep> reps = new ArrayList<>();
+        double usual = Signals.median(
+                marks.stream().mapToDouble(m -> m.endMs() - m.startMs()).toArray());
+        for (int i = 0; i < marks.size(); i++) {
+            reps.add(rep(marks.get(i), i == 0 ? null : marks.get(i - 1), holds, usual));
+        }
+        reps = tiring(reps);
+        List<TraceReport.Breath> breaths = breaths();
+        return new TraceReport(
+                trace.rateHz(),
+                trace.durationMs(),
+                breaths,
+                holds.stream()
+                        .map(h -> new TraceReport.Hold(trace.ms(h.from()), trace.ms(h.to())))
+                        .toList(),
+                List.copyOf(reps),
+                summary(reps, breaths),
+                trace.gaps(),
+                trace.problems());
+    }
+
+    private List<TraceReport.Breath> breaths() {
+        List<TraceReport.Breath> all = new ArrayList<>();
+        if (breathing == null) {
+            return all;
+        }
+        List<Breathing.Phase> phases = breathing.phases();
+        for (int i = 0; i + 1 < phases.size(); i++) {
+            if (phases.get(i).in() && !phases.get(i + 1).in()) {
+                all.add(new TraceReport.Breath(
+                        trace.ms(phases.get(i).onset()),
+                        trace.ms(phases.get(i + 1).onset())));
+            }
+        }
+        return all;
+    }
+
+    private boolean underEffort(Breathing.Hold hold, List<Mark> marks) {
+        double from = trace.ms(hold.from());
+        double to = trace.ms(hold.to());
+        return marks.stream().anyMatch(m -> overlapS(m, from, to) >= UNDER_EFFORT_S);
+    }
+
+    private static double overlapS(Mark m, double fromMs, double toMs) {
+        return (Math.min(m.endMs(), toMs) - Math.max(m.startMs(), fromMs)) / 1000;
+    }
+
+    /** Repetitions by the cuff alone: where it leaves its slow level by more than its noise, and for long enough. */
+    private List<Mark> found() {
+        List<Mark> marks = new ArrayList<>();
+        if (cuff == null) {
+            return marks;
+        }
+        double[] away = Signals.minus(cuff, level(cuff));
+        double threshold = Math.max(LEAST_CUFF_MMHG, 5 * cuffNoise);
+        int from = -1;
+        int last = -1;
+        for (int i = 0; i <= away.length; i++) {
+            boolean out = i < away.length && Math.abs(away[i]) > threshold;
+            if (out) {
+                from = from < 0 ? i : from;
+                last = i;
+            } else if (from >= 0 && (i == away.length || i - last > BRIDGED_S * Trace.HZ)) {
+                if (last - from >= LEAST_REP_S * Trace.HZ) {
+                    marks.add(new Mark(
+                            marks.size() + 1, null, trace.ms(foot(away, from, -1)), trace.ms(foot(away, last, 1))));
+                }
+                from = -1;
+            }
+        }
+        return marks;
+    }
+
+    /** Where the way up to a point began: as long as it goes on falling, down to the noise. */
+    private int foot(double[] away, int from, int step) {
+        int i = from;
+        while (i + step >= 0
+                && i + step < away.length
+                && Math.abs(away[i + step]) < Math.abs(away[i])
+                && Math.abs(away[i]) > 2 * cuffNoise) {
+            i += step;
+        }
+        return i;
+    }
+
+    /** The level at rest: medians of half minutes, joined straight. */
+    private static double[] level(double[] x) {
+        int block = 15 * Trace.HZ;
+        double[] level = new double[x.length];
+        int blocks = Math.max(1, (int) Math.ceil((double) x.length / block));
+        double[] medians = new double[blocks];
+        for (int b = 0; b < blocks; b++) {
+            int from = Math.max(0, b * block - block / 2);
+            int to = Math.min(x.length, (b + 1) * block + block / 2);
+            medians[b] = Signals.median(Arrays.copyOfRange(x, from, to));
+        }
+        for (int i = 0; i < x.length; i++) {
+            double at = Math.max(0, Math.min(blocks - 1.0, (i - block / 2.0) / block));
+            int low = (int) Math.floor(at);
+            int high = Math.min(blocks - 1, low + 1);
+            level[i] = medians[low] + (at - low) * (medians[high] - medians[low]);
+        }
+        return level;
+    }
+
+    private Rep rep(Mark mark, @Nullable Mark before, List<Breathing.Hold> holds, double usualMs) {
+        List<Verdict> verdict = new ArrayList<>();
+        held(mark, holds, verdict);
+        Cuff c = cuffOf(mark, before);
+        if (c != null) {
+            pressure(c, verdict);
+        }
+        bulge(mark, verdict);
+        double share = (mark.endMs() - mark.startMs()) / usualMs;
+        if (share < RUSHED_SHARE) {
+            verdict.add(new Verdict(SignCode.RUSHED, confidence(RUSHED_SHARE - share, 0.1)));
+        }
+        verdict.sort(Comparator.comparingDouble(Verdict::confidence).reversed());
+        return new Rep(
+                mark.rep(),
+                mark.side(),
+                mark.startMs(),
+                mark.endMs(),
+                lead(mark),
+                c == null ? null : c.excursion(),
+                c == null ? 0 : c.outsideS(),
+                c == null ? 0 : Math.max(c.below(), c.above()),
+                List.copyOf(verdict));
+    }
+
+    /** At its threshold 0.5, one scale beyond 0.82, two 0.93. */
+    private static double confidence(double beyond, double scale) {
+        return beyond <= 0 ? 0.5 * Math.exp(beyond / scale) : 1 - 0.5 * Math.exp(-beyond / scale);
+    }
+
+    private void held(Mark mark, List<Breathing.Hold> holds, List<Verdict> verdict) {
+        holds.stream()
+                .filter(h -> overlapS(mark, trace.ms(h.from()), trace.ms(h.to())) >= UNDER_EFFORT_S)
+                .mapToDouble(Breathing.Hold::seconds)
+                .max()
+                .ifPresent(s -> verdict.add(new Verdict(SignCode.BREATH_HELD, confidence(s - HOLD_S + 0.3, 0.6))));
+    }
+
+    private @Nullable Double lead(Mark mark) {
+        if (breathing == null) {
+            return null;
+        }
+        Breathing.Phase out = breathing.outBreathNear(trace.at(mark.startMs()), LEAD_WITHIN_S);
+        return out == null ? null : (mark.startMs() - trace.ms(out.onset())) / 1000;
+    }
+
+    /** @param below how far beyond the band downwards, 0 or less where it stays within; {@code above} upwards */
+    private record Cuff(double excursion, double outsideS, double belowS, double aboveS, double below, double above) {}
+
+    private @Nullable Cuff cuffOf(Mark mark, @Nullable Mark before) {
+        if (cuff == null || trace.broken(mark.startMs(), mark.endMs())) {
+            return null;
+        }
+        double rest = rest(mark, before);
+        double noise = Math.max(1, NOISE_SDS * cuffNoise);
+        boolean imprint = q.spine() == Stances.Spine.LIGHT_IMPRINT;
+        double low = imprint ? -noise - 1 : -q.toleranceMmHg();
+        double high = q.toleranceMmHg();
+        int from = trace.at(mark.startMs());
+        int to = trace.at(mark.endMs());
+        double most = 0;
+        int below = 0;
+        int above = 0;
+        double lowest = Double.POSITIVE_INFINITY;
+        double highest = Double.NEGATIVE_INFINITY;
+        for (int i = from; i <= to; i++) {
+            double moved = cuff[i] - rest;
+            most = Math.abs(moved) > Math.abs(most) ? moved : most;
+            below += moved < low ? 1 : 0;
+            above += moved > high ? 1 : 0;
+            lowest = Math.min(lowest, moved);
+            highest = Math.max(highest, moved);
+        }
+        return new Cuff(
+                most,
+                (double) (below + above) / Trace.HZ,
+                (double) below / Trace.HZ,
+                (double) above / Trace.HZ,
+                low - lowest,
+                highest - high);
+    }
+
+    /** Level of the two seconds before, as far as nothing was lifted then; what the cuff was set to where there are none. */
+    private double rest(Mark mark, @Nullable Mark before) {
+        double from = Math.max(
+                mark.startMs() - 1000 * REST_BEFORE_S,
+                before == null ? Double.NEGATIVE_INFINITY : before.endMs() + 300);
+        int a = trace.at(from);
+        int b = trace.at(mark.startMs() - 200);
+        if (cuff == null || b - a < Trace.HZ / 2 || trace.broken(from, mark.startMs())) {
+            return q.baselineMmHg();
+        }
+        return Signals.median(Arrays.copyOfRange(cuff, a, b + 1));
+    }
+
+    /** Falling: the back lifts. Rising: it is pressed flat, which only a natural curve minds. */
+    private void pressure(Cuff c, List<Verdict> verdict) {
+        double scale = Math.max(1, 2 * cuffNoise);
+        if (c.belowS() >= OUTSIDE_LEAST_S) {
+            verdict.add(new Verdict(SignCode.BACK_ARCHES, confidence(c.below(), scale)));
+        }
+        if (c.aboveS() >= OUTSIDE_LEAST_S && q.spine() == Stances.Spine.NATURAL_CURVE) {
+            verdict.add(new Verdict(SignCode.BACK_PRESSED, confidence(c.above(), scale)));
+        }
+    }
+
+    /** The belly moves out while the ribs come in, under effort. */
+    private void bulge(Mark mark, List<Verdict> verdict) {
+        if (breathing == null || belly == null || bellyBreath <= 0) {
+            return;
+        }
+        int from = trace.at(mark.startMs());
+        int to = trace.at(mark.endMs());
+        double worst = 0;
+        for (Breathing.Phase phase : breathing.phases()) {
+            int a = Math.max(from, (int) Math.round(phase.onset()));
+            int b = Math.min(to, phase.end());
+            if (phase.in() || b - a < Trace.HZ / 2) {
+                continue;
+            }
+            double lowest = belly[a];
+            for (int i = a; i <= b; i++) {
+                lowest = Math.min(lowest, belly[i]);
+                worst = Math.max(worst, belly[i] - lowest);
+            }
+        }
+        double share = worst / bellyBreath;
+        if (share > BULGE_SHARE) {
+            verdict.add(new Verdict(SignCode.WALL_BULGE, confidence(share - BULGE_SHARE, BULGE_SCALE)));
+        }
+    }
+
+    /** From where on every excursion is larger than those of the fresh half, and they still grow. */
+    private List<Rep> tiring(List<Rep> reps) {
+        int n = reps.size();
+        if (n < REPS_TO_TIRE || reps.stream().anyMatch(r -> r.excursionMmHg() == null)) {
+            return reps;
+        }
+        double[] size = reps.stream()
+                .mapToDouble(r -> Math.abs(r.excursionMmHg() == null ? 0 : r.excursionMmHg()))
+                .toArray();
+        double fresh = Signals.median(Arrays.copyOf(size, Math.max(2, n / 2)));
+        double limit = fresh + Math.max(TIRING_SHARE * q.toleranceMmHg(), NOISE_SDS * cuffNoise);
+        int from = n;
+        while (from > 0 && size[from - 1] > limit) {
+            from--;
+        }
+        boolean grows = n - from >= 2 && from >= 2 && size[n - 1] > size[from];
+        if (!grows) {
+            return reps;
+        }
+        List<Rep> all = new ArrayList<>(reps);
+        for (int i = from; i < n; i++) {
+            Rep r = reps.get(i);
+            Verdict tired = new Verdict(
+                    SignCode.TIRED, confidence(size[i] - limit + 1, Math.max(1, TIRING_SHARE * q.toleranceMmHg() / 2)));
+            all.set(
+                    i,
+                    new Rep(
+                            r.rep(),
+                            r.side(),
+                            r.startMs(),
+                            r.endMs(),
+                            r.leadS(),
+                            r.excursionMmHg(),
+                            r.outsideS(),
+                            r.overshootMmHg(),
+                            Stream.concat(r.verdict().stream(), Stream.of(tired))
+                                    .sorted(Comparator.comparingDouble(Verdict::confidence)
+                                            .reversed())
+                                    .toList()));
+        }
+        return all;
+    }
+
+    private Summary summary(List<Rep> reps, List<TraceReport.Breath> breaths) {
+        Double perMin = breaths.size() < 2
+                ? null
+                : 60_000.0
+                        * (breaths.size() - 1)
+                        / (breaths.get(breaths.size() - 1).inMs()
+                                - breaths.get(0).inMs());
+        double lost = reps.stream()
+                .filter(r -> !r.clean())
+                .mapToDouble(Rep::startMs)
+                .min()
+                .orElse(Double.POSITIVE_INFINITY);
+        double began = reps.isEmpty() ? 0 : reps.get(0).startMs();
+        int tolerance = (int) breaths.stream()
+                .filter(b -> b.inMs() >= began && b.inMs() < lost)
+                .count();
+        return new Summary(perMin, tolerance, breaksAt(reps), symmetry(reps));
+    }
+
+    private static @Nullable Integer breaksAt(List<Rep> reps) {
+        for (int i = 0; i < reps.size(); i++) {
+            long bad = reps.stream().skip(i).filter(r -> !r.clean()).count();
+            if (!reps.get(i).clean() && 2 * bad > reps.size() - i) {
+                return reps.get(i).rep();
+            }
+        }
+        return null;
+    }
+
+    private static @Nullable Double symmetry(List<Rep> reps) {
+        double left = mean(reps, Side.LEFT);
+        double right = mean(reps, Side.RIGHT);
+        double larger = Math.max(left, right);
+        return Double.isNaN(left) || Double.isNaN(right) || larger == 0 ? null : (right - left) / larger;
+    }
+
+    private static double mean(List<Rep> reps, Side side) {
+        return reps.stream()
+                .filter(r -> r.side() == side && r.excursionMmHg() != null)
+                .mapToDouble(r -> Math.abs(r.excursionMmHg() == null ? 0 : r.excursionMmHg()))
+                .average()
+                .orElse(Double.NaN);
+    }
+}

@@ -1,0 +1,198 @@
+package fernstep.core.trace;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import fernstep.core.approach.Stances;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Side;
+import fernstep.core.trace.SimulatedTrace.Script;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import org.assertj.core.data.Offset;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Against simulated women, by seeds nobody chose: what is found, and what is made up. */
+class TraceAnalysisTest {
+    private static final double ONSET_MS = 150;
+
+    /** Found of what was there, and true of what was found. */
+    private static final class Quality {
+        private int hit;
+        private int missed;
+        private int madeUp;
+
+        double recall() {
+            return hit + missed == 0 ? 1 : (double) hit / (hit + missed);
+        }
+
+        double precision() {
+            return hit + madeUp == 0 ? 1 : (double) hit / (hit + madeUp);
+        }
+
+        double f1() {
+            return 2 * recall() * precision() / (recall() + precision());
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"50,0.02,0", "20,0.03,0", "100,0.04,0", "50,0.03,0.05"})
+    void onsets_holds_and_signs_are_found_at_any_rate_with_noise_and_lost_packets(
+            double rateHz, double noise, double dropped) {
+        Quality onsets = new Quality();
+        Quality holds = new Quality();
+        Quality signs = new Quality();
+        for (Script character : Script.values()) {
+            for (int n = 0; n < 8; n++) {
+                SimulatedTrace she =
+                        new SimulatedTrace(1000L * character.ordinal() + n, character, rateHz, noise, dropped);
+                TraceReport report = she.analysed(she.marks);
+                onsets(she, report, onsets);
+                holds(she, report, holds);
+                signs(she, report, signs);
+            }
+        }
+        System.out.printf(
+                "%3.0f Hz, noise %.2f, %2.0f %% lost: onsets within 150 ms %.3f, holds %.3f/%.3f, signs F1 %.3f%n",
+                rateHz, noise, 100 * dropped, onsets.recall(), holds.precision(), holds.recall(), signs.f1());
+        assertThat(onsets.recall()).isGreaterThanOrEqualTo(0.95);
+        assertThat(holds.precision()).isGreaterThanOrEqualTo(0.95);
+        assertThat(holds.recall()).isGreaterThanOrEqualTo(0.95);
+        assertThat(signs.f1()).isGreaterThanOrEqualTo(0.9);
+    }
+
+    private static void onsets(SimulatedTrace she, TraceReport report, Quality quality) {
+        for (TraceReport.Breath breath : she.breaths.subList(1, she.breaths.size() - 1)) {
+            boolean in = report.breaths().stream().anyMatch(b -> Math.abs(b.inMs() - breath.inMs()) <= ONSET_MS);
+            boolean out = report.breaths().stream().anyMatch(b -> Math.abs(b.outMs() - breath.outMs()) <= ONSET_MS);
+            quality.hit += (in ? 1 : 0) + (out ? 1 : 0);
+            quality.missed += (in ? 0 : 1) + (out ? 0 : 1);
+        }
+    }
+
+    private static void holds(SimulatedTrace she, TraceReport report, Quality quality) {
+        for (TraceReport.Hold hold : she.holds) {
+            boolean found =
+                    report.holds().stream().anyMatch(h -> h.startMs() < hold.endMs() && h.endMs() > hold.startMs());
+            quality.hit += found ? 1 : 0;
+            quality.missed += found ? 0 : 1;
+        }
+        quality.madeUp += (int) report.holds().stream()
+                .filter(h -> she.holds.stream().noneMatch(t -> h.startMs() < t.endMs() && h.endMs() > t.startMs()))
+                .count();
+    }
+
+    private static void signs(SimulatedTrace she, TraceReport report, Quality quality) {
+        for (TraceReport.Rep rep : report.reps()) {
+            SignCode truth = she.signs.get(rep.rep());
+            List<SignCode> told = rep.verdict().stream()
+                    .filter(v -> v.confidence() >= TraceReport.SURE)
+                    .map(TraceReport.Verdict::sign)
+                    .toList();
+            if (truth != null) {
+                quality.hit += told.contains(truth) ? 1 : 0;
+                quality.missed += told.contains(truth) ? 0 : 1;
+            }
+            quality.madeUp += (int) told.stream().filter(s -> s != truth).count();
+        }
+    }
+
+    /** A straight line down, half a breath at the top. */
+    @Test
+    void lead_excursion_and_sides_are_those_drawn() {
+        int n = 60 * 50;
+        double[] times = IntStream.range(0, n).mapToDouble(i -> 20.0 * i).toArray();
+        double[] ribs = new double[n];
+        double[] cuff = new double[n];
+        for (int i = 0; i < n; i++) {
+            double s = i / 50.0;
+            double in = s % 6;
+            ribs[i] = in < 2
+                    ? (1 - Math.cos(Math.PI * in / 2)) / 2
+                    : in < 5 ? (1 + Math.cos(Math.PI * (in - 2) / 3)) / 2 : 0;
+            ribs[i] += 0.001 * Math.sin(91 * s);
+            // out-breaths begin at 2 s of every six; she lifts half a second later, on the third and the fifth breath
+            boolean left = s > 14.5 && s < 17.5;
+            boolean right = s > 26.5 && s < 29.5;
+            cuff[i] = 40 + (left ? -14 : right ? -7 : 0) + 0.05 * Math.sin(77 * s);
+        }
+        TraceReport report = TraceAnalysis.of(new TraceAnalysis.Question(
+                Trace.of(times, Map.of(Channel.RIBS, ribs, Channel.CUFF, cuff)),
+                Stances.EffortTiming.EXHALE_EFFORT_ONLY,
+                Stances.Spine.NATURAL_CURVE,
+                40,
+                10,
+                List.of(
+                        new TraceAnalysis.Mark(1, Side.LEFT, 14_500, 17_500),
+                        new TraceAnalysis.Mark(2, Side.RIGHT, 26_500, 29_500))));
+        TraceReport.Rep first = report.reps().get(0);
+        assertThat(first.leadS()).isCloseTo(0.5, within(0.15));
+        assertThat(first.excursionMmHg()).isCloseTo(-14, within(0.3));
+        assertThat(first.overshootMmHg()).isCloseTo(4, within(0.3));
+        assertThat(first.outsideS()).isCloseTo(3, within(0.5));
+        assertThat(first.verdict()).first().satisfies(v -> assertThat(v.sign()).isEqualTo(SignCode.BACK_ARCHES));
+        assertThat(report.reps().get(1).clean()).isTrue();
+        // (7 − 14) / 14
+        assertThat(report.summary().symmetry()).isCloseTo(-0.5, within(0.03));
+        assertThat(report.summary().breathsPerMin()).isCloseTo(10, within(0.1));
+        assertThat(report.sampleRateHz()).isCloseTo(50, within(0.01));
+    }
+
+    private static Offset<Double> within(double d) {
+        return Offset.offset(d);
+    }
+
+    @Test
+    void what_is_wrong_with_a_recording_is_said_and_the_rest_is_read() {
+        SimulatedTrace she = new SimulatedTrace(7, Script.WELL_TIMED, 50, 0.02, 0);
+        double[] times = {0, 20, 40, 40, 30, 60, 80, 5000, 5020};
+        double[] still = new double[times.length];
+        Map<Channel, double[]> values = new EnumMap<>(Channel.class);
+        values.put(Channel.RIBS, Arrays.copyOf(new double[] {1, 2, Double.NaN, 3, 4, 5, 6, 7, 8}, 9));
+        values.put(Channel.CUFF, still);
+        Trace trace = Trace.of(times, values);
+        assertThat(trace.problems())
+                .extracting(Trace.Problem::code)
+                .contains(
+                        Trace.Problem.Code.TIME_NOT_RISING,
+                        Trace.Problem.Code.SAMPLES_MISSING,
+                        Trace.Problem.Code.CHANNEL_MISSING,
+                        Trace.Problem.Code.TOO_SHORT);
+        assertThat(trace.gaps()).containsExactly(new Trace.Gap(80, 5000));
+        assertThat(she.trace.problems()).isEmpty();
+        assertThatThrownBy(() -> Trace.of(new double[0], Map.of())).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> Trace.of(new double[] {0, 5e7}, Map.of(Channel.RIBS, new double[] {0, 1})))
+                .hasMessageContaining("12 hours");
+    }
+
+    @Test
+    void a_belt_that_is_still_is_called_flat_and_makes_no_breaths() {
+        double[] times = IntStream.range(0, 3000).mapToDouble(i -> 20.0 * i).toArray();
+        TraceReport report = TraceAnalysis.of(new TraceAnalysis.Question(
+                Trace.of(times, Map.of(Channel.RIBS, new double[3000])),
+                Stances.EffortTiming.EXHALE_EFFORT_ONLY,
+                Stances.Spine.NATURAL_CURVE,
+                40,
+                10,
+                List.of()));
+        assertThat(report.problems()).extracting(Trace.Problem::code).contains(Trace.Problem.Code.CHANNEL_FLAT);
+        assertThat(report.breaths()).isEmpty();
+        assertThat(report.holds()).isEmpty();
+    }
+
+    @Test
+    void repetitions_are_found_by_the_cuff_where_nobody_counted() {
+        SimulatedTrace she = new SimulatedTrace(11, Script.ARCHES, 50, 0.02, 0);
+        TraceReport report = she.analysed(null);
+        assertThat(report.reps()).hasSize(she.marks.size());
+        for (int i = 0; i < she.marks.size(); i++) {
+            assertThat(report.reps().get(i).startMs())
+                    .isCloseTo(she.marks.get(i).startMs(), within(900));
+        }
+    }
+}

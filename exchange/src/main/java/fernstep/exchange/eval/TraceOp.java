@@ -1,0 +1,142 @@
+package fernstep.exchange.eval;
+
+import fernstep.core.approach.Stances;
+import fernstep.core.measure.Numbers;
+import fernstep.core.measure.Range;
+import fernstep.core.measure.Side;
+import fernstep.core.trace.Trace;
+import fernstep.core.trace.TraceAnalysis;
+import fernstep.core.trace.TraceReport;
+import fernstep.exchange.casefile.CaseObject;
+import fernstep.exchange.table.TraceCsv;
+import fernstep.exchange.wording.Wording;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** {@code op: "trace"}: what a recording of cuff and belts shows, repetition by repetition. */
+final class TraceOp implements Operation {
+    private final Wording words;
+    private final Files files;
+
+    TraceOp(Wording words, Files files) {
+        this.words = words;
+        this.files = files;
+    }
+
+    /** Where the command line reads a trace from; the pages read none. */
+    @FunctionalInterface
+    interface Files {
+        String read(String name) throws IOException;
+    }
+
+    @Override
+    public Map<String, Object> answer(CaseObject request) {
+        Trace trace = trace(request);
+        TraceAnalysis.Question question = new TraceAnalysis.Question(
+                trace,
+                request.optionalCode("timing", Stances.EffortTiming.class)
+                        .orElse(Stances.EffortTiming.EXHALE_EFFORT_ONLY),
+                request.optionalCode("spine", Stances.Spine.class).orElse(Stances.Spine.NATURAL_CURVE),
+                request.optionalNumber("baselineMmHg", Range.CUFF_MMHG)
+                        .orElse(TraceAnalysis.Question.USUAL_BASELINE_MMHG),
+                request.optionalNumber("toleranceMmHg", Range.CUFF_TOLERANCE_MMHG)
+                        .orElse(TraceAnalysis.Question.USUAL_TOLERANCE_MMHG),
+                request.has("marks")
+                        ? request.items("marks", (node, path) -> mark(CaseObject.at(node, path)))
+                        : List.of());
+        request.nothingElse();
+        return written(TraceAnalysis.of(question));
+    }
+
+    private Trace trace(CaseObject request) {
+        String where = request.has("file") ? "file" : "csv";
+        String text = request.text(where);
+        if (where.equals("file")) {
+            try {
+                if (!text.endsWith(".csv")) {
+                    throw request.problem("file", "only CSV is read", "a file that ends in .csv");
+                }
+                text = files.read(text);
+            } catch (IOException e) {
+                throw request.problem("file", "the file cannot be read", "a readable file in UTF-8, or csv");
+            }
+        }
+        try {
+            return TraceCsv.read(text);
+        } catch (TraceCsv.Unreadable e) {
+            throw request.problem(
+                    where, String.valueOf(e.getMessage()), "t_ms,cuff_mmhg,ribs,belly or t_ms,channel,value,unit");
+        }
+    }
+
+    private static TraceAnalysis.Mark mark(CaseObject o) {
+        int rep = o.whole("rep", Range.REP);
+        Side side = o.optionalCode("side", Side.class).orElse(null);
+        double start = o.number("startMs", Range.TIME_MS);
+        double end = o.number("endMs", Range.TIME_MS);
+        o.nothingElse();
+        return o.checked("endMs", () -> new TraceAnalysis.Mark(rep, side, start, end));
+    }
+
+    private Map<String, Object> written(TraceReport r) {
+        return Json.object(
+                "sampleRateHz",
+                Numbers.rounded(r.sampleRateHz(), 2),
+                "durationMs",
+                Math.round(r.durationMs()),
+                "breaths",
+                r.breaths().stream()
+                        .map(b -> Json.object("inMs", Math.round(b.inMs()), "outMs", Math.round(b.outMs())))
+                        .toList(),
+                "holds",
+                r.holds().stream()
+                        .map(h -> Json.object("startMs", Math.round(h.startMs()), "endMs", Math.round(h.endMs())))
+                        .toList(),
+                "reps",
+                r.reps().stream().map(TraceOp::rep).toList(),
+                "summary",
+                Json.object(
+                        "breathsPerMin",
+                        Json.rounded(r.summary().breathsPerMin()),
+                        "toleranceBreaths",
+                        r.summary().toleranceBreaths(),
+                        "breaksAtRep",
+                        r.summary().breaksAtRep(),
+                        "symmetry",
+                        Json.rounded(r.summary().symmetry())),
+                "gaps",
+                r.gaps().stream()
+                        .map(g -> Json.object("startMs", Math.round(g.startMs()), "endMs", Math.round(g.endMs())))
+                        .toList(),
+                "problems",
+                r.problems().stream()
+                        .map(p -> Json.object("code", p.code().name(), "text", words.of(p.text())))
+                        .toList());
+    }
+
+    private static Map<String, Object> rep(TraceReport.Rep r) {
+        return Json.object(
+                "rep",
+                r.rep(),
+                "side",
+                name(r.side()),
+                "leadS",
+                Json.rounded(r.leadS()),
+                "excursionMmHg",
+                Json.rounded(r.excursionMmHg()),
+                "outsideS",
+                Json.rounded(r.outsideS()),
+                "overshootMmHg",
+                Json.rounded(r.overshootMmHg()),
+                "verdict",
+                r.verdict().stream()
+                        .map(v -> Json.object("sign", v.sign().name(), "confidence", Json.rounded(v.confidence())))
+                        .toList());
+    }
+
+    private static @Nullable String name(@Nullable Side side) {
+        return side == null ? null : side.name();
+    }
+}

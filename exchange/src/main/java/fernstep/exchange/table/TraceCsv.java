@@ -1,0 +1,152 @@
+package fernstep.exchange.table;
+
+import fernstep.core.trace.Channel;
+import fernstep.core.trace.Trace;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/**
+ * A trace as a table (brief 9.4). Wide: {@code t_ms,cuff_mmhg,ribs,belly}, a channel may be missing, an empty cell is a
+ * missing sample. Long: {@code t_ms,channel,value,unit}, channels CUFF (mmHg), RIBS, BELLY. Lines that begin with # are
+ * remarks; times are ms from the start, rising.
+ */
+public final class TraceCsv {
+    private static final Map<String, Channel> WIDE =
+            Map.of("cuff_mmhg", Channel.CUFF, "ribs", Channel.RIBS, "belly", Channel.BELLY);
+    private static final List<String> LONG = List.of("t_ms", "channel", "value", "unit");
+    private static final int MOST_LINES = 20_000_000;
+
+    private TraceCsv() {}
+
+    /** A line that cannot be read: which, and why. */
+    public static final class Unreadable extends Exception {
+        private static final long serialVersionUID = 1L;
+
+        Unreadable(int line, String why) {
+            super("line " + line + ": " + why);
+        }
+    }
+
+    /** Numbers that grow as they come. */
+    private static final class Column {
+        private double[] values = new double[4096];
+        private int size;
+
+        void add(double value) {
+            if (size == values.length) {
+                values = Arrays.copyOf(values, 2 * size);
+            }
+            values[size++] = value;
+        }
+
+        double[] whole() {
+            return Arrays.copyOf(values, size);
+        }
+    }
+
+    /** @throws Unreadable with the number of the line, from 1 */
+    public static Trace read(String text) throws Unreadable {
+        String[] header = null;
+        Column times = new Column();
+        Map<Channel, Column> columns = new EnumMap<>(Channel.class);
+        Map<Double, double[]> byTime = new LinkedHashMap<>();
+        int number = 0;
+        for (String line : (Iterable<String>) text.lines()::iterator) {
+            number++;
+            if (line.isBlank() || line.startsWith("#")) {
+                continue;
+            }
+            if (number > MOST_LINES) {
+                throw new Unreadable(number, "more lines than a trace has");
+            }
+            String[] cells = line.strip().split(",", -1);
+            if (header == null) {
+                header = header(number, cells);
+                continue;
+            }
+            if (cells.length != header.length) {
+                throw new Unreadable(number, cells.length + " cells under " + header.length + " headings");
+            }
+            if (header.length == LONG.size() && header[1].equals(LONG.get(1))) {
+                longLine(number, cells, byTime);
+            } else {
+                times.add(number(number, cells[0], false));
+                for (int i = 1; i < cells.length; i++) {
+                    columns.computeIfAbsent(WIDE.get(header[i]), c -> new Column())
+                            .add(number(number, cells[i], true));
+                }
+            }
+        }
+        if (header == null) {
+            throw new Unreadable(
+                    Math.max(1, number), "no heading; t_ms,cuff_mmhg,ribs,belly or t_ms,channel,value,unit");
+        }
+        if (!byTime.isEmpty()) {
+            byTime.forEach((t, values) -> {
+                times.add(t);
+                for (Channel c : Channel.values()) {
+                    columns.computeIfAbsent(c, k -> new Column()).add(values[c.ordinal()]);
+                }
+            });
+        }
+        Map<Channel, double[]> values = new EnumMap<>(Channel.class);
+        columns.forEach((channel, column) -> values.put(channel, column.whole()));
+        try {
+            return Trace.of(times.whole(), values);
+        } catch (IllegalArgumentException e) {
+            throw new Unreadable(number, String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static String[] header(int line, String[] cells) throws Unreadable {
+        String[] names = Arrays.stream(cells)
+                .map(c -> c.strip().toLowerCase(Locale.ROOT))
+                .toArray(String[]::new);
+        boolean wide = names.length > 1
+                && names[0].equals(LONG.get(0))
+                && Arrays.stream(names).skip(1).allMatch(WIDE::containsKey)
+                && Arrays.stream(names).distinct().count() == names.length;
+        if (!wide && !Arrays.asList(names).equals(LONG)) {
+            throw new Unreadable(line, "headings are t_ms,cuff_mmhg,ribs,belly or t_ms,channel,value,unit");
+        }
+        return names;
+    }
+
+    private static void longLine(int line, String[] cells, Map<Double, double[]> byTime) throws Unreadable {
+        Channel channel;
+        try {
+            channel = Channel.valueOf(cells[1].strip());
+        } catch (IllegalArgumentException e) {
+            throw new Unreadable(line, "channel is one of CUFF, RIBS, BELLY, not " + cells[1]);
+        }
+        if (channel == Channel.CUFF && !cells[3].strip().equalsIgnoreCase("mmHg")) {
+            throw new Unreadable(line, "a cuff is in mmHg, not " + cells[3]);
+        }
+        double[] values = byTime.computeIfAbsent(number(line, cells[0], false), t -> {
+            double[] none = new double[Channel.values().length];
+            Arrays.fill(none, Double.NaN);
+            return none;
+        });
+        values[channel.ordinal()] = number(line, cells[2], true);
+    }
+
+    private static double number(int line, String cell, boolean mayBeMissing) throws Unreadable {
+        String text = cell.strip();
+        if (text.isEmpty() && mayBeMissing) {
+            return Double.NaN;
+        }
+        try {
+            double value = Double.parseDouble(text);
+            if (!mayBeMissing && !Double.isFinite(value)) {
+                throw new Unreadable(line, "a time is a number, not " + cell);
+            }
+            return Double.isFinite(value) ? value : Double.NaN;
+        } catch (NumberFormatException e) {
+            throw new Unreadable(line, "not a number: " + cell);
+        }
+    }
+}
