@@ -30,6 +30,8 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
                                             "--server.port=0",
                                             "--server.address=127.0.0.1",
                                             "--fern.demo=true",
+                                            // hundreds of sign-ins: the slowness of a password is not what is tested
+                                            "--fern.password-strength=4",
                                             "--fern.pseudo-language=true");
                             int port = ((WebServerApplicationContext) c)
                                     .getWebServer()

@@ -24,26 +24,19 @@ public final class TraceAnalysis {
     private static final double HOLD_S = 2.5;
     private static final double UNDER_EFFORT_S = 1;
     private static final double LEAD_WITHIN_S = 4;
-    private static final double REST_BEFORE_S = 2;
-    private static final double CUFF_SMOOTH_S = 0.2;
-    private static final double OUTSIDE_LEAST_S = 0.3;
     private static final double BULGE_SHARE = 0.25;
     private static final double BULGE_SCALE = 0.15;
     private static final double RUSHED_SHARE = 0.6;
     private static final double NOISE_SDS = 3;
-    private static final double LEAST_CUFF_MMHG = 3;
-    private static final double LEAST_REP_S = 1;
-    private static final double BRIDGED_S = 0.7;
     private static final int REPS_TO_TIRE = 4;
     private static final double TIRING_SHARE = 0.35;
 
     private final Question q;
     private final Trace trace;
     private final @Nullable Breathing breathing;
-    private final double @Nullable [] cuff;
+    private final @Nullable CuffLine cuff;
     private final double @Nullable [] belly;
     private final double bellyBreath;
-    private final double cuffNoise;
 
     /**
      * What is asked.
@@ -90,11 +83,7 @@ public final class TraceAnalysis {
         this.trace = q.trace();
         Channel belt = trace.has(Channel.RIBS) ? Channel.RIBS : Channel.BELLY;
         this.breathing = trace.has(belt) ? new Breathing(trace, trace.values(belt)) : null;
-        this.cuff = trace.has(Channel.CUFF) ? Signals.smooth(trace.values(Channel.CUFF), CUFF_SMOOTH_S) : null;
-        this.cuffNoise = trace.has(Channel.CUFF)
-                ? Signals.noise(trace.values(Channel.CUFF))
-                        / Math.sqrt(2 * Math.sqrt(Math.PI) * CUFF_SMOOTH_S * Trace.HZ)
-                : 0;
+        this.cuff = trace.has(Channel.CUFF) ? new CuffLine(q) : null;
         boolean both = trace.has(Channel.RIBS) && trace.has(Channel.BELLY);
         Breathing low = both ? new Breathing(trace, trace.values(Channel.BELLY)) : null;
         this.belly = low == null ? null : low.smooth();
@@ -106,7 +95,7 @@ public final class TraceAnalysis {
     }
 
     private TraceReport report() {
-        List<Mark> marks = q.marks().isEmpty() ? found() : q.marks();
+        List<Mark> marks = !q.marks().isEmpty() ? q.marks() : cuff == null ? List.of() : cuff.repetitions();
         List<Breathing.Hold> holds = breathing == null
                 ? List.of()
                 : breathing.holds(HOLD_S).stream()
@@ -159,70 +148,12 @@ public final class TraceAnalysis {
         return (Math.min(m.endMs(), toMs) - Math.max(m.startMs(), fromMs)) / 1000;
     }
 
-    /** Repetitions by the cuff alone: where it leaves its slow level by more than its noise, and for long enough. */
-    private List<Mark> found() {
-        List<Mark> marks = new ArrayList<>();
-        if (cuff == null) {
-            return marks;
-        }
-        double[] away = Signals.minus(cuff, level(cuff));
-        double threshold = Math.max(LEAST_CUFF_MMHG, 5 * cuffNoise);
-        int from = -1;
-        int last = -1;
-        for (int i = 0; i <= away.length; i++) {
-            boolean out = i < away.length && Math.abs(away[i]) > threshold;
-            if (out) {
-                from = from < 0 ? i : from;
-                last = i;
-            } else if (from >= 0 && (i == away.length || i - last > BRIDGED_S * Trace.HZ)) {
-                if (last - from >= LEAST_REP_S * Trace.HZ) {
-                    marks.add(new Mark(
-                            marks.size() + 1, null, trace.ms(foot(away, from, -1)), trace.ms(foot(away, last, 1))));
-                }
-                from = -1;
-            }
-        }
-        return marks;
-    }
-
-    /** Where the way up to a point began: as long as it goes on falling, down to the noise. */
-    private int foot(double[] away, int from, int step) {
-        int i = from;
-        while (i + step >= 0
-                && i + step < away.length
-                && Math.abs(away[i + step]) < Math.abs(away[i])
-                && Math.abs(away[i]) > 2 * cuffNoise) {
-            i += step;
-        }
-        return i;
-    }
-
-    /** The level at rest: medians of half minutes, joined straight. */
-    private static double[] level(double[] x) {
-        int block = 15 * Trace.HZ;
-        double[] level = new double[x.length];
-        int blocks = Math.max(1, (int) Math.ceil((double) x.length / block));
-        double[] medians = new double[blocks];
-        for (int b = 0; b < blocks; b++) {
-            int from = Math.max(0, b * block - block / 2);
-            int to = Math.min(x.length, (b + 1) * block + block / 2);
-            medians[b] = Signals.median(Arrays.copyOfRange(x, from, to));
-        }
-        for (int i = 0; i < x.length; i++) {
-            double at = Math.max(0, Math.min(blocks - 1.0, (i - block / 2.0) / block));
-            int low = (int) Math.floor(at);
-            int high = Math.min(blocks - 1, low + 1);
-            level[i] = medians[low] + (at - low) * (medians[high] - medians[low]);
-        }
-        return level;
-    }
-
     private Rep rep(Mark mark, @Nullable Mark before, List<Breathing.Hold> holds, double usualMs) {
         List<Verdict> verdict = new ArrayList<>();
         held(mark, holds, verdict);
-        Cuff c = cuffOf(mark, before);
-        if (c != null) {
-            pressure(c, verdict);
+        CuffLine.Moved c = cuff == null ? null : cuff.of(mark, before);
+        if (cuff != null && c != null) {
+            cuff.judge(c, verdict);
         }
         bulge(mark, verdict);
         double share = (mark.endMs() - mark.startMs()) / usualMs;
@@ -243,7 +174,7 @@ public final class TraceAnalysis {
     }
 
     /** At its threshold 0.5, one scale beyond 0.82, two 0.93. */
-    private static double confidence(double beyond, double scale) {
+    static double confidence(double beyond, double scale) {
         return beyond <= 0 ? 0.5 * Math.exp(beyond / scale) : 1 - 0.5 * Math.exp(-beyond / scale);
     }
 
@@ -261,66 +192,6 @@ public final class TraceAnalysis {
         }
         Breathing.Phase out = breathing.outBreathNear(trace.at(mark.startMs()), LEAD_WITHIN_S);
         return out == null ? null : (mark.startMs() - trace.ms(out.onset())) / 1000;
-    }
-
-    /** @param below how far beyond the band downwards, 0 or less where it stays within; {@code above} upwards */
-    private record Cuff(double excursion, double outsideS, double belowS, double aboveS, double below, double above) {}
-
-    private @Nullable Cuff cuffOf(Mark mark, @Nullable Mark before) {
-        if (cuff == null || trace.broken(mark.startMs(), mark.endMs())) {
-            return null;
-        }
-        double rest = rest(mark, before);
-        double noise = Math.max(1, NOISE_SDS * cuffNoise);
-        boolean imprint = q.spine() == Stances.Spine.LIGHT_IMPRINT;
-        double low = imprint ? -noise - 1 : -q.toleranceMmHg();
-        double high = q.toleranceMmHg();
-        int from = trace.at(mark.startMs());
-        int to = trace.at(mark.endMs());
-        double most = 0;
-        int below = 0;
-        int above = 0;
-        double lowest = Double.POSITIVE_INFINITY;
-        double highest = Double.NEGATIVE_INFINITY;
-        for (int i = from; i <= to; i++) {
-            double moved = cuff[i] - rest;
-            most = Math.abs(moved) > Math.abs(most) ? moved : most;
-            below += moved < low ? 1 : 0;
-            above += moved > high ? 1 : 0;
-            lowest = Math.min(lowest, moved);
-            highest = Math.max(highest, moved);
-        }
-        return new Cuff(
-                most,
-                (double) (below + above) / Trace.HZ,
-                (double) below / Trace.HZ,
-                (double) above / Trace.HZ,
-                low - lowest,
-                highest - high);
-    }
-
-    /** Level of the two seconds before, as far as nothing was lifted then; what the cuff was set to where there are none. */
-    private double rest(Mark mark, @Nullable Mark before) {
-        double from = Math.max(
-                mark.startMs() - 1000 * REST_BEFORE_S,
-                before == null ? Double.NEGATIVE_INFINITY : before.endMs() + 300);
-        int a = trace.at(from);
-        int b = trace.at(mark.startMs() - 200);
-        if (cuff == null || b - a < Trace.HZ / 2 || trace.broken(from, mark.startMs())) {
-            return q.baselineMmHg();
-        }
-        return Signals.median(Arrays.copyOfRange(cuff, a, b + 1));
-    }
-
-    /** Falling: the back lifts. Rising: it is pressed flat, which only a natural curve minds. */
-    private void pressure(Cuff c, List<Verdict> verdict) {
-        double scale = Math.max(1, 2 * cuffNoise);
-        if (c.belowS() >= OUTSIDE_LEAST_S) {
-            verdict.add(new Verdict(SignCode.BACK_ARCHES, confidence(c.below(), scale)));
-        }
-        if (c.aboveS() >= OUTSIDE_LEAST_S && q.spine() == Stances.Spine.NATURAL_CURVE) {
-            verdict.add(new Verdict(SignCode.BACK_PRESSED, confidence(c.above(), scale)));
-        }
     }
 
     /** The belly moves out while the ribs come in, under effort. */
@@ -359,7 +230,8 @@ public final class TraceAnalysis {
                 .mapToDouble(r -> Math.abs(r.excursionMmHg() == null ? 0 : r.excursionMmHg()))
                 .toArray();
         double fresh = Signals.median(Arrays.copyOf(size, Math.max(2, n / 2)));
-        double limit = fresh + Math.max(TIRING_SHARE * q.toleranceMmHg(), NOISE_SDS * cuffNoise);
+        double limit =
+                fresh + Math.max(TIRING_SHARE * q.toleranceMmHg(), NOISE_SDS * (cuff == null ? 0 : cuff.noise()));
         int from = n;
         while (from > 0 && size[from - 1] > limit) {
             from--;
