@@ -5,24 +5,32 @@
   const place = document.getElementById('rows');
   let asked = 0;
 
+  /** Read anew because something changed, the board stays as long as it was. */
+  async function again() {
+    const show = new URLSearchParams(window.location.search).get('show');
+    await ask(show ? { q: form.elements.q.value, show } : { q: form.elements.q.value });
+  }
+
   async function find() {
-    const mine = ++asked;
     const q = form.elements.q.value;
-    const answer = await fetch('/board/rows?' + new URLSearchParams({ q }), { headers: { 'X-Requested-With': 'fetch' } }).catch(() => null);
-    if (!answer || mine !== asked) { return; }
-    if (answer.redirected || answer.status === 401) { window.location.reload(); return; }
-    if (answer.ok) {
-      place.innerHTML = await answer.text();
-      window.history.replaceState(null, '', q ? '/?' + new URLSearchParams({ q }) : '/');
-    }
+    if (await ask({ q })) { window.history.replaceState(null, '', q ? '/?' + new URLSearchParams({ q }) : '/'); }
+  }
+
+  async function ask(fields) {
+    const mine = ++asked;
+    const answer = await fetch('/board/rows?' + new URLSearchParams(fields), { headers: { 'X-Requested-With': 'fetch' } }).catch(() => null);
+    if (!answer || mine !== asked) { return false; }
+    if (answer.redirected || answer.status === 401) { window.location.reload(); return false; }
+    if (answer.ok) { place.innerHTML = await answer.text(); }
+    return answer.ok;
   }
 
   // Something was written, here or at home: the rows are read anew. After a break in between they are, too.
   if (window.EventSource) {
     const changes = new EventSource('/board/changes');
     let broken = false;
-    changes.addEventListener('changed', find);
-    changes.addEventListener('open', () => { if (broken) { find(); } broken = false; });
+    changes.addEventListener('changed', again);
+    changes.addEventListener('open', () => { if (broken) { again(); } broken = false; });
     changes.addEventListener('error', () => { broken = true; });
     window.addEventListener('pagehide', () => changes.close());
   }
