@@ -4,6 +4,7 @@ import fernstep.app.ask.FromHome;
 import fernstep.app.ask.HomeFlag;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Tokens;
 import fernstep.core.findings.SignCode;
 import fernstep.core.progress.HomeAdvice;
@@ -28,9 +29,17 @@ public class HomeEntries {
     private final HomeLogMapper log;
     private final Results results;
     private final FromHome fromHome;
+    private final Catalogues catalogues;
     private final Clock clock;
 
-    HomeEntries(HomeEntryMapper mapper, HomeLogMapper log, Results results, FromHome fromHome, Clock clock) {
+    HomeEntries(
+            HomeEntryMapper mapper,
+            HomeLogMapper log,
+            Results results,
+            FromHome fromHome,
+            Catalogues catalogues,
+            Clock clock) {
+        this.catalogues = catalogues;
         this.clock = clock;
         this.mapper = mapper;
         this.log = log;
@@ -99,6 +108,10 @@ public class HomeEntries {
     }
 
     private void exercise(HomeLink link, HomeEntry.Exercise e) {
+        boolean known = catalogues.get().find(e.rung()).isPresent();
+        if (!known) {
+            throw new IllegalArgumentException("no such exercise: " + e.rung());
+        }
         long client = link.clientId();
         LocalDate day = e.toldAt().toLocalDate();
         log.insertSession(sessionId(client, day), client, day, link.madeBy());

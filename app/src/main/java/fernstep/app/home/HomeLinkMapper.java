@@ -24,7 +24,7 @@ interface HomeLinkMapper {
     Optional<HomeLink> byHash(@Param("tokenHash") String tokenHash);
 
     /** In one step, so that tries at the same moment are all counted. */
-    void wrongTry(@Param("clientId") long clientId, @Param("most") int most);
+    void wrongTry(@Param("clientId") long clientId, @Param("most") int most, @Param("now") LocalDateTime now);
 
     void rightTry(@Param("clientId") long clientId);
 
@@ -33,7 +33,8 @@ interface HomeLinkMapper {
             @Param("clientId") long clientId,
             @Param("expiresAt") LocalDateTime expiresAt);
 
-    boolean passOpens(@Param("passHash") String passHash, @Param("clientId") long clientId);
+    boolean passOpens(
+            @Param("passHash") String passHash, @Param("clientId") long clientId, @Param("now") LocalDateTime now);
 
     void removePass(@Param("passHash") String passHash);
 }

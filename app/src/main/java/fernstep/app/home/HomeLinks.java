@@ -103,7 +103,7 @@ public class HomeLinks {
         return pass != null
                 && !link.locked()
                 && !expired(link)
-                && mapper.passOpens(Tokens.digest(pass), link.clientId());
+                && mapper.passOpens(Tokens.digest(pass), link.clientId(), LocalDateTime.now(clock));
     }
 
     /** A locked link stays locked for the right PIN too. */
@@ -123,7 +123,7 @@ public class HomeLinks {
             audit.record(0, link.clientId(), "HOME_PAGE_OPENED", "");
             return new Tried.Opened(pass);
         }
-        mapper.wrongTry(link.clientId(), HomeLink.MOST_TRIES);
+        mapper.wrongTry(link.clientId(), HomeLink.MOST_TRIES, now);
         audit.record(0, link.clientId(), "HOME_PIN_WRONG", "");
         int tries = mapper.ofClient(link.clientId()).map(HomeLink::wrongTries).orElse(HomeLink.MOST_TRIES);
         if (tries < HomeLink.MOST_TRIES) {

@@ -48,7 +48,7 @@ record HomeTold(
     }
 
     /**
-     * The entry, checked. A phone's clock that is wrong by weeks is set right.
+     * The entry, checked. A phone's clock that is ahead, or weeks behind, is set right.
      *
      * @throws IllegalArgumentException for anything that is not an entry, out-of-range values included
      */
@@ -113,7 +113,8 @@ record HomeTold(
     private LocalDateTime moment(LocalDateTime now) {
         try {
             LocalDateTime told = LocalDateTime.parse(at == null ? "" : at).withNano(0);
-            boolean believable = !told.isAfter(now.plusDays(1)) && !told.isBefore(now.minusDays(OLDEST_DAYS));
+            // ahead of ours it would stand from tomorrow on only
+            boolean believable = !told.isAfter(now) && !told.isBefore(now.minusDays(OLDEST_DAYS));
             return believable ? told : now.withNano(0);
         } catch (DateTimeParseException e) {
             throw new IllegalArgumentException("not a moment: " + at, e);

@@ -21,7 +21,7 @@ interface OutboxMapper {
     /** Some that are due, held for this transaction; those that another instance holds are passed over. */
     List<Long> due(@Param("now") LocalDateTime now, @Param("most") int most);
 
-    void take(@Param("ids") List<Long> ids, @Param("by") String by);
+    void take(@Param("ids") List<Long> ids, @Param("by") String by, @Param("now") LocalDateTime now);
 
     List<OutboxRow> takenBy(@Param("by") String by);
 

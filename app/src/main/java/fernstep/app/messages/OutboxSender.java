@@ -100,7 +100,7 @@ class OutboxSender {
             transactions.executeWithoutResult(t -> {
                 List<Long> due = mapper.due(now, AT_ONCE);
                 if (!due.isEmpty()) {
-                    mapper.take(due, me);
+                    mapper.take(due, me, now);
                 }
             });
         } catch (ConcurrencyFailureException e) {

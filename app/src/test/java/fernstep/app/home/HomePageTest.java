@@ -363,13 +363,44 @@ class HomePageTest {
                         "told",
                         "DONE",
                         "effort",
-                        11))) {
+                        11),
+                Map.of(
+                        "id",
+                        UUID.randomUUID().toString(),
+                        "at",
+                        LocalDate.now() + "T00:00:00",
+                        "kind",
+                        "EXERCISE",
+                        "rung",
+                        "ZZ9",
+                        "told",
+                        "DONE"))) {
             assertThat(page.request()
                             .post(entries, RequestOptions.create().setData(bad))
                             .status())
                     .as("%s", bad)
                     .isEqualTo(400);
         }
+    }
+
+    @Test
+    void a_phone_whose_clock_is_ahead_closes_today_and_not_tomorrow(Visitor visitor) {
+        Page page = opened(visitor);
+        Map<String, Object> ahead = Map.of(
+                "id",
+                UUID.randomUUID().toString(),
+                "at",
+                LocalDate.now().plusDays(1) + "T00:30:00",
+                "kind",
+                "ANSWERED",
+                "codes",
+                List.of("CALF"));
+        String entries = app.baseUrl() + "/home/" + fresh.token() + "/entries";
+        assertThat(page.request()
+                        .post(entries, RequestOptions.create().setData(ahead))
+                        .status())
+                .isEqualTo(200);
+        assertThat(fromHome.standing(client, LocalDate.now())).containsExactly(Answer.CALF);
     }
 
     @Test
@@ -393,7 +424,7 @@ class HomePageTest {
     }
 
     @Test
-    void it_weighs_at_most_100_kilobytes_without_fonts_and_is_ready_within_a_second_on_a_slow_line(Visitor visitor) {
+    void it_weighs_at_most_100_kilobytes_without_fonts_and_prints_when_it_is_usable_on_a_slow_line(Visitor visitor) {
         List<Cookie> pass = opened(visitor).context().cookies();
         Page slow = visitor.on(PHONE_WIDTH, PHONE_HEIGHT);
         slow.context().addCookies(pass);
