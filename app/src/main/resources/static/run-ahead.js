@@ -106,7 +106,7 @@ window.fernAhead = (() => {
       s.advice = advice(e, 'END_EXERCISE', 'endExercise', 'endExerciseWhy');
     } else {
       s.phase = 'HELD';
-      s.advice = advice(e, 'END_SET', 'stopSet', 'stopSetWhy');
+      s.advice = Object.assign(advice(e, 'END_SET', 'stopSet', 'stopSetWhy'), { provisional: true });
     }
     s.seen = s.seen.concat([{ code: told.code, severity: told.severity }]);
   }

@@ -189,7 +189,11 @@ document.addEventListener('alpine:init', () => {
     hasAdvice() { return this.advice() !== null; },
     noAdvice() { return !this.hasAdvice(); },
     severityText() { return this.hasAdvice() ? fern.text(this.adviceText('severity') === 'SLIGHT' ? 'slight' : 'strong') : ''; },
-    canSoften() { const a = this.advice(); return Boolean(a && a.rule && a.rule !== 'R1' && a.code !== 'PAIN' && a.code !== 'SET_LOST' && a.open); },
+    /** Also before the server has answered: whoever presses twice at once means slight. */
+    canSoften() {
+      const a = this.advice();
+      return Boolean(a && (a.provisional || (a.rule && a.rule !== 'R1' && a.open)) && a.code !== 'PAIN' && a.code !== 'SET_LOST');
+    },
     softenText() { return fern.text(this.adviceText('severity') === 'SLIGHT' ? 'itWasStrong' : 'itWasSlight'); },
     adviceClass() {
       const move = this.adviceText('move');

@@ -92,8 +92,6 @@ class SafetyNetTest {
     @Test
     void an_emergency_ticked_before_the_scripts_are_there_stops_her_all_the_same(Visitor visitor, Running app) {
         Page page = visitor.on(1280, 800);
-        // A service worker would fetch the script where the test cannot hold it back.
-        visitor.context().addInitScript("delete Navigator.prototype.serviceWorker");
         page.navigate(app.baseUrl() + "/sign-in");
         page.fill("#username", "imogen");
         page.fill("#password", "tidemark-demo");

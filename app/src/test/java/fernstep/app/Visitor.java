@@ -7,6 +7,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ReducedMotion;
+import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URLEncoder;
@@ -21,10 +22,17 @@ public final class Visitor implements AutoCloseable {
     private final List<String> errors = new ArrayList<>();
     private BrowserContext context;
     private Page page;
+    private ServiceWorkerPolicy keeping = ServiceWorkerPolicy.BLOCK;
 
     Visitor(Browser browser, String baseUrl) {
         this.browser = browser;
         this.baseUrl = baseUrl;
+    }
+
+    /** From now on pages are kept in the browser as they are for users: for tests of what works without a connection. */
+    public Visitor keepingPages() {
+        keeping = ServiceWorkerPolicy.ALLOW;
+        return this;
     }
 
     public Page on(int width, int height) {
@@ -37,6 +45,7 @@ public final class Visitor implements AutoCloseable {
                 new Browser.NewContextOptions()
                         .setViewportSize(width, height)
                         .setLocale(language)
+                        .setServiceWorkers(keeping)
                         .setReducedMotion(ReducedMotion.REDUCE));
         context.setDefaultTimeout(10_000);
         page = context.newPage();

@@ -151,7 +151,7 @@ class HomePageTest {
 
     @Test
     void what_she_does_while_the_connection_is_gone_survives_a_reload_and_arrives_once(Visitor visitor) {
-        Page page = opened(visitor);
+        Page page = opened(visitor.keepingPages());
         page.evaluate("() => navigator.serviceWorker.ready");
         page.reload();
         page.click("text=None of these");
@@ -180,7 +180,7 @@ class HomePageTest {
         Page board = visitor.onATablet("imogen");
         visitor.openClient("Home Person");
         visitor.open("/?q=Home+Person");
-        Page page = opened(visitor);
+        Page page = opened(visitor.keepingPages());
         page.evaluate("() => navigator.serviceWorker.ready");
         page.reload();
         page.locator("[data-code=CHEST_PAIN]").waitFor();
@@ -279,7 +279,7 @@ class HomePageTest {
 
     @Test
     void a_link_taken_back_opens_nothing_and_leaves_nothing_on_the_phone(Visitor visitor) {
-        Page page = opened(visitor);
+        Page page = opened(visitor.keepingPages());
         page.evaluate("() => navigator.serviceWorker.ready");
         page.reload();
         page.click("text=None of these");

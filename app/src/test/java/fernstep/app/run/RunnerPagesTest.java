@@ -160,7 +160,7 @@ class RunnerPagesTest {
 
     @Test
     void a_reload_and_a_closed_tab_without_a_connection_lose_nothing(Visitor visitor) {
-        Page page = prepared(visitor);
+        Page page = prepared(visitor.keepingPages());
         page.evaluate("() => navigator.serviceWorker.ready");
         page.reload();
         page.locator(".runner").waitFor();
@@ -187,7 +187,7 @@ class RunnerPagesTest {
 
     @Test
     void what_was_counted_before_the_connection_went_stands_while_it_is_gone_and_after_a_reload(Visitor visitor) {
-        Page page = prepared(visitor);
+        Page page = prepared(visitor.keepingPages());
         page.evaluate("() => navigator.serviceWorker.ready");
         page.reload();
         page.locator(".runner").waitFor();
@@ -209,7 +209,7 @@ class RunnerPagesTest {
 
     @Test
     void after_a_reload_without_a_connection_a_sign_is_still_answered(Visitor visitor) {
-        Page page = prepared(visitor);
+        Page page = prepared(visitor.keepingPages());
         page.evaluate("() => navigator.serviceWorker.ready");
         page.reload();
         page.locator(".runner").waitFor();
@@ -463,7 +463,7 @@ class RunnerPagesTest {
 
     @Test
     void signing_out_leaves_no_page_of_hers_in_the_browser(Visitor visitor) {
-        Page page = prepared(visitor);
+        Page page = prepared(visitor.keepingPages());
         page.evaluate("() => navigator.serviceWorker.ready");
         page.reload();
         page.locator(".runner").waitFor();
