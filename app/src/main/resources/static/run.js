@@ -37,6 +37,12 @@ document.addEventListener('alpine:init', () => {
     part: '',
     out: false,
     startedAt: 0,
+    liftAt: 0,
+    strips: null,
+    traceState: '',
+    traceProblems: [],
+    judged: null,
+    code: '',
     holdSecond: null,
     restUntil: 0,
     restLeft: '',
@@ -51,6 +57,7 @@ document.addEventListener('alpine:init', () => {
       window.addEventListener('online', () => { this.waitMs = 500; this.send(); });
       window.requestAnimationFrame((t) => this.pace(t));
       window.setTimeout(() => this.listen(), ASKS_AGAIN_MS);
+      if (sessionStorage.getItem('run.trace') === this.session) { this.watchDevice(); }
     },
 
     /** The state as the server has it; without a connection the last one that was read. */
@@ -262,6 +269,7 @@ document.addEventListener('alpine:init', () => {
         return;
       }
       if (this.phase() === 'HELD' || !this.working()) { return; }
+      if (this.phase() === 'WORK') { this.judge(this.item()); this.liftAt = 0; }
       this.report({ kind: this.phase() === 'REST' ? 'NEXT_SET' : 'REP', at: this.s.at });
     },
     undo() { this.touched = true; this.report({ kind: 'UNDO' }); },
@@ -279,6 +287,69 @@ document.addEventListener('alpine:init', () => {
       this.report({ kind: 'EFFORT', value: n, at: this.s.at });
     },
     effortThis() { this.effort(Number(this.$event.currentTarget.dataset.n)); },
+    /** A code for the cuff and the belts: whoever has it streams into this session and no other. */
+    async pairDevice() {
+      this.open('device');
+      this.code = '';
+      try {
+        const answer = await fetch(this.url + '/pairing', {
+          method: 'POST', headers: { 'X-CSRF-TOKEN': fern.token(), 'X-Requested-With': 'fetch' },
+        });
+        this.checkSignedIn(answer);
+        if (!answer.ok || !isJson(answer)) { throw new Error('no code'); }
+        this.code = (await answer.json()).code;
+        sessionStorage.setItem('run.trace', this.session);
+        this.watchDevice();
+      } catch (lost) { this.notice = fern.text('noCode'); this.close(); }
+    },
+    watchDevice() {
+      if (this.strips) { return; }
+      this.strips = new fernTrace.Strips(this.url, this.$root.querySelector('.trace canvas'), (told) => {
+        if (told.state === 'LIVE' && this.traceState !== 'LIVE' && this.isPanel('device')) { this.close(); }
+        this.traceState = told.state;
+        if (told.outBreaths && told.outBreaths.length || told.problems.length) { this.traceProblems = told.problems; }
+      });
+      this.strips.open();
+    },
+    leaveDevice() {
+      sessionStorage.removeItem('run.trace');
+      if (this.strips) { this.strips.close(); }
+      this.strips = null;
+      this.traceState = '';
+      this.judged = null;
+      this.close();
+    },
+    hasTrace() { return ['LIVE', 'SILENT', 'ENDED', 'LOST'].includes(this.traceState); },
+    watching() { return this.strips !== null; },
+    traceTrouble() { return { SILENT: fern.text('deviceSilent'), ENDED: fern.text('deviceEnded'), LOST: fern.text('deviceLost') }[this.traceState] || ''; },
+    judgedWord() { return this.judged ? this.judged.word : ''; },
+    judgedDetail() { return this.judged ? this.judged.detail : ''; },
+    unsureText() {
+      const p = this.judged && this.judged.proposal;
+      return p && !p.sure ? fern.text('maybeSign', p.label, p.percent) : '';
+    },
+    proposed() {
+      const p = this.judged && this.judged.proposal;
+      const button = p && this.$root.querySelector('.sign[data-code="' + p.sign + '"]');
+      return p && p.sure && button && !button.disabled && this.working() ? p : null;
+    },
+    hasProposal() { return this.proposed() !== null; },
+    proposalText() { const p = this.proposed(); return p ? fern.text('takeSign', p.label, p.percent) : ''; },
+    /** One press takes what the trace proposes; nothing is marked without it. */
+    takeProposal() {
+      const p = this.proposed();
+      if (!p) { return; }
+      this.judged = null;
+      this.sign(p.sign);
+    },
+    async judge(i) {
+      const from = this.liftAt || this.startedAt;
+      if (!this.strips || this.traceState !== 'LIVE' || !from) { return; }
+      this.judged = null;
+      try {
+        this.judged = await this.strips.rep({ rep: i.rep + 1, side: i.sideCode || null, rung: i.rung }, from, performance.now());
+      } catch (lost) { /* the count goes on without it */ }
+    },
     pause() { this.paused = !this.paused; this.startedAt = 0; this.panel = ''; },
     flip(name) { this[name] = !this[name]; localStorage.setItem('run.' + name, this[name] ? 'yes' : 'no'); },
     flipThis() { this.flip(this.$event.currentTarget.dataset.option); },
@@ -430,7 +501,7 @@ document.addEventListener('alpine:init', () => {
         u: () => this.undo(), PageUp: () => this.undo(), Backspace: () => this.undo(),
         o: () => { if (this.canOverride()) { this.open('override'); } },
         e: () => this.open('emergency'), m: () => this.open('more'), x: () => { if (this.canSkip()) { this.open('skip'); } },
-        p: () => this.pause(), y: () => { if (this.hasAdvice()) { this.askWhy(); } },
+        t: () => this.takeProposal(), p: () => this.pause(), y: () => { if (this.hasAdvice()) { this.askWhy(); } },
         ArrowLeft: () => this.left(), ArrowRight: () => this.right(), '?': () => this.open('keys'),
       };
       if (commands[key]) { commands[key](); return true; }
@@ -474,7 +545,11 @@ document.addEventListener('alpine:init', () => {
       const share = at / p.seconds;
       const words = { OUT: fern.text('breatheOut'), IN: fern.text('breatheIn'), RUNS_ON: fern.text('breathRunsOn') };
       const same = p.part.startsWith('BREATHE');
-      if (this.part !== p.part) { this.part = p.part; this.signal(); }
+      if (this.part !== p.part) {
+        this.part = p.part;
+        if (p.part === 'LIFT') { this.liftAt = performance.now(); }
+        this.signal();
+      }
       this.phaseText = same ? p.text : p.text + ' · ' + words[p.breath].toLowerCase();
       this.phaseLeft = String(Math.floor(at) + 1);
       this.out = p.breath === 'OUT';

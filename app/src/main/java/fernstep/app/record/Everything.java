@@ -32,6 +32,9 @@ class Everything {
         for (String table : mapper.tablesWith("visit_id")) {
             put(tables, table, mapper.ofVisits(table, clientId));
         }
+        for (String table : mapper.tablesWith("recording_id")) {
+            put(tables, table, mapper.ofRecordings(table, clientId));
+        }
         for (String table : mapper.tablesWith("client_id")) {
             put(tables, table, mapper.ofClient(table, clientId));
         }

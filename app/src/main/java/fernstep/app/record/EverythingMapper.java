@@ -16,6 +16,8 @@ interface EverythingMapper {
 
     List<Map<String, Object>> ofVisits(@Param("table") String table, @Param("clientId") long clientId);
 
+    List<Map<String, Object>> ofRecordings(@Param("table") String table, @Param("clientId") long clientId);
+
     List<Map<String, Object>> ofSessions(@Param("table") String table, @Param("clientId") long clientId);
 
     Map<String, Object> client(@Param("clientId") long clientId);

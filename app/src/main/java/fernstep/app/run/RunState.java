@@ -1,5 +1,6 @@
 package fernstep.app.run;
 
+import fernstep.core.measure.Side;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -34,6 +35,7 @@ public record RunState(
             String rung,
             String name,
             String side,
+            @Nullable Side sideCode,
             String dose,
             String position,
             String howTo,

@@ -80,6 +80,7 @@ class RunView {
                 rung.code(),
                 rung.name(),
                 side(e),
+                e.side(),
                 words.dose(e.dose()),
                 words.code(e.asDone(client.body()).position()),
                 rung.howTo(),

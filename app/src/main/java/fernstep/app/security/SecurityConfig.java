@@ -32,6 +32,8 @@ class SecurityConfig {
                                 "/feeds/**",
                                 "/home/**",
                                 "/mail-off/**",
+                                // a device shows the code that its session gave out
+                                "/device",
                                 "/error",
                                 "/*.css",
                                 "/*.js",

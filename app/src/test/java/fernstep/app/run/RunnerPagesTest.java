@@ -172,13 +172,13 @@ class RunnerPagesTest {
         assertThat(count(page)).hasText("2");
         page.reload();
         assertThat(count(page)).hasText("2");
+        assertThat(first().repsDone()).isZero();
         Page again = visitor.context().newPage();
         page.close();
         again.navigate(app.baseUrl() + "/sessions/" + session);
         assertThat(count(again)).hasText("2");
         keys(again, "Space");
         assertThat(count(again)).hasText("3");
-        assertThat(first().repsDone()).isZero();
         visitor.context().unroute(EVENTS);
         visitor.context().setOffline(false);
         allSent(again);

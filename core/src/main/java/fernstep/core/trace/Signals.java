@@ -1,7 +1,5 @@
 package fernstep.core.trace;
 
-import java.util.Arrays;
-
 /** Filters and statistics of one channel on the even grid. */
 final class Signals {
     private static final double MAD_TO_SD = 1.4826;
@@ -17,12 +15,50 @@ final class Signals {
         if (values.length == 0) {
             return 0;
         }
-        double[] sorted = values.clone();
-        Arrays.sort(sorted);
-        double at = q * (sorted.length - 1);
+        double[] some = values.clone();
+        double at = q * (some.length - 1);
         int low = (int) Math.floor(at);
-        int high = Math.min(sorted.length - 1, low + 1);
-        return sorted[low] + (at - low) * (sorted[high] - sorted[low]);
+        double below = select(some, low);
+        if (at == low) {
+            return below;
+        }
+        double above = Double.POSITIVE_INFINITY;
+        for (int i = low + 1; i < some.length; i++) {
+            above = Math.min(above, some[i]);
+        }
+        return below + (at - low) * (above - below);
+    }
+
+    /** The k-th smallest, from 0; what is smaller ends up before it and what is larger behind (Hoare 1961). */
+    private static double select(double[] x, int k) {
+        int from = 0;
+        int to = x.length - 1;
+        while (from < to) {
+            double pivot = x[(from + to) >>> 1];
+            int i = from;
+            int j = to;
+            while (i <= j) {
+                while (x[i] < pivot) {
+                    i++;
+                }
+                while (x[j] > pivot) {
+                    j--;
+                }
+                if (i <= j) {
+                    double swap = x[i];
+                    x[i++] = x[j];
+                    x[j--] = swap;
+                }
+            }
+            if (k <= j) {
+                to = j;
+            } else if (k >= i) {
+                from = i;
+            } else {
+                break;
+            }
+        }
+        return x[k];
     }
 
     /** Zero-phase: a Gaussian of this width, in seconds, over the file. */
@@ -33,9 +69,20 @@ final class Signals {
             double z = k / (sigmaS * Trace.HZ);
             weights[k + reach] = Math.exp(-z * z / 2);
         }
+        double whole = 0;
+        for (double weight : weights) {
+            whole += weight;
+        }
         double[] y = new double[x.length];
         for (int i = 0; i < x.length; i++) {
             double sum = 0;
+            if (i >= reach && i + reach < x.length) {
+                for (int k = 0; k < weights.length; k++) {
+                    sum += weights[k] * x[i - reach + k];
+                }
+                y[i] = sum / whole;
+                continue;
+            }
             double all = 0;
             for (int k = Math.max(-reach, -i); k <= Math.min(reach, x.length - 1 - i); k++) {
                 sum += weights[k + reach] * x[i + k];

@@ -3,6 +3,7 @@ package fernstep.core.trace;
 import fernstep.core.measure.Reason;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +20,12 @@ public final class Trace {
     private static final double GAP_MS = 500;
     private static final int MOST_HOURS = 12;
     private static final int FLAT_SAMPLES = 200;
+    private static final double DRAWN_SMOOTH_S = 0.1;
+    private static final int CLIPPED_SAMPLES = 8;
+    private static final int CLIPPED_RUNS = 3;
+    private static final double ENTRY_SHARE = 0.4;
+    private static final double LEAST_CUFF_MMHG = 20;
+    private static final double MOST_CUFF_MMHG = 80;
 
     private final Map<Channel, double[]> grid;
     private final int length;
@@ -58,6 +65,11 @@ public final class Trace {
             SAMPLES_MISSING,
             CHANNEL_MISSING,
             CHANNEL_FLAT,
+            CHANNEL_CLIPS,
+            CHANNEL_SWAPPED,
+            BATCH_REPEATED,
+            BATCH_MISSING,
+            NOT_A_NUMBER,
             TOO_SHORT
         }
 
@@ -86,7 +98,7 @@ public final class Trace {
             throw new IllegalArgumentException("a trace of more than " + MOST_HOURS + " hours");
         }
         double step = medianStep(timesMs, kept);
-        List<Gap> gaps = gaps(timesMs, kept, Math.max(GAP_MS, 3 * step));
+        List<Gap> gaps = gaps(timesMs, kept, values);
         int length = (int) Math.floor((end - start) / STEP_MS) + 1;
         Map<Channel, double[]> grid = new EnumMap<>(Channel.class);
         for (Channel channel : Channel.values()) {
@@ -99,7 +111,13 @@ public final class Trace {
                 problems.add(Problem.of(Problem.Code.CHANNEL_FLAT, channel.name()));
                 continue;
             }
+            if (clips(samples)) {
+                problems.add(Problem.of(Problem.Code.CHANNEL_CLIPS, channel.name()));
+            }
             grid.put(channel, onGrid(timesMs, samples, kept, start, length));
+        }
+        if (swapped(grid)) {
+            problems.add(Problem.of(Problem.Code.CHANNEL_SWAPPED));
         }
         if (!gaps.isEmpty()) {
             double lost =
@@ -136,20 +154,115 @@ public final class Trace {
         return Signals.median(steps);
     }
 
-    private static List<Gap> gaps(double[] times, int[] kept, double longest) {
-        List<Gap> gaps = new ArrayList<>();
-        for (int i = 1; i < kept.length; i++) {
-            if (times[kept[i]] - times[kept[i - 1]] > longest) {
-                gaps.add(new Gap(times[kept[i - 1]], times[kept[i]]));
+    /** Holes of any channel that is there: where one of them says nothing, nothing is read. */
+    private static List<Gap> gaps(double[] times, int[] kept, Map<Channel, double[]> values) {
+        List<Gap> all = new ArrayList<>();
+        for (double[] line : values.values()) {
+            int[] there =
+                    Arrays.stream(kept).filter(i -> Double.isFinite(line[i])).toArray();
+            if (there.length < 2) {
+                continue;
+            }
+            double longest = Math.max(GAP_MS, 3 * medianStep(times, there));
+            for (int i = 1; i < there.length; i++) {
+                if (times[there[i]] - times[there[i - 1]] > longest) {
+                    all.add(new Gap(times[there[i - 1]], times[there[i]]));
+                }
             }
         }
-        return gaps;
+        return joined(all);
+    }
+
+    private static List<Gap> joined(List<Gap> gaps) {
+        gaps.sort(Comparator.comparingDouble(Gap::startMs));
+        List<Gap> joined = new ArrayList<>();
+        for (Gap gap : gaps) {
+            Gap last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
+            if (last != null && gap.startMs() <= last.endMs()) {
+                joined.set(joined.size() - 1, new Gap(last.startMs(), Math.max(last.endMs(), gap.endMs())));
+            } else {
+                joined.add(gap);
+            }
+        }
+        return joined;
     }
 
     /** A belt or cuff that is on a body is never still to the last digit. */
     private static boolean flat(double[] samples) {
+        double one = Double.NaN;
+        double other = Double.NaN;
+        int there = 0;
+        for (double x : samples) {
+            if (!Double.isFinite(x)) {
+                continue;
+            }
+            there++;
+            if (Double.isNaN(one)) {
+                one = x;
+            } else if (x != one && Double.isNaN(other)) {
+                other = x;
+            } else if (x != one && x != other) {
+                return false;
+            }
+        }
+        return there > FLAT_SAMPLES;
+    }
+
+    /**
+     * Cut off at one end of its range: the very same highest or lowest value over and over, again and again, reached at
+     * speed. A line that comes to rest there by itself slows down first, one that rests at both ends was drawn so.
+     */
+    private static boolean clips(double[] samples) {
         double[] there = Arrays.stream(samples).filter(Double::isFinite).toArray();
-        return there.length > FLAT_SAMPLES && Arrays.stream(there).distinct().count() < 3;
+        double usual = usualStep(there);
+        boolean high = runs(there, Arrays.stream(there).max().orElse(0), usual) >= CLIPPED_RUNS;
+        boolean low = runs(there, Arrays.stream(there).min().orElse(0), usual) >= CLIPPED_RUNS;
+        return high != low;
+    }
+
+    private static double usualStep(double[] samples) {
+        double[] steps = new double[samples.length];
+        int n = 0;
+        for (int i = 1; i < samples.length; i++) {
+            double step = Math.abs(samples[i] - samples[i - 1]);
+            if (step > 0) {
+                steps[n++] = step;
+            }
+        }
+        return Signals.median(Arrays.copyOf(steps, n));
+    }
+
+    private static int runs(double[] samples, double value, double usualStep) {
+        int runs = 0;
+        int length = 0;
+        double entry = 0;
+        for (int i = 0; i < samples.length; i++) {
+            if (samples[i] != value) {
+                length = 0;
+                continue;
+            }
+            length++;
+            if (length == 1) {
+                // over two steps: the last one is cut off as well
+                entry = i < 2 ? 0 : Math.abs(value - samples[i - 2]) / 2;
+            }
+            runs += length == CLIPPED_SAMPLES && entry >= ENTRY_SHARE * usualStep ? 1 : 0;
+        }
+        return runs;
+    }
+
+    /** Where the cuff should be, there is no pressure a cuff is set to, and where a belt should be, there is. */
+    private static boolean swapped(Map<Channel, double[]> grid) {
+        double[] cuff = grid.get(Channel.CUFF);
+        if (cuff == null || cuffLike(Signals.median(cuff))) {
+            return false;
+        }
+        return grid.entrySet().stream()
+                .anyMatch(e -> e.getKey() != Channel.CUFF && cuffLike(Signals.median(e.getValue())));
+    }
+
+    private static boolean cuffLike(double mmHg) {
+        return mmHg >= LEAST_CUFF_MMHG && mmHg <= MOST_CUFF_MMHG;
     }
 
     /** Means of what falls into each step; where nothing does, a straight line between its neighbours. */
@@ -188,6 +301,25 @@ public final class Trace {
     /** On the even grid; empty where the channel was not there. */
     double[] values(Channel channel) {
         return grid.getOrDefault(channel, new double[0]);
+    }
+
+    /**
+     * A stretch of a channel to be drawn, at even steps.
+     *
+     * @param fromMs as the recording counts
+     * @param toMs above {@code fromMs}
+     * @param points at least 2
+     * @return NaN in gaps, outside the recording, and where the channel is not there
+     */
+    public double[] line(Channel channel, double fromMs, double toMs, int points) {
+        double[] all = Signals.smooth(values(channel), DRAWN_SMOOTH_S);
+        double[] line = new double[points];
+        for (int i = 0; i < points; i++) {
+            double ms = fromMs + (toMs - fromMs) * i / (points - 1);
+            boolean there = all.length > 0 && ms >= startMs && ms <= this.ms(length - 1.0);
+            line[i] = there && !broken(ms, ms) ? all[at(ms)] : Double.NaN;
+        }
+        return line;
     }
 
     int length() {

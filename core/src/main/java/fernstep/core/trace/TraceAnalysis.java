@@ -155,7 +155,10 @@ public final class TraceAnalysis {
         if (cuff != null && c != null) {
             cuff.judge(c, verdict);
         }
-        bulge(mark, verdict);
+        Double bellyOut = bellyOut(mark);
+        if (bellyOut != null && bellyOut > BULGE_SHARE) {
+            verdict.add(new Verdict(SignCode.WALL_BULGE, confidence(bellyOut - BULGE_SHARE, BULGE_SCALE)));
+        }
         double share = (mark.endMs() - mark.startMs()) / usualMs;
         if (share < RUSHED_SHARE) {
             verdict.add(new Verdict(SignCode.RUSHED, confidence(RUSHED_SHARE - share, 0.1)));
@@ -170,6 +173,7 @@ public final class TraceAnalysis {
                 c == null ? null : c.excursion(),
                 c == null ? 0 : c.outsideS(),
                 c == null ? 0 : Math.max(c.below(), c.above()),
+                bellyOut,
                 List.copyOf(verdict));
     }
 
@@ -194,10 +198,10 @@ public final class TraceAnalysis {
         return out == null ? null : (mark.startMs() - trace.ms(out.onset())) / 1000;
     }
 
-    /** The belly moves out while the ribs come in, under effort. */
-    private void bulge(Mark mark, List<Verdict> verdict) {
+    /** How far the belly moves out while the ribs come in, under effort, as a share of a breath. */
+    private @Nullable Double bellyOut(Mark mark) {
         if (breathing == null || belly == null || bellyBreath <= 0) {
-            return;
+            return null;
         }
         int from = trace.at(mark.startMs());
         int to = trace.at(mark.endMs());
@@ -214,10 +218,7 @@ public final class TraceAnalysis {
                 worst = Math.max(worst, belly[i] - lowest);
             }
         }
-        double share = worst / bellyBreath;
-        if (share > BULGE_SHARE) {
-            verdict.add(new Verdict(SignCode.WALL_BULGE, confidence(share - BULGE_SHARE, BULGE_SCALE)));
-        }
+        return worst / bellyBreath;
     }
 
     /** From where on every excursion is larger than those of the fresh half, and they still grow. */
@@ -256,6 +257,7 @@ public final class TraceAnalysis {
                             r.excursionMmHg(),
                             r.outsideS(),
                             r.overshootMmHg(),
+                            r.bellyOut(),
                             Stream.concat(r.verdict().stream(), Stream.of(tired))
                                     .sorted(Comparator.comparingDouble(Verdict::confidence)
                                             .reversed())

@@ -2,7 +2,9 @@ package fernstep.core.trace;
 
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -48,6 +50,7 @@ public record TraceReport(
      * @param excursionMmHg greatest change of the cuff against the rest before, with its sign; null without a cuff
      * @param outsideS seconds outside the band that is allowed
      * @param overshootMmHg how far beyond the band at most, from 0
+     * @param bellyOut how far the belly goes out while she breathes out under effort, as a share of a breath; null without both belts
      * @param verdict signs it may propose, surest first; empty for a clean repetition
      */
     public record Rep(
@@ -59,11 +62,36 @@ public record TraceReport(
             @Nullable Double excursionMmHg,
             double outsideS,
             double overshootMmHg,
+            @Nullable Double bellyOut,
             List<Verdict> verdict) {
+        /** How far the cuff moved either way, mmHg; 0 without one. */
+        double moved() {
+            return excursionMmHg == null ? 0 : Math.abs(excursionMmHg);
+        }
+
+        double surest() {
+            return verdict.stream().mapToDouble(Verdict::confidence).max().orElse(0);
+        }
+
         /** No sign one could be sure of. */
         public boolean clean() {
             return verdict.stream().noneMatch(v -> v.confidence() >= SURE);
         }
+    }
+
+    /** The repetition that moved the cuff least and that nothing can be said against; empty where all have a sign. */
+    public Optional<Rep> best() {
+        return reps.stream()
+                .filter(Rep::clean)
+                .min(Comparator.comparingDouble(Rep::moved).thenComparing(Rep::rep));
+    }
+
+    /** The repetition with the surest sign, or that moved the cuff most; empty without two to choose from. */
+    public Optional<Rep> worst() {
+        return reps.stream()
+                .filter(r -> reps.size() > 1)
+                .filter(r -> best().map(b -> b.startMs() != r.startMs()).orElse(true))
+                .max(Comparator.comparingDouble(Rep::surest).thenComparingDouble(Rep::moved));
     }
 
     /** @param confidence 0 to 1; below 0.6 it is unsure */

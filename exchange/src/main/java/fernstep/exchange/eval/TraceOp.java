@@ -64,7 +64,7 @@ final class TraceOp implements Operation {
             }
         }
         try {
-            return TraceCsv.read(text);
+            return TraceCsv.read(text).trace();
         } catch (TraceCsv.Unreadable e) {
             throw request.problem(
                     where, String.valueOf(e.getMessage()), "t_ms,cuff_mmhg,ribs,belly or t_ms,channel,value,unit");

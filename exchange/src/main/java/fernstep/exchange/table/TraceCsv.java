@@ -1,7 +1,7 @@
 package fernstep.exchange.table;
 
 import fernstep.core.trace.Channel;
-import fernstep.core.trace.Trace;
+import fernstep.core.trace.Samples;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -48,8 +48,56 @@ public final class TraceCsv {
         }
     }
 
+    /**
+     * Wide, with the channels that are there; reading it gives the very same numbers.
+     */
+    public static String wide(Samples samples) {
+        List<Channel> channels =
+                Arrays.stream(Channel.values()).filter(samples::has).toList();
+        StringBuilder text = new StringBuilder("t_ms");
+        channels.forEach(c -> text.append(',').append(heading(c)));
+        text.append('\n');
+        for (int i = 0; i < samples.size(); i++) {
+            text.append(written(samples.timeMs(i)));
+            for (Channel c : channels) {
+                double value = samples.value(c, i);
+                text.append(',').append(Double.isNaN(value) ? "" : written(value));
+            }
+            text.append('\n');
+        }
+        return text.toString();
+    }
+
+    /** Long: a line for each value that is there. */
+    public static String lines(Samples samples) {
+        StringBuilder text = new StringBuilder(String.join(",", LONG)).append('\n');
+        for (int i = 0; i < samples.size(); i++) {
+            for (Channel c : Channel.values()) {
+                double value = samples.value(c, i);
+                if (!Double.isNaN(value)) {
+                    text.append(written(samples.timeMs(i)))
+                            .append(',')
+                            .append(c)
+                            .append(',')
+                            .append(written(value));
+                    text.append(c == Channel.CUFF ? ",mmHg\n" : ",relative\n");
+                }
+            }
+        }
+        return text.toString();
+    }
+
+    private static String heading(Channel channel) {
+        return channel == Channel.CUFF ? "cuff_mmhg" : channel.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static String written(double value) {
+        boolean whole = value == Math.rint(value) && Math.abs(value) < 1e15;
+        return whole ? Long.toString((long) value) : Double.toString(value);
+    }
+
     /** @throws Unreadable with the number of the line, from 1 */
-    public static Trace read(String text) throws Unreadable {
+    public static Samples read(String text) throws Unreadable {
         String[] header = null;
         Column times = new Column();
         Map<Channel, Column> columns = new EnumMap<>(Channel.class);
@@ -96,7 +144,7 @@ public final class TraceCsv {
         Map<Channel, double[]> values = new EnumMap<>(Channel.class);
         columns.forEach((channel, column) -> values.put(channel, column.whole()));
         try {
-            return Trace.of(times.whole(), values);
+            return new Samples(times.whole(), values);
         } catch (IllegalArgumentException e) {
             throw new Unreadable(number, String.valueOf(e.getMessage()));
         }

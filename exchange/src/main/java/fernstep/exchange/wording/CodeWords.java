@@ -49,6 +49,7 @@ import fernstep.core.separation.Verdict;
 import fernstep.core.separation.Width;
 import fernstep.core.session.SkipReason;
 import fernstep.core.spotting.Score;
+import fernstep.core.trace.Channel;
 import java.time.DayOfWeek;
 import java.util.Map;
 import java.util.Set;
@@ -78,6 +79,7 @@ public final class CodeWords {
             Map.entry(Score.Choice.class, "choice."),
             Map.entry(Considered.Outcome.class, "considered."),
             Map.entry(Goal.class, "goal."),
+            Map.entry(Channel.class, "channel."),
             Map.entry(Strand.class, "strand."),
             Map.entry(Side.class, "side."),
             Map.entry(BirthMode.class, "birth."),

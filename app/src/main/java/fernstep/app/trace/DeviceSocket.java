@@ -1,0 +1,157 @@
+package fernstep.app.trace;
+
+import fernstep.app.access.Access;
+import fernstep.app.support.Words;
+import fernstep.core.measure.Reason;
+import fernstep.core.trace.Channel;
+import fernstep.core.trace.LiveTrace.Sample;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Component;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.TextMessage;
+import org.springframework.web.socket.WebSocketSession;
+import org.springframework.web.socket.config.annotation.EnableWebSocket;
+import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
+import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
+import org.springframework.web.socket.handler.TextWebSocketHandler;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The open protocol of devices (docs/device-protocol.md): a greeting with the code, then a line of JSON a batch. */
+@Component
+class DeviceSocket extends TextWebSocketHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(DeviceSocket.class);
+    private static final String PROTOCOL = "fern-trace/1";
+    private static final String STREAM = "stream";
+    private static final int LONGEST_LINE = 64 * 1024;
+    private static final int MOST_SAMPLES = 1000;
+
+    private final Pairings pairings;
+    private final LiveStreams streams;
+    private final Access access;
+    private final Words words;
+    private final JsonMapper json;
+
+    DeviceSocket(Pairings pairings, LiveStreams streams, Access access, Words words, JsonMapper json) {
+        this.pairings = pairings;
+        this.streams = streams;
+        this.access = access;
+        this.words = words;
+        this.json = json;
+    }
+
+    @Configuration
+    @EnableWebSocket
+    static class Route implements WebSocketConfigurer {
+        private final DeviceSocket socket;
+
+        Route(DeviceSocket socket) {
+            this.socket = socket;
+        }
+
+        @Override
+        public void registerWebSocketHandlers(WebSocketHandlerRegistry registry) {
+            registry.addHandler(socket, "/device");
+        }
+    }
+
+    @Override
+    public void afterConnectionEstablished(WebSocketSession device) {
+        device.setTextMessageSizeLimit(LONGEST_LINE);
+    }
+
+    @Override
+    protected void handleTextMessage(WebSocketSession device, TextMessage message) throws IOException {
+        JsonNode line;
+        try {
+            line = json.readTree(message.getPayload());
+        } catch (JacksonException e) {
+            line = json.createObjectNode();
+        }
+        if (device.getAttributes().get(STREAM) instanceof LiveStream stream) {
+            batch(stream, line);
+        } else {
+            greet(device, line);
+        }
+    }
+
+    private void greet(WebSocketSession device, JsonNode line) throws IOException {
+        if (!line.path("hello").asString("").equals(PROTOCOL)) {
+            refuse(device, "PROTOCOL", words.of(Reason.of("trace.refused.protocol", PROTOCOL)));
+            return;
+        }
+        Optional<Pairings.Paired> paired = pairings.use(line.path("code").asString(""));
+        if (paired.isEmpty()) {
+            refuse(device, "CODE", words.text("trace.refused.code"));
+            return;
+        }
+        String unit = line.path("units").path(Channel.CUFF.name()).asString("mmHg");
+        if (!unit.equalsIgnoreCase("mmHg")) {
+            String why = words.of(Reason.of("trace.refused.unit", unit.length() > 20 ? unit.substring(0, 20) : unit));
+            streams.notice(paired.get().sessionId(), why);
+            refuse(device, "UNIT", why);
+            return;
+        }
+        try {
+            long client = access.clientOfSession(paired.get().sessionId()).orElseThrow();
+            LiveStream stream = streams.begin(paired.get(), client);
+            device.getAttributes().put(STREAM, stream);
+            device.sendMessage(new TextMessage(json.writeValueAsString(Map.of("welcome", PROTOCOL))));
+        } catch (LiveStreams.Busy e) {
+            refuse(device, "BUSY", words.text("trace.refused.busy"));
+        }
+    }
+
+    private void refuse(WebSocketSession device, String code, String message) throws IOException {
+        device.sendMessage(new TextMessage(json.writeValueAsString(Map.of("refused", code, "message", message))));
+        device.close(CloseStatus.POLICY_VIOLATION);
+    }
+
+    /** One time axis, a list a channel; null where a value is missing. */
+    private static void batch(LiveStream stream, JsonNode line) {
+        JsonNode times = line.path("ms");
+        JsonNode sequence = line.path("seq");
+        if (!sequence.isIntegralNumber() || !times.isArray() || times.isEmpty() || times.size() > MOST_SAMPLES) {
+            stream.unreadable();
+            return;
+        }
+        List<Sample> samples = new ArrayList<>();
+        for (int i = 0; i < times.size(); i++) {
+            Map<Channel, Double> values = new EnumMap<>(Channel.class);
+            for (Channel channel : Channel.values()) {
+                JsonNode value = line.path(channel.name()).path(i);
+                if (value.isNumber()) {
+                    values.put(channel, value.asDouble());
+                } else if (value.isString()) {
+                    // "NaN" and its like: said, and a gap
+                    values.put(channel, Double.NaN);
+                }
+            }
+            JsonNode at = times.get(i);
+            samples.add(new Sample(at.isNumber() ? at.asDouble() : Double.NaN, values));
+        }
+        stream.take(sequence.asLong(), samples);
+    }
+
+    @Override
+    public void afterConnectionClosed(WebSocketSession device, CloseStatus status) {
+        if (device.getAttributes().get(STREAM) instanceof LiveStream stream) {
+            stream.end();
+            LOG.debug("a device left: {}", status);
+        }
+    }
+
+    @Override
+    public void handleTransportError(WebSocketSession device, Throwable lost) {
+        LOG.debug("a device was lost", lost);
+    }
+}

@@ -1,0 +1,108 @@
+package fernstep.app.trace;
+
+import fernstep.core.trace.LiveTrace;
+import fernstep.core.trace.LiveTrace.Sample;
+import fernstep.core.trace.Samples;
+import fernstep.core.trace.Trace;
+import fernstep.core.trace.TraceAnalysis.Mark;
+import fernstep.core.trace.TraceReport;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** One device streaming into one session, on the instance it is connected to. */
+final class LiveStream {
+    /** Said within two seconds (brief 9.1); the strips look five times a second. */
+    private static final long SILENT_AFTER_NS = 1_500_000_000L;
+
+    private final long recordingId;
+    private final String sessionId;
+    private final LiveTrace.Settings settings;
+    private final LiveTrace trace = new LiveTrace();
+    private final List<Sample> unstored = new ArrayList<>();
+    private int nextBatch;
+    private int unreadable;
+    private long heardNs = System.nanoTime();
+    private boolean ended;
+
+    LiveStream(long recordingId, String sessionId, LiveTrace.Settings settings) {
+        this.recordingId = recordingId;
+        this.sessionId = sessionId;
+        this.settings = settings;
+    }
+
+    /** Of what is sent to the page. */
+    enum State {
+        LIVE,
+        SILENT,
+        ENDED
+    }
+
+    /** Samples that wait to be stored, and under which number. */
+    record Unstored(long recordingId, int batch, Samples samples, int count) {}
+
+    long recordingId() {
+        return recordingId;
+    }
+
+    String sessionId() {
+        return sessionId;
+    }
+
+    synchronized void take(long sequence, List<Sample> samples) {
+        heardNs = System.nanoTime();
+        unstored.addAll(trace.take(sequence, samples).samples());
+    }
+
+    /** A line that says nothing; the stream goes on. */
+    synchronized void unreadable() {
+        heardNs = System.nanoTime();
+        unreadable++;
+    }
+
+    synchronized int unreadableLines() {
+        return unreadable;
+    }
+
+    synchronized void end() {
+        ended = true;
+    }
+
+    synchronized State state() {
+        if (ended) {
+            return State.ENDED;
+        }
+        return System.nanoTime() - heardNs > SILENT_AFTER_NS ? State.SILENT : State.LIVE;
+    }
+
+    synchronized Optional<TraceReport.Rep> judge(Mark mark) {
+        return trace.judge(mark, settings);
+    }
+
+    synchronized List<Trace.Problem> problems() {
+        return trace.problems();
+    }
+
+    /** What the last two minutes show; empty before anything came. */
+    synchronized Optional<TraceReport> look() {
+        return trace.window().size() < 2 ? Optional.empty() : Optional.of(trace.look(settings));
+    }
+
+    /** What is later than a moment; empty where nothing is. */
+    synchronized Optional<Samples> after(double ms) {
+        boolean nothing = trace.window().isEmpty() || trace.window().lastMs() <= ms;
+        return nothing ? Optional.empty() : Optional.of(trace.window().after(ms));
+    }
+
+    synchronized Optional<Unstored> unstored(int atLeast) {
+        if (unstored.isEmpty() || (unstored.size() < atLeast && !ended)) {
+            return Optional.empty();
+        }
+        return Optional.of(new Unstored(recordingId, nextBatch, SampleBody.of(unstored), unstored.size()));
+    }
+
+    synchronized void stored(Unstored batch) {
+        unstored.subList(0, batch.count()).clear();
+        nextBatch++;
+    }
+}

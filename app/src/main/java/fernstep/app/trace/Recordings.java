@@ -1,0 +1,175 @@
+package fernstep.app.trace;
+
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.support.Audit;
+import fernstep.app.support.NotFound;
+import fernstep.core.approach.Stances;
+import fernstep.core.trace.Channel;
+import fernstep.core.trace.LiveTrace;
+import fernstep.core.trace.SampleBuffer;
+import fernstep.core.trace.Samples;
+import fernstep.core.trace.TraceAnalysis;
+import fernstep.core.trace.TraceAnalysis.Mark;
+import fernstep.core.trace.TraceReport;
+import java.time.LocalDateTime;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps recordings and gives them back to the last bit; what they show is the core's. */
+@Service
+class Recordings {
+    private static final int BATCH_SAMPLES = 3000;
+    private static final int LONGEST_TITLE = 120;
+
+    private final RecordingMapper mapper;
+    private final Clients clients;
+    private final Audit audit;
+
+    Recordings(RecordingMapper mapper, Clients clients, Audit audit) {
+        this.mapper = mapper;
+        this.clients = clients;
+        this.audit = audit;
+    }
+
+    /** A recording, read. */
+    record Read(RecordingRow row, Samples samples, TraceReport report, LiveTrace.Settings settings) {
+        /** Of its first sample, by the clock of the device. */
+        double startMs() {
+            return samples.timeMs(0);
+        }
+    }
+
+    /** How she is read: by how her approach breathes and holds the back. */
+    LiveTrace.Settings settings(long clientId) {
+        ClientFile client = clients.file(clientId);
+        Stances stances = client.stances();
+        return new LiveTrace.Settings(
+                stances.effortTiming(),
+                stances.spine(),
+                TraceAnalysis.Question.USUAL_BASELINE_MMHG,
+                TraceAnalysis.Question.USUAL_TOLERANCE_MMHG);
+    }
+
+    List<RecordingRow> ofClient(long clientId) {
+        return mapper.ofClient(clientId);
+    }
+
+    RecordingRow row(long clientId, long id) {
+        return mapper.byId(clientId, id).orElseThrow(() -> new NotFound("no recording " + id));
+    }
+
+    /** Empty where nothing has come of it. */
+    Optional<Samples> samples(long id) {
+        return after(id, Double.NEGATIVE_INFINITY);
+    }
+
+    /** The last two minutes of one that is still coming in, as far as it is stored. */
+    Optional<Samples> window(long id) {
+        return mapper.lastMs(id).flatMap(last -> after(id, last - LiveTrace.WINDOW_MS));
+    }
+
+    private Optional<Samples> after(long id, double ms) {
+        SampleBuffer all = new SampleBuffer();
+        for (BatchRow batch : mapper.batches(id, Math.max(-1e15, ms))) {
+            SampleBody.read(batch.body(), batch.samples(), all);
+        }
+        return all.isEmpty() ? Optional.empty() : Optional.of(all.whole());
+    }
+
+    Optional<Read> read(RecordingRow row) {
+        LiveTrace.Settings settings = settings(row.clientId());
+        return samples(row.id())
+                .map(s -> new Read(row, s, TraceAnalysis.of(settings.over(s.trace(), marks(row.id()))), settings));
+    }
+
+    List<Mark> marks(long id) {
+        return mapper.reps(id).stream()
+                .map(r -> new Mark(r.rep(), r.side(), r.startMs(), r.endMs()))
+                .toList();
+    }
+
+    /** The file is kept once, however often it is sent. */
+    @Transactional
+    public RecordingRow keep(
+            String formId,
+            long clientId,
+            long staffId,
+            String title,
+            LocalDateTime start,
+            Samples all,
+            List<Mark> marks) {
+        RecordingRow row = open(formId, clientId, null, staffId, title, start);
+        if (row.endedAt() != null) {
+            return row;
+        }
+        for (int from = 0; from < all.size(); from += BATCH_SAMPLES) {
+            int to = Math.min(all.size(), from + BATCH_SAMPLES);
+            store(row.id(), from / BATCH_SAMPLES, part(all, from, to));
+        }
+        marks.forEach(m -> mapper.insertRep(new RepRow(row.id(), m.startMs(), m.endMs(), m.rep(), m.side(), "")));
+        mapper.end(row.id());
+        audit.record(staffId, clientId, "TRACE_KEPT", title);
+        return row;
+    }
+
+    RecordingRow open(
+            String formId, long clientId, @Nullable String sessionId, long staffId, String title, LocalDateTime start) {
+        String shown = title.length() > LONGEST_TITLE ? title.substring(0, LONGEST_TITLE) : title;
+        mapper.insert(formId, clientId, sessionId, staffId, shown, start);
+        return mapper.byForm(formId)
+                .filter(r -> r.clientId() == clientId)
+                .orElseThrow(() -> new NotFound("that form belongs to another client"));
+    }
+
+    private static Samples part(Samples all, int from, int to) {
+        Map<Channel, double[]> values = new EnumMap<>(Channel.class);
+        Arrays.stream(Channel.values())
+                .filter(all::has)
+                .forEach(c -> values.put(c, Arrays.copyOfRange(all.line(c), from, to)));
+        return new Samples(Arrays.copyOfRange(all.times(), from, to), values);
+    }
+
+    void store(long id, int batch, Samples samples) {
+        mapper.insertBatch(new BatchRow(
+                id,
+                batch,
+                samples.timeMs(0),
+                samples.timeMs(samples.size() - 1),
+                samples.size(),
+                SampleBody.written(samples)));
+    }
+
+    void end(long id) {
+        mapper.end(id);
+    }
+
+    void mark(long id, Mark mark, String rung) {
+        mapper.insertRep(new RepRow(id, mark.startMs(), mark.endMs(), mark.rep(), mark.side(), rung));
+    }
+
+    /** The rung it was recorded on, where a session says. */
+    Optional<String> rung(long id) {
+        return mapper.reps(id).stream()
+                .map(RepRow::rung)
+                .filter(r -> !r.isEmpty())
+                .findFirst();
+    }
+
+    Optional<RecordingRow> openOf(String sessionId) {
+        return mapper.openOf(sessionId);
+    }
+
+    @Transactional
+    public void remove(long clientId, long id, long staffId) {
+        if (mapper.remove(clientId, id) == 1) {
+            audit.record(staffId, clientId, "TRACE_REMOVED", "recording " + id);
+        }
+    }
+}

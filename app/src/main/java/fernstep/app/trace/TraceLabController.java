@@ -1,0 +1,263 @@
+package fernstep.app.trace;
+
+import fernstep.app.ask.Visit;
+import fernstep.app.ask.Visits;
+import fernstep.app.check.CheckEntries;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.security.SignedIn;
+import fernstep.app.support.Words;
+import fernstep.core.findings.Finding;
+import fernstep.core.trace.Trace;
+import fernstep.core.trace.TraceReport;
+import fernstep.exchange.edf.EdfFile;
+import fernstep.exchange.edf.EdfWriter;
+import fernstep.exchange.table.TraceCsv;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The trace lab: her recordings, one of them repetition by repetition, two beside each other, files in and out. */
+@Controller
+class TraceLabController {
+    private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
+
+    private final Recordings recordings;
+    private final Clients clients;
+    private final Visits visits;
+    private final CheckEntries entries;
+    private final Words words;
+    private final Clock clock;
+
+    TraceLabController(
+            Recordings recordings, Clients clients, Visits visits, CheckEntries entries, Words words, Clock clock) {
+        this.recordings = recordings;
+        this.clients = clients;
+        this.visits = visits;
+        this.entries = entries;
+        this.words = words;
+        this.clock = clock;
+    }
+
+    /** One recording as it is shown. */
+    public record Shown(
+            RecordingRow row,
+            TraceReport report,
+            TraceDrawing drawing,
+            PressureCylinder cylinder,
+            List<RepLine> reps,
+            List<String> problems) {
+        public long clean() {
+            return report.reps().stream().filter(TraceReport.Rep::clean).count();
+        }
+    }
+
+    /**
+     * A repetition in the table.
+     *
+     * @param kind sure, unsure or clean
+     * @param extreme best, worst or nothing
+     * @param verdicts signs with their confidence in words
+     * @param from seconds from the start
+     */
+    public record RepLine(
+            int rep,
+            @Nullable String side,
+            String kind,
+            String extreme,
+            String verdicts,
+            String detail,
+            double from,
+            double lastsS) {}
+
+    @GetMapping("/clients/{id}/traces")
+    String list(@PathVariable long id, Model model) {
+        ClientFile client = clients.file(id);
+        model.addAttribute("client", client);
+        model.addAttribute("recordings", recordings.ofClient(id));
+        model.addAttribute("formId", UUID.randomUUID().toString());
+        return "trace/list";
+    }
+
+    /** From the form a page; from a script, which shows how far it got, where to go or what is wrong. */
+    @PostMapping("/clients/{id}/traces")
+    Object upload(
+            @PathVariable long id,
+            @RequestParam String formId,
+            @RequestParam MultipartFile file,
+            @RequestParam(defaultValue = "false") boolean keepReadable,
+            @RequestHeader(name = "X-Requested-With", required = false) @Nullable String script,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect)
+            throws IOException {
+        clients.file(id);
+        if (!formId.matches(UUID_SHAPE)) {
+            return "redirect:/clients/" + id + "/traces";
+        }
+        try {
+            TraceFile read = TraceFile.read(file.getBytes(), keepReadable);
+            String name = Optional.ofNullable(file.getOriginalFilename())
+                    .map(n -> n.replaceAll("[\\p{Cntrl}/\\\\]", "").strip())
+                    .filter(n -> !n.isBlank())
+                    .orElse("trace");
+            LocalDateTime start = read.start() == null ? LocalDateTime.now(clock) : read.start();
+            RecordingRow row = recordings.keep(formId, id, me.staffId(), name, start, read.samples(), read.marks());
+            String page = "/clients/" + id + "/traces/" + row.id();
+            return script == null ? "redirect:" + page : ResponseEntity.ok(Map.of("page", page));
+        } catch (TraceFile.Refused e) {
+            if (script != null) {
+                return ResponseEntity.unprocessableContent().body(Map.of("problem", words.of(e.why())));
+            }
+            redirect.addFlashAttribute("fileProblem", words.of(e.why()));
+            return "redirect:/clients/" + id + "/traces";
+        }
+    }
+
+    @GetMapping("/clients/{id}/traces/{recording}")
+    String lab(
+            @PathVariable long id,
+            @PathVariable long recording,
+            @RequestParam(required = false) @Nullable Long with,
+            Model model) {
+        ClientFile client = clients.file(id);
+        RecordingRow row = recordings.row(id, recording);
+        model.addAttribute("client", client);
+        model.addAttribute("row", row);
+        model.addAttribute("shown", shown(row).orElse(null));
+        model.addAttribute(
+                "compared",
+                with == null || with == recording
+                        ? null
+                        : shown(recordings.row(id, with)).orElse(null));
+        model.addAttribute(
+                "others",
+                recordings.ofClient(id).stream()
+                        .filter(r -> r.id() != recording)
+                        .toList());
+        model.addAttribute("visitId", visits.today(id).map(Visit::id).orElse(null));
+        model.addAttribute("rung", recordings.rung(recording).orElse(null));
+        return "trace/lab";
+    }
+
+    private Optional<Shown> shown(RecordingRow row) {
+        return recordings.read(row).map(read -> {
+            TraceReport report = read.report();
+            Trace trace = read.samples().trace();
+            double tolerance = read.settings().toleranceMmHg();
+            return new Shown(
+                    row,
+                    report,
+                    TraceDrawing.of(
+                            trace, report, read.startMs(), read.settings().baselineMmHg(), tolerance),
+                    PressureCylinder.of(report),
+                    report.reps().stream()
+                            .map(r -> line(report, r, read.startMs()))
+                            .toList(),
+                    report.problems().stream().map(p -> words.of(p.text())).toList());
+        });
+    }
+
+    private RepLine line(TraceReport report, TraceReport.Rep rep, double startMs) {
+        List<String> verdicts = new ArrayList<>();
+        rep.verdict().forEach(v -> verdicts.add(words.code(v.sign()) + " " + Math.round(100 * v.confidence()) + " %"));
+        return new RepLine(
+                rep.rep(),
+                rep.side() == null ? null : words.code(rep.side()),
+                TraceDrawing.kind(rep),
+                TraceDrawing.extreme(report, rep),
+                String.join(", ", verdicts),
+                TraceWords.detail(words, rep),
+                (rep.startMs() - startMs) / 1000,
+                (rep.endMs() - rep.startMs()) / 1000);
+    }
+
+    /** How many breaths she held it for joins today's check, where it can be changed like anything written there. */
+    @PostMapping("/clients/{id}/traces/{recording}/tolerance")
+    String tolerance(@PathVariable long id, @PathVariable long recording, @AuthenticationPrincipal SignedIn me)
+            throws CheckEntries.Refused {
+        RecordingRow row = recordings.row(id, recording);
+        Optional<Visit> today = visits.today(id);
+        Optional<Recordings.Read> read = recordings.read(row);
+        if (today.isPresent() && read.isPresent()) {
+            Visit visit = visits.unlocked(today.get().id());
+            String breaths = String.valueOf(read.get().report().summary().toleranceBreaths());
+            entries.put(visit, Finding.TOLERANCE_BREATHS, "", breaths, new CheckEntries.By(me.staffId(), null, ""));
+            return "redirect:/visits/" + visit.id() + "/check";
+        }
+        return "redirect:/clients/" + id + "/traces/" + recording;
+    }
+
+    @PostMapping("/clients/{id}/traces/{recording}/remove")
+    String remove(@PathVariable long id, @PathVariable long recording, @AuthenticationPrincipal SignedIn me) {
+        recordings.remove(id, recording, me.staffId());
+        return "redirect:/clients/" + id + "/traces";
+    }
+
+    @GetMapping("/clients/{id}/traces/{recording}/trace.csv")
+    ResponseEntity<byte[]> csv(
+            @PathVariable long id, @PathVariable long recording, @RequestParam(defaultValue = "wide") String shape) {
+        RecordingRow row = recordings.row(id, recording);
+        String text = recordings
+                .samples(row.id())
+                .map(s -> shape.equals("long") ? TraceCsv.lines(s) : TraceCsv.wide(s))
+                .orElse("t_ms,cuff_mmhg,ribs,belly\n");
+        return file("trace-" + recording + ".csv", "text/csv;charset=UTF-8", text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    @GetMapping("/clients/{id}/traces/{recording}/trace.edf")
+    ResponseEntity<byte[]> edf(@PathVariable long id, @PathVariable long recording) {
+        RecordingRow row = recordings.row(id, recording);
+        Optional<Recordings.Read> read = recordings.read(row);
+        if (read.isEmpty()) {
+            return ResponseEntity.noContent().build();
+        }
+        List<EdfFile.Annotation> annotations = new ArrayList<>();
+        for (TraceReport.Rep rep : read.get().report().reps()) {
+            double from = (rep.startMs() - read.get().startMs()) / 1000;
+            String side = rep.side() == null ? "" : " " + rep.side();
+            annotations.add(
+                    new EdfFile.Annotation(from, (rep.endMs() - rep.startMs()) / 1000, "Rep " + rep.rep() + side));
+            rep.verdict().stream()
+                    .filter(v -> v.confidence() >= TraceReport.SURE)
+                    .forEach(v -> annotations.add(new EdfFile.Annotation(
+                            from, 0, "Sign " + v.sign() + String.format(Locale.ROOT, " %.2f", v.confidence()))));
+        }
+        return file(
+                "trace-" + recording + ".edf",
+                MediaType.APPLICATION_OCTET_STREAM_VALUE,
+                EdfWriter.write(row.startedAt(), read.get().samples(), annotations));
+    }
+
+    private static ResponseEntity<byte[]> file(String name, String type, byte[] bytes) {
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_TYPE, type)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name).build().toString())
+                .cacheControl(CacheControl.noStore())
+                .body(bytes);
+    }
+}

@@ -1,0 +1,124 @@
+package fernstep.core.trace;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fernstep.core.approach.Stances;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Side;
+import fernstep.core.trace.LiveTrace.Sample;
+import fernstep.core.trace.Trace.Problem.Code;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+/** A recording while it comes in. */
+class LiveTraceTest {
+    private static final LiveTrace.Settings USUAL =
+            new LiveTrace.Settings(Stances.EffortTiming.EXHALE_EFFORT_ONLY, Stances.Spine.NATURAL_CURVE, 40, 10);
+
+    /** Breaths of six seconds; the cuff falls by 15 mmHg from 100 s to 103 s and in the same way every 20 s after. */
+    private static Sample at(double s, boolean arches) {
+        boolean lifts = s >= 100 && s % 20 < 3;
+        double noise = Math.sin(977 * s);
+        return new Sample(
+                1000 * s,
+                Map.of(
+                        Channel.CUFF, 40 - (lifts && arches ? 15 : 0) + 0.3 * noise,
+                        Channel.RIBS, 10 - Math.cos(Math.PI * s / 3) / 2 + 0.01 * noise));
+    }
+
+    private static void stream(LiveTrace live, double fromS, double toS, boolean arches, long firstSequence) {
+        long sequence = firstSequence;
+        for (double s = fromS; s < toS; s += 0.1) {
+            List<Sample> batch = new ArrayList<>();
+            for (int i = 0; i < 5; i++) {
+                batch.add(at(s + i * 0.02, arches));
+            }
+            live.take(sequence++, batch);
+        }
+    }
+
+    @Test
+    void a_repetition_is_judged_the_moment_it_is_counted_by_what_has_come_so_far() {
+        LiveTrace live = new LiveTrace();
+        stream(live, 0, 103.2, true, 1);
+        TraceReport.Rep rep = live.judge(new TraceAnalysis.Mark(1, Side.LEFT, 100_000, 103_000), USUAL)
+                .orElseThrow();
+        assertThat(rep.verdict()).first().satisfies(v -> {
+            assertThat(v.sign()).isEqualTo(SignCode.BACK_ARCHES);
+            assertThat(v.confidence()).isGreaterThan(TraceReport.SURE);
+        });
+        LiveTrace still = new LiveTrace();
+        stream(still, 0, 103.2, false, 1);
+        assertThat(still.judge(new TraceAnalysis.Mark(1, Side.LEFT, 100_000, 103_000), USUAL))
+                .hasValueSatisfying(r -> assertThat(r.clean()).isTrue());
+    }
+
+    @Test
+    void it_keeps_two_minutes_however_long_it_runs() {
+        LiveTrace live = new LiveTrace();
+        stream(live, 0, 1000, true, 1);
+        // fifty a second
+        assertThat(live.window().size()).isBetween(5990, 6010);
+        assertThat(live.window().whole().timeMs(0)).isGreaterThan(879_000);
+        assertThat(live.judge(new TraceAnalysis.Mark(40, Side.RIGHT, 980_000, 983_000), USUAL))
+                .hasValueSatisfying(r -> assertThat(r.rep()).isEqualTo(40));
+    }
+
+    @Test
+    void nothing_is_said_of_a_repetition_before_anything_of_it_has_come() {
+        LiveTrace live = new LiveTrace();
+        assertThat(live.judge(new TraceAnalysis.Mark(1, null, 0, 3000), USUAL)).isEmpty();
+        stream(live, 0, 20, false, 1);
+        assertThat(live.judge(new TraceAnalysis.Mark(1, null, 25_000, 28_000), USUAL))
+                .isEmpty();
+    }
+
+    @Test
+    void a_batch_sent_twice_is_taken_once_and_lost_ones_backward_times_and_no_numbers_are_said() {
+        LiveTrace live = new LiveTrace();
+        stream(live, 0, 20, false, 1);
+        int size = live.window().size();
+        assertThat(live.take(10, List.of(at(50, false))).taken()).isEqualTo(LiveTrace.Taken.REPEATED);
+        assertThat(live.window().size()).isEqualTo(size);
+        assertThat(live.take(205, List.of(at(5, false), at(21, false))).samples())
+                .hasSize(1);
+        live.take(206, List.of(new Sample(21_100, Map.of(Channel.CUFF, Double.NaN, Channel.RIBS, 10.1))));
+        assertThat(live.problems())
+                .extracting(Trace.Problem::code)
+                .contains(Code.BATCH_REPEATED, Code.BATCH_MISSING, Code.TIME_NOT_RISING, Code.NOT_A_NUMBER)
+                .doesNotContain(Code.CHANNEL_SWAPPED, Code.CHANNEL_CLIPS);
+    }
+
+    @Test
+    void swapped_and_clipped_channels_are_named() {
+        LiveTrace swapped = new LiveTrace();
+        LiveTrace clipped = new LiveTrace();
+        for (int i = 0; i < 3000; i++) {
+            Sample right = at(i * 0.02, true);
+            double cuff = right.values().getOrDefault(Channel.CUFF, 0.0);
+            double ribs = right.values().getOrDefault(Channel.RIBS, 0.0);
+            swapped.take(i + 1, List.of(new Sample(20 * i, Map.of(Channel.CUFF, ribs, Channel.RIBS, cuff))));
+            clipped.take(
+                    i + 1, List.of(new Sample(20 * i, Map.of(Channel.CUFF, cuff, Channel.RIBS, Math.min(10.3, ribs)))));
+        }
+        assertThat(swapped.problems())
+                .extracting(Trace.Problem::code)
+                .containsExactlyInAnyOrder(Code.CHANNEL_SWAPPED, Code.CHANNEL_MISSING);
+        assertThat(clipped.problems()).extracting(Trace.Problem::code).contains(Code.CHANNEL_CLIPS);
+    }
+
+    @Test
+    void where_one_belt_says_nothing_nothing_is_read() {
+        LiveTrace live = new LiveTrace();
+        for (int i = 0; i < 1500; i++) {
+            Sample all = at(i * 0.02, false);
+            boolean lost = i >= 500 && i < 600;
+            live.take(
+                    i + 1, List.of(lost ? new Sample(all.timeMs(), Map.of(Channel.CUFF, 40.0 + 0.01 * (i % 7))) : all));
+        }
+        // the last sample before and the first after the hole of two seconds
+        assertThat(live.window().whole().trace().gaps()).containsExactly(new Trace.Gap(9980, 12_000));
+    }
+}
