@@ -97,10 +97,11 @@ public final class Screenshots {
         page.click("text=Her record");
         page.waitForSelector("text=What was changed");
         shot("record");
-        page.navigate(base + "/trainer");
-        page.click("button:text-is('Press')");
-        page.waitForTimeout(300);
-        shot("trainer");
+        page.navigate(base + "/clients/4/traces");
+        page.click("main .row-line a");
+        page.waitForSelector(".overlay");
+        page.waitForURL("**/traces/*");
+        whole("traces");
         page.navigate(base + "/spotting?rung=F5");
         page.click("button:text-is('Begin')");
         page.waitForTimeout(2500);

@@ -36,7 +36,22 @@ import org.openjdk.jmh.annotations.Warmup;
 @Fork(1)
 public class DecideBench {
     private final Catalogue catalogue = CataloguePackage.shipped();
-    private final Situation situation = new Situation(catalogue, Approach.SLOW_LADDER.stances(), new Situation.Woman(false, Set.of(), Body.of(70.0, 170.0)), new Situation.Doing(catalogue.rung("F5"), Side.LEFT, new Setting(0.67, 5.0, 8, Set.of())), new Situation.Now(Set.of(), List.of(Seen.clear(SignCode.DOME_FIRM).inRep(4), Seen.slight(SignCode.BREATH_HELD).inRep(4))), new Situation.Before(List.of( new RepRecord(1, List.of(Seen.slight(SignCode.BREATH_HELD)), Move.CUE, null), new RepRecord(3, List.of(Seen.clear(SignCode.BACK_ARCHES)), Move.EASE, Lever.RAISE_RANGE)), List.of(new Situation.PastLever(SignCode.DOME_FIRM, Lever.ADD_HELPER, true)), List.of()));
+    private final Situation situation = new Situation(
+            catalogue,
+            Approach.SLOW_LADDER.stances(),
+            new Situation.Woman(false, Set.of(), Body.of(70.0, 170.0)),
+            new Situation.Doing(catalogue.rung("F5"), Side.LEFT, new Setting(0.67, 5.0, 8, Set.of())),
+            new Situation.Now(
+                    Set.of(),
+                    List.of(
+                            Seen.clear(SignCode.DOME_FIRM).inRep(4),
+                            Seen.slight(SignCode.BREATH_HELD).inRep(4))),
+            new Situation.Before(
+                    List.of(
+                            new RepRecord(1, List.of(Seen.slight(SignCode.BREATH_HELD)), Move.CUE, null),
+                            new RepRecord(3, List.of(Seen.clear(SignCode.BACK_ARCHES)), Move.EASE, Lever.RAISE_RANGE)),
+                    List.of(new Situation.PastLever(SignCode.DOME_FIRM, Lever.ADD_HELPER, true)),
+                    List.of()));
 
     @Benchmark
     public Advice decide() {

@@ -1,16 +1,16 @@
 package fernstep.bench;
 
-import fernstep.core.findings.Observed;
 import fernstep.core.approach.Approach;
 import fernstep.core.body.Body;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Status;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.forecast.Forecast;
 import fernstep.core.forecast.Forecast.Counts;
-import fernstep.core.plan.Goal;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.Goal;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.Training;
 import fernstep.core.plan.Wishes;
@@ -43,9 +43,16 @@ public class ForecastBench {
     private static final LocalDate TODAY = LocalDate.of(2031, 6, 30);
 
     private final Catalogue catalogue = CataloguePackage.shipped();
-    private final ClientFacts facts = new ClientFacts(
-            Status.GENERAL, null, List.of(), List.of(), List.of(), 168.0, 66.0, 35, Set.of());
-    private final Findings findings = Findings.NONE.with(new Findings.Pressure(Observed.Cough.DRAWS_IN, Observed.FloorOnCough.LIFTS, Observed.Doming.NONE)).with(new Findings.AtRest(Observed.BreathPattern.RIBS_ALL_ROUND, Observed.LumbarGap.FLAT_HAND, Observed.RibsOverPelvis.STACKED)).with(new Findings.DeepCore(Map.of(Side.LEFT, 4, Side.RIGHT, 4), 8, Map.of(Side.LEFT, 3, Side.RIGHT, 2))).with(Findings.HandsAndKnees.scoop(Observed.Scoop.YES));
+    private final ClientFacts facts =
+            new ClientFacts(Status.GENERAL, null, List.of(), List.of(), List.of(), 168.0, 66.0, 35, Set.of());
+    private final Findings findings = Findings.NONE
+            .with(new Findings.Pressure(Observed.Cough.DRAWS_IN, Observed.FloorOnCough.LIFTS, Observed.Doming.NONE))
+            .with(new Findings.AtRest(
+                    Observed.BreathPattern.RIBS_ALL_ROUND,
+                    Observed.LumbarGap.FLAT_HAND,
+                    Observed.RibsOverPelvis.STACKED))
+            .with(new Findings.DeepCore(Map.of(Side.LEFT, 4, Side.RIGHT, 4), 8, Map.of(Side.LEFT, 3, Side.RIGHT, 2)))
+            .with(Findings.HandsAndKnees.scoop(Observed.Scoop.YES));
     private final Screening screening =
             Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
     private final Plan.Question plan = new Plan.Question(

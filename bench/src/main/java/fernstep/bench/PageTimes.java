@@ -43,12 +43,20 @@ public final class PageTimes {
         report("GET board filtered, a letter", () -> get("/board/rows?q=a"));
         report("GET board filtered, a name", () -> get("/board/rows?q=maribel+quint"));
         String client = find(get("/board/rows?q=maribel"), "/clients/(\\d+)\">Maribel Quint");
-        String visit = find(
-                post("/clients/" + client + "/visit", "", token("/clients/" + client)), "/visits/(\\d+)/answers");
+        String visit =
+                find(post("/clients/" + client + "/visit", "", token("/clients/" + client)), "/visits/(\\d+)/answers");
         for (String page : List.of(
-                "/", "/clients/" + client, "/clients/new", "/visits/" + visit + "/ask", "/visits/" + visit + "/check",
-                "/visits/" + visit + "/plan", "/clients/" + client + "/progress", "/clients/" + client + "/calendar",
-                "/catalogue", "/catalogue/F7", "/clients/" + client + "/forecast")) {
+                "/",
+                "/clients/" + client,
+                "/clients/new",
+                "/visits/" + visit + "/ask",
+                "/visits/" + visit + "/check",
+                "/visits/" + visit + "/plan",
+                "/clients/" + client + "/progress",
+                "/clients/" + client + "/calendar",
+                "/catalogue",
+                "/catalogue/F7",
+                "/clients/" + client + "/forecast")) {
             report("GET " + page, () -> get(page));
         }
         String longest = find(get("/board/rows?q=catarina"), "/clients/(\\d+)\">Catarina Reis");
@@ -61,8 +69,10 @@ public final class PageTimes {
                 () -> post(plan, "change=RESET|||", csrf),
                 () -> post(plan, "change=BREATHS|BREATH||1", csrf));
         post(plan, "change=RESET|||", csrf);
-        report("POST reading", () -> post(
-                "/visits/" + visit + "/readings", "siteCm=2&condition=REST&method=FINGERS&values=2.5", csrf));
+        report(
+                "POST reading",
+                () -> post(
+                        "/visits/" + visit + "/readings", "siteCm=2&condition=REST&method=FINGERS&values=2.5", csrf));
         String session = UUID.randomUUID().toString();
         post("/visits/" + visit + "/asked", "", csrf);
         post("/visits/" + visit + "/run", "sessionId=" + session, csrf);

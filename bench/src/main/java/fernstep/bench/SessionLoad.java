@@ -1,22 +1,16 @@
 package fernstep.bench;
 
 import java.io.IOException;
-import java.net.CookieManager;
 import java.net.URI;
-import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.time.Duration;
 import java.util.ArrayList;
-import java.util.Iterator;
-import java.util.LinkedHashSet;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Queue;
-import java.util.Set;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.Executor;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
@@ -49,52 +43,6 @@ public final class SessionLoad {
     private final AtomicInteger late = new AtomicInteger();
     private volatile boolean measuring;
 
-    /** One browser that is signed in. */
-    private final class Tablet {
-        private final HttpClient http = HttpClient.newBuilder()
-                .cookieHandler(new CookieManager())
-                .executor(threads)
-                .version(HttpClient.Version.HTTP_1_1)
-                .connectTimeout(Duration.ofSeconds(5))
-                .followRedirects(HttpClient.Redirect.NORMAL)
-                .build();
-        private String csrf = "";
-
-        void signIn() throws IOException, InterruptedException {
-            csrf = found(page("/sign-in"), TOKEN);
-            post("/sign-in", "username=imogen&password=tidemark-demo");
-            csrf = found(page("/catalogue/F1"), TOKEN);
-        }
-
-        HttpRequest get(String path) {
-            return HttpRequest.newBuilder(URI.create(base + path))
-                    .timeout(Duration.ofSeconds(10))
-                    .build();
-        }
-
-        HttpRequest posting(String path, String type, String body) {
-            return HttpRequest.newBuilder(URI.create(base + path))
-                    .timeout(Duration.ofSeconds(10))
-                    .header("X-CSRF-TOKEN", csrf)
-                    .header("Content-Type", type)
-                    .POST(HttpRequest.BodyPublishers.ofString(body))
-                    .build();
-        }
-
-        String page(String path) throws IOException, InterruptedException {
-            return http.send(get(path), HttpResponse.BodyHandlers.ofString()).body();
-        }
-
-        String post(String path, String form) throws IOException, InterruptedException {
-            HttpResponse<String> answer = http.send(
-                    posting(path, "application/x-www-form-urlencoded", form), HttpResponse.BodyHandlers.ofString());
-            if (answer.statusCode() >= 400) {
-                throw new IllegalStateException(path + " answered " + answer.statusCode());
-            }
-            return answer.uri() + answer.body();
-        }
-    }
-
     private SessionLoad(String base) {
         this.base = base;
     }
@@ -108,12 +56,12 @@ public final class SessionLoad {
     }
 
     private void run() throws IOException, InterruptedException {
-        Tablet first = new Tablet();
+        Tablet first = new Tablet(base, threads);
         first.signIn();
-        List<String> sessions = sessions(first);
+        List<String> sessions = Tablet.sessions(first, SESSIONS);
         List<Tablet> tablets = new ArrayList<>();
         for (int i = 0; i < SESSIONS + BOARDS; i++) {
-            Tablet tablet = new Tablet();
+            Tablet tablet = new Tablet(base, threads);
             tablet.signIn();
             tablets.add(tablet);
         }
@@ -128,11 +76,16 @@ public final class SessionLoad {
             int offset = i * JOINS_EVERY_MS + i * EVENT_EVERY_MS / sessions.size();
             running.add(clock.scheduleAtFixedRate(
                     () -> script.tell(events), offset, EVENT_EVERY_MS, TimeUnit.MILLISECONDS));
-            running.add(clock.scheduleAtFixedRate(() -> send(tablet, tablet.get(script.path + "/state?known=" + script.version), news, body -> {}), offset + 1000L, NEWS_EVERY_MS, TimeUnit.MILLISECONDS));
+            running.add(clock.scheduleAtFixedRate(
+                    () -> send(tablet, tablet.get(script.path + "/state?known=" + script.version), news, body -> {}),
+                    offset + 1000L,
+                    NEWS_EVERY_MS,
+                    TimeUnit.MILLISECONDS));
         }
         for (int i = 0; i < BOARDS; i++) {
             Tablet tablet = tablets.get(SESSIONS + i);
-            running.add(clock.scheduleAtFixedRate(() -> send(tablet, tablet.get("/"), boards, body -> {}), 100L * i, 1000, TimeUnit.MILLISECONDS));
+            running.add(clock.scheduleAtFixedRate(
+                    () -> send(tablet, tablet.get("/"), boards, body -> {}), 100L * i, 1000, TimeUnit.MILLISECONDS));
         }
         System.out.println("warming up for " + WARM_UP_S + " s, then measuring for " + MEASURED_S + " s …");
         TimeUnit.SECONDS.sleep(WARM_UP_S);
@@ -147,29 +100,6 @@ public final class SessionLoad {
         report("boards", boards);
         System.out.println("errors " + errors.get() + ", events that waited for the one before " + late.get());
         System.exit(errors.get() == 0 ? 0 : 1);
-    }
-
-    /** Several to a client: what counts is that sixty are told of at once. */
-    private static List<String> sessions(Tablet by) throws IOException, InterruptedException {
-        Set<String> clients = new LinkedHashSet<>();
-        Matcher m = Pattern.compile("/clients/(\\d+)\"").matcher(by.page("/board/rows?q="));
-        while (m.find()) {
-            clients.add(m.group(1));
-        }
-        List<String> sessions = new ArrayList<>();
-        Iterator<String> turn = clients.iterator();
-        while (sessions.size() < SESSIONS) {
-            turn = turn.hasNext() ? turn : clients.iterator();
-            String client = turn.next();
-            Matcher visit = Pattern.compile("/visits/(\\d+)/").matcher(by.post("/clients/" + client + "/visit", ""));
-            if (visit.find()) {
-                String id = UUID.randomUUID().toString();
-                by.post("/visits/" + visit.group(1) + "/asked", "");
-                by.post("/visits/" + visit.group(1) + "/run", "sessionId=" + id);
-                sessions.add(id);
-            }
-        }
-        return sessions;
     }
 
     /** What is told of one session: repetitions, a sign and its undo, sets, efforts. */
@@ -203,7 +133,11 @@ public final class SessionLoad {
 
         HttpRequest next() {
             String[] kinds = {
-                "\"REP\"", "\"REP\"", "\"SIGN\",\"sign\":{\"code\":\"RUSHED\",\"severity\":\"CLEAR\"}", "\"UNDO\"", "\"UNDO\""
+                "\"REP\"",
+                "\"REP\"",
+                "\"SIGN\",\"sign\":{\"code\":\"RUSHED\",\"severity\":\"CLEAR\"}",
+                "\"UNDO\"",
+                "\"UNDO\""
             };
             String body = "{\"id\":\"" + UUID.randomUUID() + "\",\"kind\":" + kinds[at++ % kinds.length] + "}";
             return tablet.posting(path + "/events", "application/json", body);
@@ -216,18 +150,20 @@ public final class SessionLoad {
 
     private void send(Tablet by, HttpRequest request, Queue<Double> took, Consumer<String> read, Runnable after) {
         long start = System.nanoTime();
-        CompletableFuture<?> told = by.http.sendAsync(request, HttpResponse.BodyHandlers.ofString()).whenComplete((answer, lost) -> {
-            if (measuring) {
-                took.add((System.nanoTime() - start) / 1e6);
-                if (lost != null || answer.statusCode() >= 400) {
-                    errors.incrementAndGet();
-                }
-            }
-            after.run();
-            if (answer != null) {
-                read.accept(answer.body());
-            }
-        });
+        CompletableFuture<?> told = by.http()
+                .sendAsync(request, HttpResponse.BodyHandlers.ofString())
+                .whenComplete((answer, lost) -> {
+                    if (measuring) {
+                        took.add((System.nanoTime() - start) / 1e6);
+                        if (lost != null || answer.statusCode() >= 400) {
+                            errors.incrementAndGet();
+                        }
+                    }
+                    after.run();
+                    if (answer != null) {
+                        read.accept(answer.body());
+                    }
+                });
         told.exceptionally(lost -> null).isDone();
     }
 
@@ -237,15 +173,5 @@ public final class SessionLoad {
         System.out.printf(
                 "%-20s %6d   median %6.1f ms   95 %% %6.1f ms   worst %6.1f ms%n",
                 what, ms.length, ms[ms.length / 2], ms[ms.length * 95 / 100], ms[ms.length - 1]);
-    }
-
-    private static final String TOKEN = "name=\"csrf\" content=\"([^\"]+)\"";
-
-    private static String found(String text, String pattern) {
-        Matcher m = Pattern.compile(pattern).matcher(text);
-        if (!m.find()) {
-            throw new IllegalStateException("not found: " + pattern);
-        }
-        return m.group(1);
     }
 }

@@ -23,8 +23,8 @@ import java.util.Map;
 public final class TraceTimes {
     private static final int TURNS = 30;
     private static final int REPS_IN_AN_HOUR = 290;
-    private static final LiveTrace.Settings USUAL = new LiveTrace.Settings(
-            Stances.EffortTiming.EXHALE_EFFORT_ONLY, Stances.Spine.NATURAL_CURVE, 40, 10);
+    private static final LiveTrace.Settings USUAL =
+            new LiveTrace.Settings(Stances.EffortTiming.EXHALE_EFFORT_ONLY, Stances.Spine.NATURAL_CURVE, 40, 10);
 
     private TraceTimes() {}
 

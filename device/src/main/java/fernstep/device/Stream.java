@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Speaks the open protocol (docs/device-protocol.md): pairs by a code, then a line for each packet, at the pace of life. */
-final class Stream implements WebSocket.Listener {
+public final class Stream implements WebSocket.Listener {
     private static final int ANSWERS_WITHIN_S = 10;
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -26,7 +26,7 @@ final class Stream implements WebSocket.Listener {
     private final StringBuilder text = new StringBuilder();
 
     /** The app did not take it, or went. */
-    static final class Refused extends Exception {
+    public static final class Refused extends Exception {
         private static final long serialVersionUID = 1L;
 
         Refused(String why) {
@@ -34,8 +34,13 @@ final class Stream implements WebSocket.Listener {
         }
     }
 
-    /** @param cutAfterS goes silent without a word after so many seconds; null to play to the end */
-    static void play(URI app, String code, Sensor sensor, double rateHz, @Nullable Double cutAfterS)
+    /**
+     * Plays until she has done.
+     *
+     * @param cutAfterS goes silent without a word after so many seconds; null to play to the end
+     * @throws Refused where the app does not take it, or goes
+     */
+    public static void play(URI app, String code, Sensor sensor, double rateHz, @Nullable Double cutAfterS)
             throws Refused, InterruptedException {
         Stream stream = new Stream();
         WebSocket socket;

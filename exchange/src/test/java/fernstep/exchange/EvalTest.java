@@ -7,12 +7,18 @@ import com.networknt.schema.SchemaLocation;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import fernstep.exchange.casefile.CataloguePackage;
+import fernstep.exchange.edf.EdfWriter;
 import fernstep.exchange.eval.Eval;
+import fernstep.exchange.table.TraceCsv;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -291,6 +297,22 @@ class EvalTest {
         assertThat(a.at("/reps/0/verdict/0/sign").stringValue()).isEqualTo("BACK_ARCHES");
         assertThat(a.at("/summary/breathsPerMin").doubleValue()).isBetween(9.9, 10.1);
         assertThat(a.at("/problems/0/code").stringValue()).isEqualTo("CHANNEL_MISSING");
+    }
+
+    @Test
+    void a_trace_in_the_european_data_format_is_read_from_a_file(@TempDir Path folder) throws Exception {
+        Path file = folder.resolve("she.edf");
+        Files.write(
+                file,
+                EdfWriter.write(
+                        LocalDateTime.of(2031, 5, 2, 9, 0),
+                        TraceCsv.read(trace(true).replace("\\n", "\n")),
+                        List.of()));
+        String request = "{\"op\":\"trace\",\"file\":\"" + file
+                + "\",\"tempoS\":3,\"letGo\":true,\"marks\":[{\"rep\":1,\"side\":\"LEFT\",\"startMs\":20500,\"endMs\":23500}]}";
+        JsonNode a = answer(request);
+        assertThat(a.at("/reps/0/excursionMmHg").doubleValue()).isBetween(-14.3, -13.7);
+        assertThat(a.at("/reps/0/verdict/0/sign").stringValue()).isEqualTo("BACK_ARCHES");
     }
 
     @Test

@@ -13,14 +13,20 @@ import org.springframework.web.servlet.i18n.AcceptHeaderLocaleResolver;
  */
 @Configuration
 public class LanguageConfig {
-    private static final String CLIENTS = LanguageConfig.class.getName() + ".language";
+    private static final String SPOKEN = LanguageConfig.class.getName() + ".language";
 
     @Bean
     LocaleResolver localeResolver(Languages languages) {
         AcceptHeaderLocaleResolver resolver = new AcceptHeaderLocaleResolver() {
             @Override
             public Locale resolveLocale(HttpServletRequest request) {
-                return request.getAttribute(CLIENTS) instanceof Locale hers ? hers : super.resolveLocale(request);
+                if (request.getAttribute(SPOKEN) instanceof Locale known) {
+                    return known;
+                }
+                // asked for with every word of a page
+                Locale asked = super.resolveLocale(request);
+                request.setAttribute(SPOKEN, asked);
+                return asked;
             }
         };
         resolver.setSupportedLocales(languages.offered());
@@ -30,6 +36,6 @@ public class LanguageConfig {
 
     /** From here on this request is answered in that language. */
     public static void speak(HttpServletRequest request, Locale language) {
-        request.setAttribute(CLIENTS, language);
+        request.setAttribute(SPOKEN, language);
     }
 }

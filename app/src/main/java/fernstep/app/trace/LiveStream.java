@@ -75,8 +75,9 @@ final class LiveStream {
         return System.nanoTime() - heardNs > SILENT_AFTER_NS ? State.SILENT : State.LIVE;
     }
 
-    synchronized Optional<TraceReport.Rep> judge(Mark mark) {
-        return trace.judge(mark, settings);
+    /** @param like how the rung in hand is read */
+    synchronized Optional<TraceReport.Rep> judge(Mark mark, LiveTrace.Settings like) {
+        return trace.judge(mark, like);
     }
 
     synchronized List<Trace.Problem> problems() {

@@ -138,7 +138,7 @@ class LiveStreams {
                 return Optional.empty();
             }
             recordings.mark(stream.recordingId(), mark, rung);
-            return stream.judge(mark);
+            return stream.judge(mark, recordings.settings(clientId, rung));
         }
         // the device is connected to another instance
         return recordings.openOf(sessionId).flatMap(row -> {
@@ -147,7 +147,10 @@ class LiveStreams {
             return recordings
                     .window(row.id())
                     .map(s -> s.trace())
-                    .flatMap(t -> TraceAnalysis.of(recordings.settings(clientId).over(t, marks)).reps().stream()
+                    .flatMap(t -> TraceAnalysis.of(
+                                    recordings.settings(clientId, rung).over(t, marks))
+                            .reps()
+                            .stream()
                             .filter(r -> r.startMs() == mark.startMs())
                             .findFirst());
         });

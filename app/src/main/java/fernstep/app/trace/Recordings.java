@@ -2,9 +2,11 @@ package fernstep.app.trace;
 
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.core.approach.Stances;
+import fernstep.core.findings.SignCode;
 import fernstep.core.trace.Channel;
 import fernstep.core.trace.LiveTrace;
 import fernstep.core.trace.SampleBuffer;
@@ -24,17 +26,19 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps recordings and gives them back to the last bit; what they show is the core's. */
 @Service
-class Recordings {
+public class Recordings {
     private static final int BATCH_SAMPLES = 3000;
     private static final int LONGEST_TITLE = 120;
 
     private final RecordingMapper mapper;
     private final Clients clients;
+    private final Catalogues catalogues;
     private final Audit audit;
 
-    Recordings(RecordingMapper mapper, Clients clients, Audit audit) {
+    Recordings(RecordingMapper mapper, Clients clients, Catalogues catalogues, Audit audit) {
         this.mapper = mapper;
         this.clients = clients;
+        this.catalogues = catalogues;
         this.audit = audit;
     }
 
@@ -55,6 +59,18 @@ class Recordings {
                 stances.spine(),
                 TraceAnalysis.Question.USUAL_BASELINE_MMHG,
                 TraceAnalysis.Question.USUAL_TOLERANCE_MMHG);
+    }
+
+    /** The same on a rung: its tempo, and whether it asks to let go; a rung nobody knows changes nothing. */
+    LiveTrace.Settings settings(long clientId, String rung) {
+        LiveTrace.Settings hers = settings(clientId);
+        return catalogues
+                .get()
+                .find(rung)
+                .map(r -> hers.on(
+                        Math.max(1, r.tempo().liftS() + r.tempo().returnS()),
+                        r.watch().contains(SignCode.NO_LET_GO)))
+                .orElse(hers);
     }
 
     List<RecordingRow> ofClient(long clientId) {
@@ -84,7 +100,7 @@ class Recordings {
     }
 
     Optional<Read> read(RecordingRow row) {
-        LiveTrace.Settings settings = settings(row.clientId());
+        LiveTrace.Settings settings = settings(row.clientId(), rung(row.id()).orElse(""));
         return samples(row.id())
                 .map(s -> new Read(row, s, TraceAnalysis.of(settings.over(s.trace(), marks(row.id()))), settings));
     }

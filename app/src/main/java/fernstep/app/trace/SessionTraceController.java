@@ -4,6 +4,7 @@ import fernstep.app.access.Access;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Words;
+import fernstep.core.approach.Stances;
 import fernstep.core.measure.Side;
 import fernstep.core.trace.TraceAnalysis.Mark;
 import fernstep.core.trace.TraceReport;
@@ -31,12 +32,14 @@ class SessionTraceController {
 
     private final Pairings pairings;
     private final LiveStreams streams;
+    private final Recordings recordings;
     private final Access access;
     private final Words words;
 
-    SessionTraceController(Pairings pairings, LiveStreams streams, Access access, Words words) {
+    SessionTraceController(Pairings pairings, LiveStreams streams, Recordings recordings, Access access, Words words) {
         this.pairings = pairings;
         this.streams = streams;
+        this.recordings = recordings;
         this.access = access;
         this.words = words;
     }
@@ -93,11 +96,12 @@ class SessionTraceController {
         long client = access.clientOfSession(sessionId).orElseThrow(() -> new NotFound("no session " + sessionId));
         String rung = rep.rung() == null ? "" : rep.rung();
         return streams.judge(sessionId, client, new Mark(rep.rep(), rep.side(), rep.startMs(), rep.endMs()), rung)
-                .map(r -> ResponseEntity.ok(judged(r)))
+                .map(r ->
+                        ResponseEntity.ok(judged(r, recordings.settings(client).timing())))
                 .orElseGet(() -> ResponseEntity.noContent().build());
     }
 
-    private Judged judged(TraceReport.Rep rep) {
+    private Judged judged(TraceReport.Rep rep, Stances.EffortTiming timing) {
         List<TraceReport.Verdict> verdict = rep.verdict();
         Proposal proposal = null;
         if (!verdict.isEmpty()) {
@@ -111,6 +115,6 @@ class SessionTraceController {
         String word = proposal == null
                 ? words.text("trace.word.clean")
                 : proposal.sure() ? proposal.label() : words.text("trace.word.unsure");
-        return new Judged(word, proposal, TraceWords.detail(words, rep));
+        return new Judged(word, proposal, TraceWords.detail(words, rep, timing));
     }
 }

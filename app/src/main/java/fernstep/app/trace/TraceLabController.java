@@ -173,24 +173,22 @@ class TraceLabController {
                     TraceDrawing.of(
                             trace, report, read.startMs(), read.settings().baselineMmHg(), tolerance),
                     PressureCylinder.of(report),
-                    report.reps().stream()
-                            .map(r -> line(report, r, read.startMs()))
-                            .toList(),
+                    report.reps().stream().map(r -> line(read, r)).toList(),
                     report.problems().stream().map(p -> words.of(p.text())).toList());
         });
     }
 
-    private RepLine line(TraceReport report, TraceReport.Rep rep, double startMs) {
+    private RepLine line(Recordings.Read read, TraceReport.Rep rep) {
         List<String> verdicts = new ArrayList<>();
         rep.verdict().forEach(v -> verdicts.add(words.code(v.sign()) + " " + Math.round(100 * v.confidence()) + " %"));
         return new RepLine(
                 rep.rep(),
                 rep.side() == null ? null : words.code(rep.side()),
                 TraceDrawing.kind(rep),
-                TraceDrawing.extreme(report, rep),
+                TraceDrawing.extreme(read.report(), rep),
                 String.join(", ", verdicts),
-                TraceWords.detail(words, rep),
-                (rep.startMs() - startMs) / 1000,
+                TraceWords.detail(words, rep, read.settings().timing()),
+                (rep.startMs() - read.startMs()) / 1000,
                 (rep.endMs() - rep.startMs()) / 1000);
     }
 

@@ -14,6 +14,7 @@ import fernstep.app.Someone;
 import fernstep.app.Visitor;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
+import fernstep.app.client.Clients;
 import fernstep.core.approach.Approach;
 import fernstep.core.findings.SignCode;
 import fernstep.core.screening.Answer;
@@ -32,6 +33,9 @@ import org.junit.jupiter.api.extension.ExtendWith;
 @ExtendWith({AppExtension.class, BrowserExtension.class})
 class RunnerPagesTest {
     private static final long IMOGEN = 1;
+    /** Enough to go from one to another, and few to make answers ahead for. */
+    private static final int EXERCISES = 3;
+
     private static final String EVENTS = "**/events";
 
     private final Runner runner;
@@ -49,6 +53,7 @@ class RunnerPagesTest {
     @BeforeEach
     void a_session_of_her_own() {
         long client = Someone.firm(app.context(), "Mat Person", Approach.SLOW_LADDER, 20);
+        app.context().getBean(Clients.class).size(client, EXERCISES);
         Visit today = visits.openToday(client, IMOGEN);
         visits.markAsked(today.id());
         visit = today.id();
@@ -332,7 +337,9 @@ class RunnerPagesTest {
     @Test
     void with_the_override_open_digits_choose_from_it_and_signs_rest(Visitor visitor) {
         Page page = running(visitor);
-        keys(page, "1", "o", "r");
+        keys(page, "1");
+        assertThat(move(page)).hasText("Say one thing");
+        keys(page, "o", "r");
         assertThat(page.locator("[data-choices=override]")).isVisible();
         keys(page, "b", "1");
         assertThat(move(page)).hasText("Carry on");

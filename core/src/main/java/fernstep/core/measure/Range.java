@@ -48,6 +48,7 @@ public enum Range {
     REP("Repetition", 0, 200, ""),
     CUFF_MMHG("Cuff pressure", 0, 200, "mmHg"),
     CUFF_TOLERANCE_MMHG("Cuff tolerance", 1, 40, "mmHg"),
+    REP_S("Repetition", 1, 120, "s"),
     TIME_MS("Time", 0, 43_200_000, "ms");
 
     private final String label;

@@ -16,6 +16,7 @@ final class CuffLine {
     private static final double LEAST_MMHG = 3;
     private static final double LEAST_REP_S = 1;
     private static final double BRIDGED_S = 0.7;
+    private static final double SETTLES_S = 0.5;
 
     private final TraceAnalysis.Question q;
     private final Trace trace;
@@ -148,6 +149,28 @@ final class CuffLine {
         }
         if (c.aboveS() >= OUTSIDE_LEAST_S && q.spine() == Stances.Spine.NATURAL_CURVE) {
             verdict.add(new TraceReport.Verdict(SignCode.BACK_PRESSED, TraceAnalysis.confidence(c.above(), scale)));
+        }
+    }
+
+    /** Where she is to let go, the cuff comes back to where it was before the lift, within its noise, before she lifts again. */
+    void letsGo(
+            TraceAnalysis.Mark mark,
+            TraceAnalysis.@Nullable Mark before,
+            TraceAnalysis.@Nullable Mark after,
+            List<TraceReport.Verdict> verdict) {
+        double from = mark.endMs() + 1000 * SETTLES_S;
+        double to =
+                Math.min(from + 1000 * REST_BEFORE_S, after == null ? Double.POSITIVE_INFINITY : after.startMs() - 200);
+        int a = trace.at(from);
+        int b = trace.at(to);
+        if (!q.letsGo() || b - a < Trace.HZ / 2 || trace.broken(mark.endMs(), to)) {
+            return;
+        }
+        double left = Math.abs(Signals.median(Arrays.copyOfRange(mmHg, a, b + 1)) - rest(mark, before));
+        double unsure = Math.max(LEAST_MMHG, NOISE_SDS * noise);
+        if (left > unsure) {
+            verdict.add(new TraceReport.Verdict(
+                    SignCode.NO_LET_GO, TraceAnalysis.confidence(left - unsure, Math.max(1, 2 * noise))));
         }
     }
 }

@@ -8,6 +8,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A recording while it comes in: the last two minutes and the repetitions in them, whatever its length. A repetition is
@@ -146,11 +147,33 @@ public final class LiveTrace {
      *
      * @param baselineMmHg what the cuff was set to
      * @param toleranceMmHg how far it may move, above 0
+     * @param tempoS seconds a repetition is to take; null where only the others tell
+     * @param letsGo whether she is to let go fully between two repetitions
      */
     public record Settings(
-            Stances.EffortTiming timing, Stances.Spine spine, double baselineMmHg, double toleranceMmHg) {
+            Stances.EffortTiming timing,
+            Stances.Spine spine,
+            double baselineMmHg,
+            double toleranceMmHg,
+            @Nullable Double tempoS,
+            boolean letsGo) {
+        /** Without a tempo, and without anything to let go of. */
+        public Settings(Stances.EffortTiming timing, Stances.Spine spine, double baselineMmHg, double toleranceMmHg) {
+            this(timing, spine, baselineMmHg, toleranceMmHg, null, false);
+        }
+
+        /**
+         * The same on a rung.
+         *
+         * @param seconds its tempo, from 1
+         * @param fullyLetsGo whether it asks to let go
+         */
+        public Settings on(double seconds, boolean fullyLetsGo) {
+            return new Settings(timing, spine, baselineMmHg, toleranceMmHg, seconds, fullyLetsGo);
+        }
+
         public TraceAnalysis.Question over(Trace trace, List<TraceAnalysis.Mark> marks) {
-            return new TraceAnalysis.Question(trace, timing, spine, baselineMmHg, toleranceMmHg, marks);
+            return new TraceAnalysis.Question(trace, timing, spine, baselineMmHg, toleranceMmHg, tempoS, letsGo, marks);
         }
     }
 }

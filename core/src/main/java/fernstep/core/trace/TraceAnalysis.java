@@ -43,6 +43,8 @@ public final class TraceAnalysis {
      *
      * @param baselineMmHg what the cuff was set to
      * @param toleranceMmHg how far it may move, above 0
+     * @param tempoS seconds a repetition is to take from lift to return; null where only the others tell
+     * @param letsGo whether she is to let go fully between two repetitions
      * @param marks each repetition from the start of the lift to the end of the return; empty to find them by the cuff
      */
     public record Question(
@@ -51,9 +53,22 @@ public final class TraceAnalysis {
             Stances.Spine spine,
             double baselineMmHg,
             double toleranceMmHg,
+            @Nullable Double tempoS,
+            boolean letsGo,
             List<Mark> marks) {
         public static final double USUAL_BASELINE_MMHG = 40;
         public static final double USUAL_TOLERANCE_MMHG = 10;
+
+        /** Without a tempo, and without anything to let go of. */
+        public Question(
+                Trace trace,
+                Stances.EffortTiming timing,
+                Stances.Spine spine,
+                double baselineMmHg,
+                double toleranceMmHg,
+                List<Mark> marks) {
+            this(trace, timing, spine, baselineMmHg, toleranceMmHg, null, false, marks);
+        }
 
         public Question {
             marks = marks.stream()
@@ -102,10 +117,14 @@ public final class TraceAnalysis {
                         .filter(h -> underEffort(h, marks))
                         .toList();
         List<Rep> reps = new ArrayList<>();
-        double usual = Signals.median(
-                marks.stream().mapToDouble(m -> m.endMs() - m.startMs()).toArray());
+        double usual = q.tempoS() != null
+                ? 1000 * q.tempoS()
+                : Signals.median(
+                        marks.stream().mapToDouble(m -> m.endMs() - m.startMs()).toArray());
         for (int i = 0; i < marks.size(); i++) {
-            reps.add(rep(marks.get(i), i == 0 ? null : marks.get(i - 1), holds, usual));
+            Mark before = i == 0 ? null : marks.get(i - 1);
+            Mark after = i + 1 == marks.size() ? null : marks.get(i + 1);
+            reps.add(rep(marks.get(i), before, after, holds, usual));
         }
         reps = tiring(reps);
         List<TraceReport.Breath> breaths = breaths();
@@ -148,12 +167,14 @@ public final class TraceAnalysis {
         return (Math.min(m.endMs(), toMs) - Math.max(m.startMs(), fromMs)) / 1000;
     }
 
-    private Rep rep(Mark mark, @Nullable Mark before, List<Breathing.Hold> holds, double usualMs) {
+    private Rep rep(
+            Mark mark, @Nullable Mark before, @Nullable Mark after, List<Breathing.Hold> holds, double usualMs) {
         List<Verdict> verdict = new ArrayList<>();
         held(mark, holds, verdict);
         CuffLine.Moved c = cuff == null ? null : cuff.of(mark, before);
         if (cuff != null && c != null) {
             cuff.judge(c, verdict);
+            cuff.letsGo(mark, before, after, verdict);
         }
         Double bellyOut = bellyOut(mark);
         if (bellyOut != null && bellyOut > BULGE_SHARE) {

@@ -195,4 +195,53 @@ class TraceAnalysisTest {
                     .isCloseTo(she.marks.get(i).startMs(), within(900));
         }
     }
+
+    /** Ten breaths of six seconds; she lifts at 20.5 and 32.5 s, and the cuff stays {@code left} mmHg higher in between. */
+    private static TraceReport lifting(double left, boolean letsGo, Double tempoS, double secondLastsS) {
+        int n = 60 * 50;
+        double[] times = IntStream.range(0, n).mapToDouble(i -> 20.0 * i).toArray();
+        double[] ribs = Arrays.stream(times)
+                .map(t -> -Math.cos(Math.PI * t / 3000) / 2 + 0.002 * Math.sin(t))
+                .toArray();
+        double[] cuff = Arrays.stream(times)
+                .map(t -> 40
+                        + (t > 20_500 && t < 23_500 ? 6 : t >= 23_500 && t < 32_500 ? left : 0)
+                        + (t > 32_500 && t < 32_500 + 1000 * secondLastsS ? 6 : 0)
+                        + 0.1 * Math.sin(0.77 * t))
+                .toArray();
+        return TraceAnalysis.of(new TraceAnalysis.Question(
+                Trace.of(times, Map.of(Channel.RIBS, ribs, Channel.CUFF, cuff)),
+                Stances.EffortTiming.EXHALE_EFFORT_ONLY,
+                Stances.Spine.NATURAL_CURVE,
+                40,
+                10,
+                tempoS,
+                letsGo,
+                List.of(
+                        new TraceAnalysis.Mark(1, Side.LEFT, 20_500, 23_500),
+                        new TraceAnalysis.Mark(2, Side.RIGHT, 32_500, 32_500 + 1000 * secondLastsS))));
+    }
+
+    private static List<SignCode> sure(TraceReport.Rep rep) {
+        return rep.verdict().stream()
+                .filter(v -> v.confidence() >= TraceReport.SURE)
+                .map(TraceReport.Verdict::sign)
+                .toList();
+    }
+
+    @Test
+    void where_the_rung_asks_to_let_go_a_cuff_that_stays_up_says_she_does_not() {
+        assertThat(sure(lifting(5, true, null, 3).reps().get(0))).containsExactly(SignCode.NO_LET_GO);
+        assertThat(sure(lifting(5, false, null, 3).reps().get(0))).isEmpty();
+        assertThat(sure(lifting(1, true, null, 3).reps().get(0))).isEmpty();
+    }
+
+    @Test
+    void a_repetition_far_shorter_than_its_tempo_is_rushed_even_where_all_are() {
+        assertThat(sure(lifting(0, false, 6.0, 2).reps().get(1))).containsExactly(SignCode.RUSHED);
+        assertThat(sure(lifting(0, false, 6.0, 5).reps().get(1))).isEmpty();
+        assertThat(sure(lifting(0, false, 6.0, 3).reps().get(0)))
+                .as("half of its tempo")
+                .containsExactly(SignCode.RUSHED);
+    }
 }

@@ -15,6 +15,7 @@ import fernstep.core.client.Clearance.Scope;
 import fernstep.core.client.Status;
 import fernstep.core.plan.Goal;
 import fernstep.core.progress.Progress;
+import fernstep.device.Script;
 import java.nio.charset.StandardCharsets;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -33,9 +34,17 @@ class TidemarkRoom {
     private final DemoHistory history;
     private final House house;
     private final Contacts contacts;
+    private final DemoTraces traces;
     private final Today today;
 
-    TidemarkRoom(Clients clients, DemoHistory history, House house, Contacts contacts, Today today) {
+    TidemarkRoom(
+            Clients clients,
+            DemoHistory history,
+            House house,
+            Contacts contacts,
+            DemoTraces traces,
+            Today today) {
+        this.traces = traces;
         this.house = house;
         this.contacts = contacts;
         this.clients = clients;
@@ -100,6 +109,7 @@ class TidemarkRoom {
                 "Left side behind.");
         contacts.put(new Contact(maribel, "en", Contact.Units.METRIC, "maribel@mail.example", false));
         cleared(maribel, Scope.EXERCISE, day.minusDays(24), "PHYSICIAN", therapist);
+        traces.record(maribel, Script.ONE_SIDED, 6, "Leg float, left and right", therapist);
         long hana = client(
                 "Hana Morioka",
                 Status.POSTNATAL,
@@ -139,6 +149,8 @@ class TidemarkRoom {
                 List.of(birth(day.minusDays(84), BirthMode.VAGINAL, 2)),
                 "Holds her breath on every effort.");
         cleared(adaeze, Scope.EXERCISE, day.minusDays(30), "MIDWIFE", therapist);
+        traces.record(adaeze, Script.BREATH_HOLDER, 13, "Heel slide, first try", therapist);
+        traces.record(adaeze, Script.WELL_TIMED, 4, "Heel slide, breath first", therapist);
         long beatrix = client(
                 "Beatrix Moreau",
                 Status.POSTNATAL,

@@ -30,7 +30,7 @@ public final class Eval {
 
     /** With the shipped catalogue, read when it is first needed, and traces from files, as the command line has them. */
     public Eval() {
-        this(new Lazily(), name -> Files.readString(Path.of(name)));
+        this(new Lazily(), name -> Files.readAllBytes(Path.of(name)));
     }
 
     /** Reads no file, whoever asks. */

@@ -8,9 +8,12 @@ import fernstep.core.trace.Trace;
 import fernstep.core.trace.TraceAnalysis;
 import fernstep.core.trace.TraceReport;
 import fernstep.exchange.casefile.CaseObject;
+import fernstep.exchange.edf.EdfFile;
+import fernstep.exchange.edf.EdfReader;
 import fernstep.exchange.table.TraceCsv;
 import fernstep.exchange.wording.Wording;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -28,7 +31,7 @@ final class TraceOp implements Operation {
     /** Where the command line reads a trace from; the pages read none. */
     @FunctionalInterface
     interface Files {
-        String read(String name) throws IOException;
+        byte[] read(String name) throws IOException;
     }
 
     @Override
@@ -43,6 +46,8 @@ final class TraceOp implements Operation {
                         .orElse(TraceAnalysis.Question.USUAL_BASELINE_MMHG),
                 request.optionalNumber("toleranceMmHg", Range.CUFF_TOLERANCE_MMHG)
                         .orElse(TraceAnalysis.Question.USUAL_TOLERANCE_MMHG),
+                request.optionalNumber("tempoS", Range.REP_S).orElse(null),
+                request.optionalFlag("letGo").orElse(false),
                 request.has("marks")
                         ? request.items("marks", (node, path) -> mark(CaseObject.at(node, path)))
                         : List.of());
@@ -53,18 +58,22 @@ final class TraceOp implements Operation {
     private Trace trace(CaseObject request) {
         String where = request.has("file") ? "file" : "csv";
         String text = request.text(where);
-        if (where.equals("file")) {
-            try {
-                if (!text.endsWith(".csv")) {
-                    throw request.problem("file", "only CSV is read", "a file that ends in .csv");
-                }
-                text = files.read(text);
-            } catch (IOException e) {
-                throw request.problem("file", "the file cannot be read", "a readable file in UTF-8, or csv");
-            }
-        }
         try {
+            if (where.equals("file")) {
+                byte[] bytes = files.read(text);
+                if (text.endsWith(".edf")) {
+                    return EdfReader.read(bytes, false).samples().trace();
+                }
+                if (!text.endsWith(".csv")) {
+                    throw request.problem("file", "only CSV and EDF are read", "a file that ends in .csv or .edf");
+                }
+                text = new String(bytes, StandardCharsets.UTF_8);
+            }
             return TraceCsv.read(text).trace();
+        } catch (IOException e) {
+            throw request.problem("file", "the file cannot be read", "a readable file, or csv");
+        } catch (EdfFile.Damaged e) {
+            throw request.problem("file", String.valueOf(e.getMessage()), "a whole EDF or EDF+ file");
         } catch (TraceCsv.Unreadable e) {
             throw request.problem(
                     where, String.valueOf(e.getMessage()), "t_ms,cuff_mmhg,ribs,belly or t_ms,channel,value,unit");
