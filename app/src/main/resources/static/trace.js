@@ -5,6 +5,12 @@ document.addEventListener('DOMContentLoaded', () => {
   if (form) { upload(form); }
   const figure = document.querySelector('.trace-figure');
   if (figure) { replay(figure); }
+  for (const button of document.querySelectorAll('[data-replay]')) {
+    button.addEventListener('click', () => {
+      for (const line of document.querySelectorAll('.overlay .line')) { line.classList.toggle('shown', line.dataset.rep === button.dataset.replay); }
+      for (const other of document.querySelectorAll('[data-replay]')) { other.setAttribute('aria-pressed', String(other === button)); }
+    });
+  }
 
   function upload(form) {
     const box = document.getElementById('upload-progress');

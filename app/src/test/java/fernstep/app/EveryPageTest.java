@@ -50,6 +50,7 @@ class EveryPageTest {
             "/sessions/{sessionId}/why",
             "/sessions/{sessionId}/trace",
             "/clients/{id}/traces/{recording}",
+            "/clients/{id}/export.json",
             "/clients/{id}/traces/{recording}/trace.csv",
             "/clients/{id}/traces/{recording}/trace.edf",
             "/feeds/{token}.ics",

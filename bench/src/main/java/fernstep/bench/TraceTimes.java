@@ -8,6 +8,7 @@ import fernstep.core.trace.Samples;
 import fernstep.core.trace.TraceAnalysis;
 import fernstep.core.trace.TraceReport;
 import fernstep.device.Performance;
+import fernstep.device.Quality;
 import fernstep.device.Script;
 import fernstep.device.Sensor;
 import fernstep.exchange.edf.EdfReader;
@@ -22,6 +23,7 @@ import java.util.Map;
 /** How long an hour of three channels at 50 Hz takes to analyse and to read, and a live repetition to judge. */
 public final class TraceTimes {
     private static final int TURNS = 30;
+    private static final int WOMEN = 20;
     private static final int REPS_IN_AN_HOUR = 290;
     private static final LiveTrace.Settings USUAL =
             new LiveTrace.Settings(Stances.EffortTiming.EXHALE_EFFORT_ONLY, Stances.Spine.NATURAL_CURVE, 40, 10);
@@ -33,6 +35,7 @@ public final class TraceTimes {
     }
 
     public static void main(String[] args) throws Exception {
+        System.out.println(Quality.table(WOMEN, 0.05));
         Performance she = new Performance(Script.ARCHES_LATE, new Tempo(3, 3, 2), REPS_IN_AN_HOUR, 1);
         Samples hour = new Sensor(she, 50, 0.03, 0.02, 1).whole();
         System.out.printf("%.1f min, %d samples of three channels%n", she.endS() / 60, hour.size());

@@ -65,6 +65,18 @@ public class Visits {
         return today(clientId).orElseThrow();
     }
 
+    /** A visit that was held elsewhere; its answers stand as they were given. */
+    @Transactional
+    public Visit past(long clientId, LocalDate day, long staffId, boolean asked, Set<Answer> answers) {
+        mapper.insert(clientId, day, staffId);
+        long id = mapper.onDay(clientId, day).orElseThrow().id();
+        answers.forEach(a -> mapper.addAnswer(id, a));
+        if (asked) {
+            mapper.markAsked(id);
+        }
+        return byId(id);
+    }
+
     public Optional<Visit> today(long clientId) {
         return mapper.onDay(clientId, today.date()).map(this::visit);
     }

@@ -7,6 +7,7 @@ import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.separation.Condition;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -194,5 +195,14 @@ public class CheckEntries {
         if (!before.isEmpty() && sheet.value(finding.name(), side).isEmpty()) {
             put(visit, finding, side, Objects.requireNonNull(before), by);
         }
+    }
+
+    /** As they are stored. */
+    public List<ReadingRow> readings(long visitId) {
+        return mapper.readings(visitId);
+    }
+
+    public List<FindingRow> findings(long visitId) {
+        return mapper.findings(visitId);
     }
 }

@@ -31,4 +31,9 @@ public class Results {
     public void put(ResultRow result) {
         mapper.putResult(result);
     }
+
+    /** A first step, as another house had it: where she stands on one strand and side. */
+    public void stand(LadderRow step) {
+        mapper.insert(step);
+    }
 }

@@ -25,6 +25,7 @@ import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.StaffId;
 import fernstep.exchange.session.SessionEventJson.Kind;
 import java.time.Duration;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -72,6 +73,15 @@ public class Runner {
         this.plans = plans;
         this.catalogues = catalogues;
         this.audit = audit;
+    }
+
+    /** A session of the past that was not run here: over, and without events of its own. */
+    public void keepPast(String sessionId, long clientId, LocalDate heldOn, long staffId, boolean atHome) {
+        mapper.insert(new SessionRow(sessionId, clientId, heldOn, staffId, null));
+        mapper.finish(sessionId);
+        if (atHome) {
+            mapper.markAtHome(sessionId);
+        }
     }
 
     /**

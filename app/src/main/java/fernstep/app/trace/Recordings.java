@@ -111,7 +111,11 @@ public class Recordings {
                 .toList();
     }
 
-    /** The file is kept once, however often it is sent. */
+    /**
+     * The file is kept once, however often it is sent.
+     *
+     * @param rung it was recorded on; empty where the file does not say
+     */
     @Transactional
     public RecordingRow keep(
             String formId,
@@ -120,7 +124,8 @@ public class Recordings {
             String title,
             LocalDateTime start,
             Samples all,
-            List<Mark> marks) {
+            List<Mark> marks,
+            String rung) {
         RecordingRow row = open(formId, clientId, null, staffId, title, start);
         if (row.endedAt() != null) {
             return row;
@@ -129,7 +134,7 @@ public class Recordings {
             int to = Math.min(all.size(), from + BATCH_SAMPLES);
             store(row.id(), from / BATCH_SAMPLES, part(all, from, to));
         }
-        marks.forEach(m -> mapper.insertRep(new RepRow(row.id(), m.startMs(), m.endMs(), m.rep(), m.side(), "")));
+        marks.forEach(m -> mapper.insertRep(new RepRow(row.id(), m.startMs(), m.endMs(), m.rep(), m.side(), rung)));
         mapper.end(row.id());
         audit.record(staffId, clientId, "TRACE_KEPT", title);
         return row;

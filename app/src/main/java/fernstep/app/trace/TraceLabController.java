@@ -124,7 +124,7 @@ class TraceLabController {
                     .filter(n -> !n.isBlank())
                     .orElse("trace");
             LocalDateTime start = read.start() == null ? LocalDateTime.now(clock) : read.start();
-            RecordingRow row = recordings.keep(formId, id, me.staffId(), name, start, read.samples(), read.marks());
+            RecordingRow row = recordings.keep(formId, id, me.staffId(), name, start, read.samples(), read.marks(), "");
             String page = "/clients/" + id + "/traces/" + row.id();
             return script == null ? "redirect:" + page : ResponseEntity.ok(Map.of("page", page));
         } catch (TraceFile.Refused e) {

@@ -277,6 +277,8 @@ class TracesTest {
         page.click("#trace-upload .btn-primary");
         page.waitForURL("**/traces/*");
         assertThat(page.locator("[data-replay]")).hasCount(1);
+        page.click("[data-replay]");
+        assertThat(page.locator(".overlay .line.shown")).hasCount(1);
         visitor.see("Back arches");
         visitor.see("The middle gives way");
         visitor.checkAccessible();
@@ -315,7 +317,8 @@ class TracesTest {
                 "hers",
                 LocalDateTime.of(2026, 3, 9, 9, 0),
                 breathing(12, 100),
-                new ArrayList<>());
+                new ArrayList<>(),
+                "");
         long other = Someone.firm(app.context(), "Other Trace Person", Approach.SLOW_LADDER, 14);
         assertThatThrownBy(() -> recordings.row(other, row.id())).isInstanceOf(NotFound.class);
         recordings.remove(other, row.id(), IMOGEN);

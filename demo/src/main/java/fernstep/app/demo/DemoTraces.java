@@ -27,7 +27,7 @@ class DemoTraces {
     }
 
     /** So many days ago. */
-    void record(long client, Script script, int daysAgo, String title, long staff) {
+    void record(long client, Script script, int daysAgo, String rung, String title, long staff) {
         Performance she = new Performance(script, TEMPO, REPS, daysAgo);
         recordings.keep(
                 UUID.nameUUIDFromBytes(new byte[] {(byte) client, (byte) script.ordinal(), (byte) daysAgo})
@@ -37,6 +37,7 @@ class DemoTraces {
                 title,
                 today.date().minusDays(daysAgo).atTime(10, 30),
                 new Sensor(she, HZ, NOISE, LOST, daysAgo).whole(),
-                she.marks());
+                she.marks(),
+                rung);
     }
 }

@@ -109,7 +109,7 @@ class TidemarkRoom {
                 "Left side behind.");
         contacts.put(new Contact(maribel, "en", Contact.Units.METRIC, "maribel@mail.example", false));
         cleared(maribel, Scope.EXERCISE, day.minusDays(24), "PHYSICIAN", therapist);
-        traces.record(maribel, Script.ONE_SIDED, 6, "Leg float, left and right", therapist);
+        traces.record(maribel, Script.ONE_SIDED, 6, "F3", "Leg float, left and right", therapist);
         long hana = client(
                 "Hana Morioka",
                 Status.POSTNATAL,
@@ -149,8 +149,8 @@ class TidemarkRoom {
                 List.of(birth(day.minusDays(84), BirthMode.VAGINAL, 2)),
                 "Holds her breath on every effort.");
         cleared(adaeze, Scope.EXERCISE, day.minusDays(30), "MIDWIFE", therapist);
-        traces.record(adaeze, Script.BREATH_HOLDER, 13, "Heel slide, first try", therapist);
-        traces.record(adaeze, Script.WELL_TIMED, 4, "Heel slide, breath first", therapist);
+        traces.record(adaeze, Script.BREATH_HOLDER, 13, "F2", "Leg float, first try", therapist);
+        traces.record(adaeze, Script.WELL_TIMED, 4, "F2", "Leg float, breath first", therapist);
         long beatrix = client(
                 "Beatrix Moreau",
                 Status.POSTNATAL,

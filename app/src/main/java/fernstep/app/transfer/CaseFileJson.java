@@ -1,0 +1,459 @@
+package fernstep.app.transfer;
+
+import fernstep.app.transfer.CaseFile.Found;
+import fernstep.app.transfer.CaseFile.Read;
+import fernstep.app.transfer.CaseFile.Standing;
+import fernstep.app.transfer.CaseFile.Trained;
+import fernstep.app.transfer.CaseFile.Visited;
+import fernstep.app.transfer.CaseFile.Went;
+import fernstep.core.approach.Approach;
+import fernstep.core.approach.StanceChange;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.findings.Finding;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Range;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.Dose;
+import fernstep.core.plan.Goal;
+import fernstep.core.progress.Progress;
+import fernstep.core.progress.SessionResult;
+import fernstep.core.screening.Answer;
+import fernstep.core.screening.Strand;
+import fernstep.core.separation.Condition;
+import fernstep.core.separation.Depth;
+import fernstep.core.separation.Feel;
+import fernstep.core.separation.Method;
+import fernstep.core.separation.Reading;
+import fernstep.exchange.casefile.CaseObject;
+import fernstep.exchange.casefile.CaseProblem;
+import fernstep.exchange.casefile.ClientReader;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A case file as JSON, version {@value #VERSION}: her facts as brief requests write them, the rest by the codes of the rules. */
+final class CaseFileJson {
+    static final String FORMAT = "fernstep-case";
+    static final int VERSION = 1;
+    private static final int LONGEST_NAME = 120;
+    private static final int LONGEST_NOTE = 2000;
+    private static final List<String> NOT_IN_IT = List.of(
+            "pictures",
+            "the events of sessions, repetition by repetition",
+            "traces of cuff and belts",
+            "letters",
+            "her home page and what she told there",
+            "what was changed before");
+    private static final JsonMapper JSON =
+            JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+
+    private CaseFileJson() {}
+
+    /**
+     * What was read.
+     *
+     * @param problems parts that cannot be taken, by their place; the file is without them
+     */
+    record Parsed(CaseFile file, List<CaseProblem> problems) {
+        Parsed {
+            problems = List.copyOf(problems);
+        }
+    }
+
+    static byte[] written(CaseFile file, LocalDate today) {
+        Map<String, Object> all = new LinkedHashMap<>();
+        all.put("format", FORMAT);
+        all.put("version", VERSION);
+        all.put("exportedOn", today.toString());
+        all.put("name", file.her().name());
+        all.put("note", file.her().note());
+        all.put("dominantHand", file.her().dominantHand());
+        all.put("client", facts(file.her().facts()));
+        CaseFile.Training t = file.training();
+        all.put("approach", t.approach());
+        all.put("stanceChanges", t.stanceChanges());
+        all.put("minutesPerDay", t.minutesPerDay());
+        all.put("daysPerWeek", t.daysPerWeek());
+        all.put("size", t.exercisesAtMost());
+        all.put("growFirst", t.growFirst());
+        all.put("blockedDays", t.blockedDays().stream().sorted().toList());
+        all.put("goal", t.goal());
+        all.put("goalDate", text(t.goalDate()));
+        all.put("visits", file.visits().stream().map(CaseFileJson::visit).toList());
+        all.put("places", file.places().stream().map(CaseFileJson::place).toList());
+        all.put("sessions", file.sessions().stream().map(CaseFileJson::session).toList());
+        all.put("notInThisFile", NOT_IN_IT);
+        return JSON.writeValueAsBytes(all);
+    }
+
+    private static Map<String, Object> facts(ClientFacts f) {
+        Map<String, Object> c = new LinkedHashMap<>();
+        c.put("status", f.status());
+        c.put("dueDate", text(f.dueDate()));
+        c.put(
+                "births",
+                f.births().stream()
+                        .map(b -> object("date", text(b.date()), "mode", b.mode(), "tearDegree", b.tearDegree()))
+                        .toList());
+        c.put(
+                "surgeries",
+                f.surgeries().stream()
+                        .map(s -> object("date", text(s.date()), "what", s.what()))
+                        .toList());
+        c.put(
+                "clearances",
+                f.clearances().stream()
+                        .map(k -> object(
+                                "scope",
+                                k.scope(),
+                                "date",
+                                text(k.date()),
+                                "byRole",
+                                k.byRole(),
+                                "byName",
+                                k.byName(),
+                                "expiry",
+                                text(k.expiry()),
+                                "note",
+                                k.note()))
+                        .toList());
+        c.put("heightCm", f.heightCm());
+        c.put("massKg", f.massKg());
+        c.put("age", f.age());
+        c.put("restrictions", f.restrictions());
+        return c;
+    }
+
+    private static Map<String, Object> visit(Visited v) {
+        return object(
+                "date",
+                text(v.date()),
+                "asked",
+                v.asked(),
+                "answers",
+                v.answers(),
+                "readings",
+                v.readings().stream()
+                        .map(r -> object(
+                                "siteCm",
+                                r.siteCm(),
+                                "condition",
+                                r.condition(),
+                                "method",
+                                r.method(),
+                                "values",
+                                r.values(),
+                                "depthMm",
+                                r.depthMm(),
+                                "depth",
+                                r.depth(),
+                                "feel",
+                                r.feel()))
+                        .toList(),
+                "findings",
+                v.findings().stream()
+                        .map(f -> object("finding", f.finding(), "side", f.side(), "value", f.value()))
+                        .toList());
+    }
+
+    private static Map<String, Object> place(Standing p) {
+        Dose d = p.dose();
+        return object(
+                "strand",
+                p.strand(),
+                "side",
+                p.side(),
+                "rung",
+                p.rung(),
+                "dose",
+                object(
+                        "sets",
+                        d.sets(),
+                        "reps",
+                        d.reps(),
+                        "holdS",
+                        d.holdS(),
+                        "breaths",
+                        d.breaths(),
+                        "perDay",
+                        d.perDay(),
+                        "daysPerWeek",
+                        d.daysPerWeek()),
+                "range",
+                p.range(),
+                "since",
+                text(p.since()),
+                "change",
+                p.change());
+    }
+
+    private static Map<String, Object> session(Trained s) {
+        return object(
+                "date",
+                text(s.date()),
+                "atHome",
+                s.atHome(),
+                "results",
+                s.results().stream()
+                        .map(r -> object(
+                                "rung",
+                                r.rung(),
+                                "side",
+                                r.side(),
+                                "result",
+                                r.result(),
+                                "effort",
+                                r.effort(),
+                                "nextDay",
+                                r.nextDay(),
+                                "signs",
+                                r.signs(),
+                                "range",
+                                r.range()))
+                        .toList());
+    }
+
+    private static Map<String, Object> object(@Nullable Object... namesAndValues) {
+        Map<String, Object> map = new LinkedHashMap<>();
+        for (int i = 0; i < namesAndValues.length; i += 2) {
+            map.put(String.valueOf(namesAndValues[i]), namesAndValues[i + 1]);
+        }
+        return map;
+    }
+
+    private static @Nullable String text(@Nullable LocalDate day) {
+        return day == null ? null : day.toString();
+    }
+
+    /**
+     * Parts that cannot be taken are named and left out; who she is must be whole.
+     *
+     * @throws CaseProblem where it is no case file, another version, or does not say who she is
+     */
+    static Parsed read(String text, Catalogue catalogue, LocalDate today) {
+        JsonNode node;
+        try {
+            node = JSON.readTree(text);
+        } catch (JacksonException e) {
+            throw new CaseProblem("", "this is not JSON, or not all of it", "a case file");
+        }
+        CaseObject c = CaseObject.root(node);
+        if (!c.optionalText("format").orElse("").equals(FORMAT)) {
+            throw c.problem("format", "this is no case file", FORMAT);
+        }
+        if (c.whole("version", Range.REP) != VERSION) {
+            throw c.problem("version", "another version", String.valueOf(VERSION));
+        }
+        c.optionalDate("exportedOn");
+        c.items("notInThisFile", CaseObject::text);
+        CaseFile.Her her = new CaseFile.Her(
+                limited(c, "name", LONGEST_NAME),
+                c.has("note") ? limited(c, "note", LONGEST_NOTE) : "",
+                c.optionalOf("dominantHand", List.of("LEFT", "RIGHT")).orElse(null),
+                ClientReader.client(c.object("client"), today));
+        if (her.name().isBlank()) {
+            throw c.problem("name", "a name is missing", "1 to " + LONGEST_NAME + " characters");
+        }
+        CaseFile.Training training = training(c);
+        List<CaseProblem> problems = new ArrayList<>();
+        List<Visited> visits = new ArrayList<>();
+        good(c, "visits", problems, v -> visit(v, today, problems)).forEach(visits::add);
+        visits.sort(Comparator.comparing(Visited::date));
+        List<Standing> places = good(c, "places", problems, p -> standing(p, catalogue, today));
+        List<Trained> sessions = good(c, "sessions", problems, s -> trained(s, catalogue, today));
+        c.nothingElse();
+        return new Parsed(new CaseFile(her, training, visits, places, sessions), problems);
+    }
+
+    /** Those of a list that can be read; the others are told. */
+    private static <T> List<T> good(
+            CaseObject c, String field, List<CaseProblem> problems, Function<CaseObject, T> reader) {
+        List<T> all = new ArrayList<>();
+        c.items(field, (node, path) -> {
+            try {
+                all.add(reader.apply(CaseObject.at(node, path)));
+            } catch (CaseProblem p) {
+                problems.add(p);
+            }
+            return path;
+        });
+        return all;
+    }
+
+    private static CaseFile.Training training(CaseObject c) {
+        Map<StanceChange, String> changes = new EnumMap<>(StanceChange.class);
+        c.optionalObject("stanceChanges").ifPresent(s -> {
+            for (StanceChange change : StanceChange.values()) {
+                s.optionalOf(change.name(), change.options()).ifPresent(o -> changes.put(change, o));
+            }
+            s.nothingElse();
+        });
+        Set<DayOfWeek> blocked = c.codes("blockedDays", DayOfWeek.class);
+        if (blocked.size() == DayOfWeek.values().length) {
+            throw c.problem("blockedDays", "one day of the week must be left", "at most six days");
+        }
+        return new CaseFile.Training(
+                c.code("approach", Approach.class),
+                changes,
+                c.whole("minutesPerDay", Range.MINUTES_PER_DAY),
+                c.whole("daysPerWeek", Range.DAYS_PER_WEEK),
+                c.optionalWhole("size", Range.SIZE).orElse(null),
+                c.optionalCode("growFirst", Progress.GrowFirst.class).orElse(Progress.GrowFirst.REPS),
+                blocked,
+                c.optionalCode("goal", Goal.class).orElse(null),
+                c.optionalDate("goalDate").orElse(null));
+    }
+
+    private static Visited visit(CaseObject v, LocalDate today, List<CaseProblem> problems) {
+        Visited visit = new Visited(
+                past(v, "date", today),
+                v.optionalFlag("asked").orElse(false),
+                v.codes("answers", Answer.class),
+                good(v, "readings", problems, CaseFileJson::reading),
+                good(v, "findings", problems, CaseFileJson::finding));
+        v.nothingElse();
+        return visit;
+    }
+
+    private static LocalDate past(CaseObject c, String field, LocalDate today) {
+        LocalDate day = c.date(field);
+        if (day.isAfter(today)) {
+            throw c.problem(field, day + " is still to come", "up to " + today);
+        }
+        return day;
+    }
+
+    private static Read reading(CaseObject r) {
+        Read read = new Read(
+                r.number("siteCm", Range.SITE_CM),
+                r.code("condition", Condition.class),
+                r.code("method", Method.class),
+                r.items("values", CaseFileJson::number),
+                r.optionalNumber("depthMm", Range.DEPTH_MM).orElse(null),
+                r.optionalCode("depth", Depth.class).orElse(null),
+                r.optionalCode("feel", Feel.class).orElse(null));
+        r.nothingElse();
+        r.checked(
+                "values",
+                () -> new Reading(
+                        read.siteCm(), read.condition(), read.method(), read.values(), read.depthMm(), read.feel()));
+        return read;
+    }
+
+    private static double number(JsonNode node, String path) {
+        if (!node.isNumber() || !Double.isFinite(node.doubleValue())) {
+            throw new CaseProblem(path, "expected a number", "a number");
+        }
+        return node.doubleValue();
+    }
+
+    private static Found finding(CaseObject f) {
+        Finding finding = f.code("finding", Finding.class);
+        Side side = f.optionalCode("side", Side.class).orElse(null);
+        String value = f.text("value");
+        f.nothingElse();
+        if (finding.perSide() != (side != null)) {
+            throw f.problem(
+                    "side", finding + (finding.perSide() ? " has sides" : " has no sides"), "LEFT, RIGHT or none");
+        }
+        return new Found(
+                finding,
+                side,
+                finding.canonical(value).orElseThrow(() -> f.problem("value", finding + " cannot be " + value, null)));
+    }
+
+    private static Standing standing(CaseObject p, Catalogue catalogue, LocalDate today) {
+        CaseObject d = p.object("dose");
+        Dose dose = d.checked(
+                "sets",
+                () -> new Dose(
+                        d.whole("sets", Range.SETS),
+                        d.optionalWhole("reps", Range.REPS).orElse(null),
+                        d.optionalWhole("holdS", Range.DOSE_HOLD_S).orElse(null),
+                        d.optionalWhole("breaths", Range.BREATHS).orElse(null),
+                        d.whole("perDay", Range.PER_DAY),
+                        d.whole("daysPerWeek", Range.DAYS_PER_WEEK)));
+        d.nothingElse();
+        Standing place = new Standing(
+                p.code("strand", Strand.class),
+                p.optionalCode("side", Side.class).orElse(null),
+                rung(p, catalogue),
+                dose,
+                p.number("range", Range.RANGE_FRACTION),
+                past(p, "since", today),
+                p.text("change"));
+        p.nothingElse();
+        if (!place.change().matches("[A-Z_]{1,20}")) {
+            throw p.problem("change", "unknown code", null);
+        }
+        return place;
+    }
+
+    private static String rung(CaseObject c, Catalogue catalogue) {
+        String rung = c.text("rung");
+        if (catalogue.find(rung).isEmpty()) {
+            throw c.problem("rung", "a rung that is not in this house's catalogue: " + rung, null);
+        }
+        return rung;
+    }
+
+    private static Trained trained(CaseObject s, Catalogue catalogue, LocalDate today) {
+        Trained session = new Trained(
+                past(s, "date", today),
+                s.optionalFlag("atHome").orElse(false),
+                s.objects("results").stream().map(r -> went(r, catalogue)).toList());
+        s.nothingElse();
+        return session;
+    }
+
+    private static Went went(CaseObject r, Catalogue catalogue) {
+        Went went = new Went(
+                rung(r, catalogue),
+                r.optionalCode("side", Side.class).orElse(null),
+                r.code("result", SessionResult.Kind.class),
+                r.optionalWhole("effort", Range.EFFORT).orElse(null),
+                symptoms(r, "nextDay").orElse(null),
+                symptoms(r, "signs").orElse(""),
+                r.number("range", Range.RANGE_FRACTION));
+        r.nothingElse();
+        return went;
+    }
+
+    private static Optional<String> symptoms(CaseObject r, String field) {
+        Optional<String> text = r.optionalText(field);
+        Set<String> codes =
+                EnumSet.allOf(SignCode.class).stream().map(Enum::name).collect(Collectors.toSet());
+        text.filter(t -> !t.isEmpty()).ifPresent(t -> {
+            for (String part : t.split(",", -1)) {
+                if (!codes.contains(part.replaceFirst(":(10|[0-9])$", ""))) {
+                    throw r.problem(field, "unknown code " + part, "codes with commas, pain as PAIN:level");
+                }
+            }
+        });
+        return text;
+    }
+
+    private static String limited(CaseObject c, String field, int longest) {
+        String text = c.text(field).strip();
+        if (text.length() > longest) {
+            throw c.problem(field, "too long", "at most " + longest + " characters");
+        }
+        return text;
+    }
+}

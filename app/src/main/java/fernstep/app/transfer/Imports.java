@@ -1,0 +1,91 @@
+package fernstep.app.transfer;
+
+import fernstep.app.check.CheckEntries;
+import fernstep.app.client.Clients;
+import fernstep.app.rungs.Catalogues;
+import fernstep.app.support.NotFound;
+import fernstep.app.support.Today;
+import fernstep.app.support.Words;
+import fernstep.exchange.casefile.CaseProblem;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Case files that are brought in: looked at first, then taken whole or without what is wrong, and taken back for a day. */
+@Service
+class Imports {
+    private final TransferMapper mapper;
+    private final CaseFiles files;
+    private final Clients clients;
+    private final Catalogues catalogues;
+    private final Today today;
+    private final Words words;
+
+    Imports(TransferMapper mapper, CaseFiles files, Clients clients, Catalogues catalogues, Today today, Words words) {
+        this.mapper = mapper;
+        this.files = files;
+        this.clients = clients;
+        this.catalogues = catalogues;
+        this.today = today;
+        this.words = words;
+    }
+
+    /** @throws CaseProblem where nothing of it can be taken */
+    CaseFileJson.Parsed parsed(String body) {
+        return CaseFileJson.read(body, catalogues.get(), today.date());
+    }
+
+    void look(String formId, long staffId, String fileName, String body) {
+        mapper.forget();
+        mapper.look(formId, staffId, fileName, body);
+    }
+
+    Optional<ImportRow> byForm(String formId) {
+        return mapper.byForm(formId);
+    }
+
+    /** Of clients who are here already. */
+    boolean sameName(String name) {
+        return clients.all().stream().anyMatch(c -> c.name().equalsIgnoreCase(name));
+    }
+
+    /**
+     * Takes what was looked at; sent twice, the client is there once.
+     *
+     * @param alsoIncomplete without what is wrong in it; otherwise a file with anything wrong is not taken
+     * @return the client; empty where something is wrong and only a whole file was wanted
+     */
+    @Transactional(rollbackFor = CheckEntries.Refused.class)
+    public Optional<Long> take(String formId, boolean alsoIncomplete, long staffId) throws CheckEntries.Refused {
+        ImportRow row = mapper.locked(formId).orElseThrow(() -> new NotFound("no import " + formId));
+        if (row.clientId() != null) {
+            return Optional.of(row.clientId());
+        }
+        CaseFileJson.Parsed parsed = parsed(row.body());
+        if (!parsed.problems().isEmpty() && !alsoIncomplete) {
+            return Optional.empty();
+        }
+        long client = files.take(parsed.file(), formId, staffId, words.text("transfer.reason"));
+        mapper.taken(formId, client);
+        return Optional.of(client);
+    }
+
+    List<ImportRow> undoable() {
+        return mapper.undoable();
+    }
+
+    /** The client goes again, as long as nothing was written about her since. */
+    @Transactional
+    public boolean undo(String formId, long staffId) {
+        Optional<ImportRow> row = mapper.undoable().stream()
+                .filter(r -> r.formId().equals(formId))
+                .findFirst();
+        row.ifPresent(r -> {
+            clients.erase(Objects.requireNonNull(r.clientId()), staffId);
+            mapper.undone(formId);
+        });
+        return row.isPresent();
+    }
+}

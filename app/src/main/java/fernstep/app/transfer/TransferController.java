@@ -1,0 +1,165 @@
+package fernstep.app.transfer;
+
+import fernstep.app.check.CheckEntries;
+import fernstep.app.client.Clients;
+import fernstep.app.security.SignedIn;
+import fernstep.app.support.Audit;
+import fernstep.app.support.Today;
+import fernstep.app.support.Words;
+import fernstep.core.measure.Reason;
+import fernstep.exchange.casefile.CaseProblem;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** A case file out for whoever may see her; one in for a lead, who sees first what would become of it. */
+@Controller
+class TransferController {
+    private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
+    private static final int LARGEST_BYTES = 5 << 20;
+
+    private final CaseFiles files;
+    private final Imports imports;
+    private final Clients clients;
+    private final Audit audit;
+    private final Today today;
+    private final Words words;
+
+    TransferController(CaseFiles files, Imports imports, Clients clients, Audit audit, Today today, Words words) {
+        this.files = files;
+        this.imports = imports;
+        this.clients = clients;
+        this.audit = audit;
+        this.today = today;
+        this.words = words;
+    }
+
+    @GetMapping("/clients/{id}/export.json")
+    ResponseEntity<byte[]> export(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
+        clients.file(id);
+        byte[] json = CaseFileJson.written(files.of(id), today.date());
+        audit.record(me.staffId(), id, "EXPORTED", "case file");
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename("client-" + id + ".json")
+                                .build()
+                                .toString())
+                .cacheControl(CacheControl.noStore())
+                .body(json);
+    }
+
+    @GetMapping("/house/import")
+    String page(
+            @RequestParam(required = false) @Nullable String form, @AuthenticationPrincipal SignedIn me, Model model) {
+        leadOnly(me);
+        model.addAttribute("formId", UUID.randomUUID().toString());
+        model.addAttribute("undoable", imports.undoable());
+        Optional<ImportRow> looked =
+                form == null || !form.matches(UUID_SHAPE) ? Optional.empty() : imports.byForm(form);
+        looked.filter(r -> r.clientId() == null && !r.body().isEmpty()).ifPresent(r -> {
+            CaseFileJson.Parsed parsed = imports.parsed(r.body());
+            model.addAttribute("looked", r);
+            model.addAttribute("file", parsed.file());
+            model.addAttribute("problems", parsed.problems());
+            model.addAttribute("sameName", imports.sameName(parsed.file().her().name()));
+        });
+        return "transfer/import";
+    }
+
+    @PostMapping("/house/import")
+    String look(
+            @RequestParam String formId,
+            @RequestParam MultipartFile file,
+            @AuthenticationPrincipal SignedIn me,
+            RedirectAttributes redirect)
+            throws IOException {
+        leadOnly(me);
+        if (!formId.matches(UUID_SHAPE)) {
+            return "redirect:/house/import";
+        }
+        try {
+            String body = text(file);
+            imports.parsed(body);
+            String name = Optional.ofNullable(file.getOriginalFilename())
+                    .map(n -> n.replaceAll("[\\p{Cntrl}/\\\\]", "").strip())
+                    .filter(n -> !n.isEmpty())
+                    .map(n -> n.substring(0, Math.min(120, n.length())))
+                    .orElse("case file");
+            imports.look(formId, me.staffId(), name, body);
+            return "redirect:/house/import?form=" + formId;
+        } catch (CaseProblem e) {
+            redirect.addFlashAttribute("fileProblem", words.of(Reason.of("transfer.refused", sentence(e))));
+        } catch (CharacterCodingException e) {
+            redirect.addFlashAttribute("fileProblem", words.text("transfer.encoding"));
+        }
+        return "redirect:/house/import";
+    }
+
+    private static String text(MultipartFile file) throws IOException {
+        if (file.getSize() > LARGEST_BYTES) {
+            throw new CaseProblem("", "the file is larger than a record is", "up to " + (LARGEST_BYTES >> 20) + " MB");
+        }
+        return StandardCharsets.UTF_8
+                .newDecoder()
+                .decode(ByteBuffer.wrap(file.getBytes()))
+                .toString();
+    }
+
+    /** Where, what, and what would be allowed. */
+    public static String sentence(CaseProblem p) {
+        return (p.path().isEmpty() ? "" : p.path() + ": ")
+                + p.getMessage()
+                + (p.allowed() == null ? "" : " (" + p.allowed() + ")");
+    }
+
+    @PostMapping("/house/import/take")
+    String take(
+            @RequestParam String formId,
+            @RequestParam(defaultValue = "false") boolean alsoIncomplete,
+            @AuthenticationPrincipal SignedIn me)
+            throws CheckEntries.Refused {
+        leadOnly(me);
+        if (!formId.matches(UUID_SHAPE)) {
+            return "redirect:/house/import";
+        }
+        return imports.take(formId, alsoIncomplete, me.staffId())
+                .map(client -> "redirect:/clients/" + client)
+                .orElse("redirect:/house/import?form=" + formId);
+    }
+
+    @PostMapping("/house/import/undo")
+    String undo(@RequestParam String formId, @AuthenticationPrincipal SignedIn me, RedirectAttributes redirect) {
+        leadOnly(me);
+        redirect.addFlashAttribute(
+                "told", words.text(imports.undo(formId, me.staffId()) ? "transfer.undone" : "transfer.notUndone"));
+        return "redirect:/house/import";
+    }
+
+    private static void leadOnly(SignedIn me) {
+        if (!me.isLead()) {
+            throw new AccessDeniedException("leads only");
+        }
+    }
+}

@@ -1,0 +1,166 @@
+package fernstep.app.transfer;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import fernstep.app.AppExtension;
+import fernstep.app.AppExtension.Running;
+import fernstep.app.BrowserExtension;
+import fernstep.app.Someone;
+import fernstep.app.Visitor;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.rungs.Catalogues;
+import fernstep.app.support.NotFound;
+import fernstep.core.approach.Approach;
+import fernstep.exchange.casefile.CaseProblem;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/** A client goes out as a file and comes in again. */
+@ExtendWith({AppExtension.class, BrowserExtension.class})
+class CaseFileTest {
+    private static final long IMOGEN = 1;
+    private static final int DEMO_CLIENTS = 12;
+
+    private final Running app;
+    private final CaseFiles files;
+    private final Imports imports;
+    private final Clients clients;
+    private final Catalogues catalogues;
+    private final JdbcTemplate sql;
+
+    CaseFileTest(
+            Running app, CaseFiles files, Imports imports, Clients clients, Catalogues catalogues, JdbcTemplate sql) {
+        this.app = app;
+        this.files = files;
+        this.imports = imports;
+        this.clients = clients;
+        this.catalogues = catalogues;
+        this.sql = sql;
+    }
+
+    private String out(long client) {
+        return new String(CaseFileJson.written(files.of(client), LocalDate.now()), StandardCharsets.UTF_8);
+    }
+
+    private long in(String json) throws Exception {
+        String form = UUID.randomUUID().toString();
+        imports.look(form, IMOGEN, "a file", json);
+        return imports.take(form, false, IMOGEN).orElseThrow();
+    }
+
+    @Test
+    void every_demo_client_comes_back_as_she_was() throws Exception {
+        List<ClientFile> demo = clients.all().stream().limit(DEMO_CLIENTS).toList();
+        for (ClientFile her : demo) {
+            String out = out(her.id());
+            long again = in(out);
+            assertThat(out(again)).as(her.name()).isEqualTo(out);
+            assertThat(clients.file(again).facts()).isEqualTo(her.facts());
+            assertThat(clients.file(again).stances()).isEqualTo(her.stances());
+            clients.erase(again, IMOGEN);
+        }
+    }
+
+    @Test
+    void the_same_form_makes_one_client_and_what_was_written_since_forbids_to_take_her_back() throws Exception {
+        String json = out(Someone.firm(app.context(), "Travelling Person", Approach.BREATH_LED, 14));
+        String form = UUID.randomUUID().toString();
+        imports.look(form, IMOGEN, "a file", json);
+        long first = imports.take(form, false, IMOGEN).orElseThrow();
+        assertThat(imports.take(form, false, IMOGEN)).contains(first);
+        clients.size(first, 4);
+        assertThat(imports.undo(form, IMOGEN)).isFalse();
+        assertThat(clients.file(first).name()).isEqualTo("Travelling Person");
+    }
+
+    @Test
+    void taken_back_the_tables_are_as_before() throws Exception {
+        String json = out(Someone.firm(app.context(), "Passing Person", Approach.SLOW_LADDER, 14));
+        List<Integer> before = counts();
+        String form = UUID.randomUUID().toString();
+        imports.look(form, IMOGEN, "a file", json);
+        long taken = imports.take(form, false, IMOGEN).orElseThrow();
+        assertThat(counts()).isNotEqualTo(before);
+        assertThat(imports.undo(form, IMOGEN)).isTrue();
+        assertThat(counts()).isEqualTo(before);
+        assertThatThrownBy(() -> clients.file(taken)).isInstanceOf(NotFound.class);
+    }
+
+    private List<Integer> counts() {
+        return List.of(
+                        "client",
+                        "body_event",
+                        "clearance",
+                        "visit",
+                        "visit_answer",
+                        "reading",
+                        "finding",
+                        "training_session",
+                        "session_result",
+                        "ladder_step",
+                        "record_change")
+                .stream()
+                .map(table -> sql.queryForObject("SELECT COUNT(*) FROM " + table, Integer.class))
+                .toList();
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "\"format\" : \"fernstep-case\" | \"format\" : \"other\" | format",
+                "\"version\" : 1 | \"version\" : 2 | version",
+                "\"approach\" : \"SLOW_LADDER\" | \"approach\" : \"FAST_LADDER\" | approach",
+                "\"minutesPerDay\" : 14 | \"minutesPerDay\" : 900 | minutesPerDay",
+                "\"status\" : \"GENERAL\" | \"status\" : \"GENERAL\", \"more\" : 1 | client.more",
+                "\"blockedDays\" : [ ] | \"blockedDays\" : [ \"SOMEDAY\" ] | blockedDays[0]",
+            })
+    void a_file_that_does_not_say_who_she_is_is_refused_at_its_place(String what, String wrong, String path) {
+        String json = out(Someone.firm(app.context(), "Refused Person", Approach.SLOW_LADDER, 14));
+        assertThat(json).contains(what);
+        assertThatThrownBy(() -> CaseFileJson.read(json.replace(what, wrong), catalogues.get(), LocalDate.now()))
+                .isInstanceOfSatisfying(
+                        CaseProblem.class, p -> assertThat(p.path()).isEqualTo(path));
+        assertThatThrownBy(() ->
+                        CaseFileJson.read(json.substring(0, json.length() / 2), catalogues.get(), LocalDate.now()))
+                .isInstanceOf(CaseProblem.class);
+    }
+
+    @Test
+    void what_cannot_be_taken_is_shown_and_the_rest_is_taken_on_request_and_taken_back(Visitor visitor) {
+        String json = out(Someone.firm(app.context(), "Half Person", Approach.SLOW_LADDER, 14))
+                .replace("\"value\" : \"DRAWS_IN\"", "\"value\" : \"SINGS\"");
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/house/import");
+        page.setInputFiles(
+                "#file", new FilePayload("half.json", "application/json", json.getBytes(StandardCharsets.UTF_8)));
+        page.click("text=Look at it first");
+        visitor.see("COUGH cannot be SINGS");
+        visitor.see("A client of this name is here already");
+        visitor.checkAccessible();
+        assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
+                .hasSize(1);
+        page.click("text=Take it without these");
+        page.waitForURL("**/clients/*");
+        assertThat(page.locator("h1").first()).hasText("Half Person");
+        assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
+                .hasSize(2);
+        visitor.open("/house/import");
+        page.click("button:has-text('Take back') >> nth=0");
+        visitor.see("Taken back");
+        assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
+                .hasSize(1);
+    }
+}
