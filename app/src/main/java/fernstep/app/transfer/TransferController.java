@@ -36,6 +36,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class TransferController {
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
     private static final int LARGEST_BYTES = 5 << 20;
+    private static final int LONGEST_ALLOWED = 120;
 
     private final CaseFiles files;
     private final Imports imports;
@@ -127,11 +128,11 @@ class TransferController {
                 .toString();
     }
 
-    /** Where, what, and what would be allowed. */
+    /** Where, what, and what would be allowed, unless that is a long list of codes. */
     public static String sentence(CaseProblem p) {
         return (p.path().isEmpty() ? "" : p.path() + ": ")
                 + p.getMessage()
-                + (p.allowed() == null ? "" : " (" + p.allowed() + ")");
+                + (p.allowed() == null || p.allowed().length() > LONGEST_ALLOWED ? "" : " (" + p.allowed() + ")");
     }
 
     @PostMapping("/house/import/take")

@@ -1,8 +1,8 @@
 package fernstep.app.demo;
 
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Today;
 import fernstep.app.trace.Recordings;
-import fernstep.core.catalogue.Tempo;
 import fernstep.device.Performance;
 import fernstep.device.Script;
 import fernstep.device.Sensor;
@@ -16,19 +16,21 @@ class DemoTraces {
     private static final double HZ = 50;
     private static final double NOISE = 0.03;
     private static final double LOST = 0.01;
-    private static final Tempo TEMPO = new Tempo(3, 3, 2);
 
     private final Recordings recordings;
+    private final Catalogues catalogues;
     private final Today today;
 
-    DemoTraces(Recordings recordings, Today today) {
+    DemoTraces(Recordings recordings, Catalogues catalogues, Today today) {
+        this.catalogues = catalogues;
         this.recordings = recordings;
         this.today = today;
     }
 
-    /** So many days ago. */
+    /** So many days ago, at the tempo of the rung. */
     void record(long client, Script script, int daysAgo, String rung, String title, long staff) {
-        Performance she = new Performance(script, TEMPO, REPS, daysAgo);
+        Performance she = new Performance(
+                script, catalogues.get().rung(rung).tempo(), REPS, daysAgo);
         recordings.keep(
                 UUID.nameUUIDFromBytes(new byte[] {(byte) client, (byte) script.ordinal(), (byte) daysAgo})
                         .toString(),
