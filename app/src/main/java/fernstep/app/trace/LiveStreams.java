@@ -290,7 +290,8 @@ class LiveStreams {
                     lines.put(channel.name(), new ArrayList<>());
                 }
             }
-            for (int i = 0; i < s.size(); i += step) {
+            // the newest is always one of them: the page counts from it
+            for (int i = (s.size() - 1) % step; i < s.size(); i += step) {
                 ms.add(s.timeMs(i));
                 for (Map.Entry<String, List<Double>> line : lines.entrySet()) {
                     double value = s.value(Channel.valueOf(line.getKey()), i);

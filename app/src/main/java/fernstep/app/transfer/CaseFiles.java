@@ -81,7 +81,7 @@ class CaseFiles {
         Map<StanceChange, String> changes = new EnumMap<>(StanceChange.class);
         StanceChange.between(row.approach().stances(), own).forEach(c -> changes.put(c, c.of(own)));
         return new CaseFile(
-                new CaseFile.Her(row.name(), row.note(), row.dominantHand(), client.facts()),
+                new CaseFile.Her(row.name(), row.note(), hand(row.dominantHand()), client.facts()),
                 new CaseFile.Training(
                         row.approach(),
                         changes,
@@ -101,6 +101,11 @@ class CaseFiles {
                         .sorted(Comparator.comparing(Standing::strand).thenComparing(s -> String.valueOf(s.side())))
                         .toList(),
                 sessions(clientId));
+    }
+
+    /** Not said is stored as nothing or as an empty text. */
+    private static @Nullable String hand(@Nullable String stored) {
+        return stored == null || stored.isBlank() ? null : stored;
     }
 
     private Visited visited(VisitRow v) {

@@ -62,7 +62,9 @@ class CaseFileTest {
 
     @Test
     void every_demo_client_comes_back_as_she_was() throws Exception {
-        List<ClientFile> demo = clients.all().stream().limit(DEMO_CLIENTS).toList();
+        List<ClientFile> demo =
+                clients.all().stream().filter(c -> c.id() <= DEMO_CLIENTS).toList();
+        assertThat(demo).hasSize(DEMO_CLIENTS);
         for (ClientFile her : demo) {
             String out = out(her.id());
             long again = in(out);
@@ -71,6 +73,14 @@ class CaseFileTest {
             assertThat(clients.file(again).stances()).isEqualTo(her.stances());
             clients.erase(again, IMOGEN);
         }
+    }
+
+    @Test
+    void a_hand_that_was_not_said_stays_unsaid() throws Exception {
+        long her = Someone.plain(app.context(), "Unsaid Hand", Approach.SLOW_LADDER, 14);
+        sql.update("UPDATE client SET dominant_hand = '' WHERE id = ?", her);
+        assertThat(out(her)).contains("\"dominantHand\" : null");
+        assertThat(out(in(out(her)))).isEqualTo(out(her));
     }
 
     @Test
