@@ -51,7 +51,7 @@ window.fernTrace = (() => {
         this.points = this.points.filter((p) => p[0] > this.lastMs - KEPT_MS);
       }
       if (message.outBreaths.length) { this.outs = message.outBreaths; }
-      this.band = [message.level - message.tolerance, message.level + message.tolerance];
+      if (message.bandLow !== null) { this.band = [message.bandLow, message.bandHigh]; }
       this.told(message);
     }
 

@@ -84,6 +84,10 @@ final class LiveStream {
         return trace.problems();
     }
 
+    LiveTrace.Settings settings() {
+        return settings;
+    }
+
     /** What the last two minutes show; empty before anything came. */
     synchronized Optional<TraceReport> look() {
         return trace.window().size() < 2 ? Optional.empty() : Optional.of(trace.look(settings));

@@ -3,6 +3,7 @@ package fernstep.app.trace;
 import fernstep.app.support.Words;
 import fernstep.core.measure.Reason;
 import fernstep.core.trace.Channel;
+import fernstep.core.trace.LiveTrace;
 import fernstep.core.trace.LiveTrace.Sample;
 import fernstep.core.trace.Samples;
 import fernstep.core.trace.Trace;
@@ -25,6 +26,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
@@ -89,15 +91,16 @@ class LiveStreams {
      * @param ms times of the points
      * @param lines by channel, null where a point is missing
      * @param outBreaths from and to, in ms; the last may still be going on
-     * @param level of the cuff at rest, mmHg
+     * @param bandLow where the cuff may be at the least, mmHg; null before a device speaks
+     * @param bandHigh where it may be at most
      */
     record Told(
             String state,
             List<Double> ms,
             Map<String, List<Double>> lines,
             List<List<Double>> outBreaths,
-            double level,
-            double tolerance,
+            @Nullable Double bandLow,
+            @Nullable Double bandHigh,
             List<String> problems) {}
 
     /** A device that may stream into a session. */
@@ -106,13 +109,15 @@ class LiveStreams {
     }
 
     /** @throws Busy where another device streams into it: the practitioner is told */
-    LiveStream begin(Pairings.Paired paired, long clientId) throws Busy {
+    synchronized LiveStream begin(Pairings.Paired paired, long clientId) throws Busy {
         LiveStream old = streams.get(paired.sessionId());
         if (old != null && old.state() != LiveStream.State.ENDED) {
             notices.put(paired.sessionId(), words.text("trace.twoDevices"));
             throw new Busy();
         }
         notices.remove(paired.sessionId());
+        // one that an instance left open when it went
+        recordings.openOf(paired.sessionId()).ifPresent(left -> recordings.end(left.id()));
         RecordingRow row = recordings.open(
                 UUID.randomUUID().toString(),
                 clientId,
@@ -232,7 +237,14 @@ class LiveStreams {
                     problems.add(words.of(Reason.of("trace.unreadableLines", stream.unreadableLines())));
                 }
             }
-            send(watcher, told(stream.state().name(), fresh, whole ? stream.look() : Optional.empty(), problems));
+            send(
+                    watcher,
+                    told(
+                            stream.state().name(),
+                            fresh,
+                            whole ? stream.look() : Optional.empty(),
+                            stream.settings(),
+                            problems));
         }
     }
 
@@ -251,7 +263,7 @@ class LiveStreams {
                 .orElse(List.of());
         Optional<RecordingRow> row = recordings.openOf(watcher.sessionId);
         if (row.isEmpty()) {
-            return told("NONE", Optional.empty(), Optional.empty(), problems);
+            return told("NONE", Optional.empty(), Optional.empty(), null, problems);
         }
         Optional<Samples> window = recordings.window(row.get().id());
         Optional<TraceReport> report = window.map(
@@ -260,7 +272,12 @@ class LiveStreams {
         Optional<Samples> fresh =
                 window.filter(s -> s.timeMs(s.size() - 1) > seen).map(s -> later(s, seen));
         fresh.ifPresent(s -> watcher.seenMs = s.timeMs(s.size() - 1));
-        return told(fresh.isEmpty() ? "SILENT" : "LIVE", fresh, report, problems);
+        return told(
+                fresh.isEmpty() ? "SILENT" : "LIVE",
+                fresh,
+                report,
+                recordings.settings(row.get().clientId()),
+                problems);
     }
 
     private static Samples later(Samples all, double ms) {
@@ -280,7 +297,11 @@ class LiveStreams {
     }
 
     private static Told told(
-            String state, Optional<Samples> samples, Optional<TraceReport> report, List<String> problems) {
+            String state,
+            Optional<Samples> samples,
+            Optional<TraceReport> report,
+            LiveTrace.@Nullable Settings settings,
+            List<String> problems) {
         List<Double> ms = new ArrayList<>();
         Map<String, List<Double>> lines = new TreeMap<>();
         samples.ifPresent(s -> {
@@ -304,8 +325,8 @@ class LiveStreams {
                 ms,
                 lines,
                 report.map(LiveStreams::outBreaths).orElse(List.of()),
-                TraceAnalysis.Question.USUAL_BASELINE_MMHG,
-                TraceAnalysis.Question.USUAL_TOLERANCE_MMHG,
+                settings == null ? null : settings.bandLowMmHg(),
+                settings == null ? null : settings.bandHighMmHg(),
                 problems);
     }
 

@@ -1,6 +1,7 @@
 package fernstep.app.trace;
 
 import fernstep.core.trace.Channel;
+import fernstep.core.trace.LiveTrace;
 import fernstep.core.trace.Trace;
 import fernstep.core.trace.TraceReport;
 import java.util.ArrayList;
@@ -48,12 +49,12 @@ public record TraceDrawing(
     /** @param kind best, worst, or nothing */
     public record Over(int rep, String kind, List<String> lines) {}
 
-    static TraceDrawing of(Trace trace, TraceReport report, double startMs, double level, double tolerance) {
+    static TraceDrawing of(Trace trace, TraceReport report, double startMs, LiveTrace.Settings settings) {
         double end = startMs + Math.max(1, trace.durationMs());
         List<Strip> strips = new ArrayList<>();
         for (Channel channel : Channel.values()) {
             if (trace.has(channel)) {
-                strips.add(strip(trace, channel, startMs, end, level, tolerance));
+                strips.add(strip(trace, channel, startMs, end, settings));
             }
         }
         double scale = WIDTH / (end - startMs);
@@ -68,7 +69,8 @@ public record TraceDrawing(
                         Math.max(2, (r.endMs() - r.startMs()) * scale),
                         kind(r)))
                 .toList();
-        return new TraceDrawing(strips, outs, reps, overlay(trace, report, tolerance), (end - startMs) / 1000);
+        return new TraceDrawing(
+                strips, outs, reps, overlay(trace, report, settings.toleranceMmHg()), (end - startMs) / 1000);
     }
 
     static String kind(TraceReport.Rep rep) {
@@ -78,18 +80,17 @@ public record TraceDrawing(
         return rep.verdict().isEmpty() ? "clean" : "unsure";
     }
 
-    private static Strip strip(
-            Trace trace, Channel channel, double fromMs, double toMs, double level, double tolerance) {
+    private static Strip strip(Trace trace, Channel channel, double fromMs, double toMs, LiveTrace.Settings settings) {
         double[] line = trace.line(channel, fromMs, toMs, POINTS);
         double low = Arrays.stream(line).filter(x -> !Double.isNaN(x)).min().orElse(0);
         double high = Arrays.stream(line).filter(x -> !Double.isNaN(x)).max().orElse(1);
         Double top = null;
         Double height = null;
         if (channel == Channel.CUFF) {
-            low = Math.min(low, level - tolerance - 2);
-            high = Math.max(high, level + tolerance + 2);
-            top = y(level + tolerance, low, high, STRIP_HEIGHT);
-            height = y(level - tolerance, low, high, STRIP_HEIGHT) - top;
+            low = Math.min(low, settings.bandLowMmHg() - 2);
+            high = Math.max(high, settings.bandHighMmHg() + 2);
+            top = y(settings.bandHighMmHg(), low, high, STRIP_HEIGHT);
+            height = y(settings.bandLowMmHg(), low, high, STRIP_HEIGHT) - top;
         }
         high = high > low ? high : low + 1;
         return new Strip(channel, pieces(line, low, high, WIDTH, STRIP_HEIGHT), low, high, top, height);

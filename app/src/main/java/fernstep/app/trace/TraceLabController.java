@@ -166,12 +166,10 @@ class TraceLabController {
         return recordings.read(row).map(read -> {
             TraceReport report = read.report();
             Trace trace = read.samples().trace();
-            double tolerance = read.settings().toleranceMmHg();
             return new Shown(
                     row,
                     report,
-                    TraceDrawing.of(
-                            trace, report, read.startMs(), read.settings().baselineMmHg(), tolerance),
+                    TraceDrawing.of(trace, report, read.startMs(), read.settings()),
                     PressureCylinder.of(report),
                     report.reps().stream().map(r -> line(read, r)).toList(),
                     report.problems().stream().map(p -> words.of(p.text())).toList());

@@ -59,6 +59,11 @@ final class CaseFileJson {
             "traces of cuff and belts",
             "letters",
             "her home page and what she told there",
+            "who read what, and with which finger-widths",
+            "checks that were left out, and reasons given over an ask-first answer",
+            "restrictions that were lifted: they stand again",
+            "what was set by hand in a plan, rungs and approaches of the house, and earlier steps",
+            "team, next visit, contact and daily life",
             "what was changed before");
     private static final JsonMapper JSON =
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
@@ -244,9 +249,10 @@ final class CaseFileJson {
     /**
      * Parts that cannot be taken are named and left out; who she is must be whole.
      *
+     * @param therapist whether findings that only a licensed clinician may record can be taken
      * @throws CaseProblem where it is no case file, another version, or does not say who she is
      */
-    static Parsed read(String text, Catalogue catalogue, LocalDate today) {
+    static Parsed read(String text, Catalogue catalogue, LocalDate today, boolean therapist) {
         JsonNode node;
         try {
             node = JSON.readTree(text);
@@ -273,7 +279,7 @@ final class CaseFileJson {
         CaseFile.Training training = training(c);
         List<CaseProblem> problems = new ArrayList<>();
         List<Visited> visits = new ArrayList<>();
-        good(c, "visits", problems, v -> visit(v, today, problems)).forEach(visits::add);
+        good(c, "visits", problems, v -> visit(v, today, therapist, problems)).forEach(visits::add);
         visits.sort(Comparator.comparing(Visited::date));
         List<Standing> places = good(c, "places", problems, p -> standing(p, catalogue, today));
         List<Trained> sessions = good(c, "sessions", problems, s -> trained(s, catalogue, today));
@@ -320,13 +326,13 @@ final class CaseFileJson {
                 c.optionalDate("goalDate").orElse(null));
     }
 
-    private static Visited visit(CaseObject v, LocalDate today, List<CaseProblem> problems) {
+    private static Visited visit(CaseObject v, LocalDate today, boolean therapist, List<CaseProblem> problems) {
         Visited visit = new Visited(
                 past(v, "date", today),
                 v.optionalFlag("asked").orElse(false),
                 v.codes("answers", Answer.class),
                 good(v, "readings", problems, CaseFileJson::reading),
-                good(v, "findings", problems, CaseFileJson::finding));
+                good(v, "findings", problems, f -> finding(f, therapist)));
         v.nothingElse();
         return visit;
     }
@@ -363,11 +369,14 @@ final class CaseFileJson {
         return node.doubleValue();
     }
 
-    private static Found finding(CaseObject f) {
+    private static Found finding(CaseObject f, boolean therapist) {
         Finding finding = f.code("finding", Finding.class);
         Side side = f.optionalCode("side", Side.class).orElse(null);
         String value = f.text("value");
         f.nothingElse();
+        if (finding.therapistOnly() && !therapist) {
+            throw f.problem("finding", finding + " is for a therapist to bring in", null);
+        }
         if (finding.perSide() != (side != null)) {
             throw f.problem(
                     "side", finding + (finding.perSide() ? " has sides" : " has no sides"), "LEFT, RIGHT or none");

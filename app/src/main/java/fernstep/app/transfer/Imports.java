@@ -33,8 +33,8 @@ class Imports {
     }
 
     /** @throws CaseProblem where nothing of it can be taken */
-    CaseFileJson.Parsed parsed(String body) {
-        return CaseFileJson.read(body, catalogues.get(), today.date());
+    CaseFileJson.Parsed parsed(String body, boolean therapist) {
+        return CaseFileJson.read(body, catalogues.get(), today.date(), therapist);
     }
 
     void look(String formId, long staffId, String fileName, String body) {
@@ -58,12 +58,13 @@ class Imports {
      * @return the client; empty where something is wrong and only a whole file was wanted
      */
     @Transactional(rollbackFor = CheckEntries.Refused.class)
-    public Optional<Long> take(String formId, boolean alsoIncomplete, long staffId) throws CheckEntries.Refused {
+    public Optional<Long> take(String formId, boolean alsoIncomplete, long staffId, boolean therapist)
+            throws CheckEntries.Refused {
         ImportRow row = mapper.locked(formId).orElseThrow(() -> new NotFound("no import " + formId));
         if (row.clientId() != null) {
             return Optional.of(row.clientId());
         }
-        CaseFileJson.Parsed parsed = parsed(row.body());
+        CaseFileJson.Parsed parsed = parsed(row.body(), therapist);
         if (!parsed.problems().isEmpty() && !alsoIncomplete) {
             return Optional.empty();
         }

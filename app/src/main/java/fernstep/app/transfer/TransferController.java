@@ -7,6 +7,7 @@ import fernstep.app.support.Audit;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
 import fernstep.core.measure.Reason;
+import fernstep.core.separation.Method;
 import fernstep.exchange.casefile.CaseProblem;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -80,10 +81,15 @@ class TransferController {
         Optional<ImportRow> looked =
                 form == null || !form.matches(UUID_SHAPE) ? Optional.empty() : imports.byForm(form);
         looked.filter(r -> r.clientId() == null && !r.body().isEmpty()).ifPresent(r -> {
-            CaseFileJson.Parsed parsed = imports.parsed(r.body());
+            CaseFileJson.Parsed parsed = imports.parsed(r.body(), me.isTherapist());
             model.addAttribute("looked", r);
             model.addAttribute("file", parsed.file());
             model.addAttribute("problems", parsed.problems());
+            model.addAttribute(
+                    "fingers",
+                    parsed.file().visits().stream()
+                            .flatMap(v -> v.readings().stream())
+                            .anyMatch(x -> x.method() == Method.FINGERS));
             model.addAttribute("sameName", imports.sameName(parsed.file().her().name()));
         });
         return "transfer/import";
@@ -102,7 +108,7 @@ class TransferController {
         }
         try {
             String body = text(file);
-            imports.parsed(body);
+            imports.parsed(body, me.isTherapist());
             String name = Optional.ofNullable(file.getOriginalFilename())
                     .map(n -> n.replaceAll("[\\p{Cntrl}/\\\\]", "").strip())
                     .filter(n -> !n.isEmpty())
@@ -145,7 +151,7 @@ class TransferController {
         if (!formId.matches(UUID_SHAPE)) {
             return "redirect:/house/import";
         }
-        return imports.take(formId, alsoIncomplete, me.staffId())
+        return imports.take(formId, alsoIncomplete, me.staffId(), me.isTherapist())
                 .map(client -> "redirect:/clients/" + client)
                 .orElse("redirect:/house/import?form=" + formId);
     }

@@ -57,7 +57,7 @@ class CaseFileTest {
     private long in(String json) throws Exception {
         String form = UUID.randomUUID().toString();
         imports.look(form, IMOGEN, "a file", json);
-        return imports.take(form, false, IMOGEN).orElseThrow();
+        return imports.take(form, false, IMOGEN, true).orElseThrow();
     }
 
     @Test
@@ -84,12 +84,27 @@ class CaseFileTest {
     }
 
     @Test
+    void what_only_a_clinician_may_record_is_taken_from_a_clinician_alone() {
+        String json = out(Someone.firm(app.context(), "Internal Person", Approach.SLOW_LADDER, 14))
+                .replace(
+                        "\"findings\" : [ {",
+                        "\"findings\" : [ { \"finding\" : \"PF_INTERNAL\", \"side\" : null, \"value\" : \"3\" }, {");
+        assertThat(CaseFileJson.read(json, catalogues.get(), LocalDate.now(), true)
+                        .problems())
+                .isEmpty();
+        assertThat(CaseFileJson.read(json, catalogues.get(), LocalDate.now(), false)
+                        .problems())
+                .singleElement()
+                .satisfies(p -> assertThat(p.path()).isEqualTo("visits[0].findings[0].finding"));
+    }
+
+    @Test
     void the_same_form_makes_one_client_and_what_was_written_since_forbids_to_take_her_back() throws Exception {
         String json = out(Someone.firm(app.context(), "Travelling Person", Approach.BREATH_LED, 14));
         String form = UUID.randomUUID().toString();
         imports.look(form, IMOGEN, "a file", json);
-        long first = imports.take(form, false, IMOGEN).orElseThrow();
-        assertThat(imports.take(form, false, IMOGEN)).contains(first);
+        long first = imports.take(form, false, IMOGEN, true).orElseThrow();
+        assertThat(imports.take(form, false, IMOGEN, true)).contains(first);
         clients.size(first, 4);
         assertThat(imports.undo(form, IMOGEN)).isFalse();
         assertThat(clients.file(first).name()).isEqualTo("Travelling Person");
@@ -101,7 +116,7 @@ class CaseFileTest {
         List<Integer> before = counts();
         String form = UUID.randomUUID().toString();
         imports.look(form, IMOGEN, "a file", json);
-        long taken = imports.take(form, false, IMOGEN).orElseThrow();
+        long taken = imports.take(form, false, IMOGEN, true).orElseThrow();
         assertThat(counts()).isNotEqualTo(before);
         assertThat(imports.undo(form, IMOGEN)).isTrue();
         assertThat(counts()).isEqualTo(before);
@@ -140,11 +155,11 @@ class CaseFileTest {
     void a_file_that_does_not_say_who_she_is_is_refused_at_its_place(String what, String wrong, String path) {
         String json = out(Someone.firm(app.context(), "Refused Person", Approach.SLOW_LADDER, 14));
         assertThat(json).contains(what);
-        assertThatThrownBy(() -> CaseFileJson.read(json.replace(what, wrong), catalogues.get(), LocalDate.now()))
+        assertThatThrownBy(() -> CaseFileJson.read(json.replace(what, wrong), catalogues.get(), LocalDate.now(), true))
                 .isInstanceOfSatisfying(
                         CaseProblem.class, p -> assertThat(p.path()).isEqualTo(path));
-        assertThatThrownBy(() ->
-                        CaseFileJson.read(json.substring(0, json.length() / 2), catalogues.get(), LocalDate.now()))
+        assertThatThrownBy(() -> CaseFileJson.read(
+                        json.substring(0, json.length() / 2), catalogues.get(), LocalDate.now(), true))
                 .isInstanceOf(CaseProblem.class);
     }
 

@@ -172,6 +172,16 @@ public final class LiveTrace {
             return new Settings(timing, spine, baselineMmHg, toleranceMmHg, seconds, fullyLetsGo);
         }
 
+        /** Where the cuff may be at the least, mmHg: a light imprint leaves the back where it was set. */
+        public double bandLowMmHg() {
+            return spine == Stances.Spine.LIGHT_IMPRINT ? baselineMmHg : baselineMmHg - toleranceMmHg;
+        }
+
+        /** Where the cuff may be at most, mmHg. */
+        public double bandHighMmHg() {
+            return baselineMmHg + toleranceMmHg;
+        }
+
         public TraceAnalysis.Question over(Trace trace, List<TraceAnalysis.Mark> marks) {
             return new TraceAnalysis.Question(trace, timing, spine, baselineMmHg, toleranceMmHg, tempoS, letsGo, marks);
         }

@@ -121,4 +121,14 @@ class LiveTraceTest {
         // the last sample before and the first after the hole of two seconds
         assertThat(live.window().whole().trace().gaps()).containsExactly(new Trace.Gap(9980, 12_000));
     }
+
+    @Test
+    void a_light_imprint_may_press_and_not_lift() {
+        assertThat(USUAL.bandLowMmHg()).isEqualTo(30);
+        assertThat(USUAL.bandHighMmHg()).isEqualTo(50);
+        LiveTrace.Settings imprint =
+                new LiveTrace.Settings(Stances.EffortTiming.EXHALE_EFFORT_ONLY, Stances.Spine.LIGHT_IMPRINT, 40, 10);
+        assertThat(imprint.bandLowMmHg()).isEqualTo(40);
+        assertThat(imprint.bandHighMmHg()).isEqualTo(50);
+    }
 }
