@@ -7,18 +7,24 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
-/** One headless Chromium (Debian's) for all browser tests; injects a {@link Visitor}. */
+/** A headless Chromium (Debian's) for each thread that runs browser tests; injects a {@link Visitor}. */
 public final class BrowserExtension implements ParameterResolver {
-    private static final Path WITHOUT_WRAPPER = Path.of("/usr/lib/chromium/chromium");
-
-    /** The program itself where it is where Debian puts it: what the wrapper adds makes every page a fifth slower. */
-    private static final Path CHROMIUM =
-            Files.isExecutable(WITHOUT_WRAPPER) ? WITHOUT_WRAPPER : Path.of("/usr/bin/chromium");
+    /**
+     * The shell without windows first: tabs of the whole browser cost a process more each. Then the program itself rather
+     * than Debian's wrapper, which makes every page a fifth slower.
+     */
+    private static final Path CHROMIUM = Stream.of(
+                    "/usr/lib/chromium/chromium-headless-shell", "/usr/lib/chromium/chromium", "/usr/bin/chromium")
+            .map(Path::of)
+            .filter(Files::isExecutable)
+            .findFirst()
+            .orElseThrow(() -> new IllegalStateException("Debian's chromium is missing"));
 
     private record Started(Playwright playwright, Browser browser) implements AutoCloseable {
         @Override
@@ -30,7 +36,8 @@ public final class BrowserExtension implements ParameterResolver {
 
     private static Browser browser(ExtensionContext ctx) {
         return ctx.getRoot()
-                .getStore(Namespace.create(BrowserExtension.class))
+                // who drives a browser is one thread
+                .getStore(Namespace.create(BrowserExtension.class, Thread.currentThread()))
                 .getOrComputeIfAbsent(
                         Started.class,
                         k -> {

@@ -83,7 +83,7 @@ class CataloguePagesTest {
     @Test
     void a_client_sees_her_gates_and_what_stands_in_for_a_closed_position(Visitor visitor) {
         Page page = visitor.onATablet("imogen");
-        visitor.open("/");
+        visitor.open("/?q=Wren");
         String wren = page.locator("text=Wren Abara").getAttribute("href");
         String id = wren.substring(wren.lastIndexOf('/') + 1);
         visitor.open("/catalogue/BK6?client=" + id);

@@ -20,6 +20,7 @@ import java.util.TreeMap;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.springframework.core.DefaultParameterNameDiscoverer;
 import org.springframework.core.MethodParameter;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -30,6 +31,7 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 
 /** Whatever is sent to whatever route, the answer is a sentence and never a fault of the program. */
 @ExtendWith({AppExtension.class, BrowserExtension.class})
+@Isolated("tries every route there is")
 class MalformedRequestsTest {
     private static final int IMOGEN = 1;
     private static final int REQUESTS = 2_000;

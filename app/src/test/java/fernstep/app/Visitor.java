@@ -117,7 +117,8 @@ public final class Visitor implements AutoCloseable {
             throw new AssertionError(e);
         }
         Object found = page.evaluate(
-                "async () => (await axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']})).violations"
+                "async () => (await axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],"
+                        + " resultTypes: ['violations'], preload: false})).violations"
                         + ".map(v => v.id + ': ' + v.nodes.slice(0, 3).map(n => n.target.join(' ')).join(' | '))");
         assertThat((List<?>) found).as("accessibility of " + page.url()).isEmpty();
     }

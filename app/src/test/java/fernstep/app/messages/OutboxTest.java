@@ -30,11 +30,13 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Mail to clients: once, later, or seen to have failed. The house under test has its stand-in and sends too. */
 @ExtendWith({AppExtension.class, BrowserExtension.class})
+@Isolated("counts what waits for everyone")
 class OutboxTest {
     private final Running app;
     private final Outbox outbox;

@@ -22,10 +22,12 @@ import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** Whom to remind, and when not to. */
 @ExtendWith(AppExtension.class)
+@Isolated("sends what is due for everyone")
 class RemindersTest {
     private static final long IMOGEN = 1;
     /** A plan of five days a week trains on Mondays. */

@@ -23,9 +23,11 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Isolated;
 
 /** A backup restores, row by row, under another account; a damaged one does nothing. */
 @ExtendWith(AppExtension.class)
+@Isolated("holds the whole database against its copy")
 class BackupTest {
     private static final String URL = System.getenv("FERN_DB_URL");
     private static final String RESTORED = URL.replaceFirst("/[a-z]+$", "/fernstep_restored");

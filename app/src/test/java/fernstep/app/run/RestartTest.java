@@ -19,11 +19,13 @@ import java.net.ServerSocket;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** The server goes away in mid-session and comes back: nothing told is lost, and nobody signs in again. */
 @ExtendWith({AppExtension.class, BrowserExtension.class})
+@Isolated("another instance on the same database")
 class RestartTest {
     private static final int IMOGEN = 1;
 

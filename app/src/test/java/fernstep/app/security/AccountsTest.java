@@ -21,12 +21,14 @@ import javax.crypto.spec.SecretKeySpec;
 import org.apache.commons.codec.binary.Base32;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** Accounts: made through a link, held by a rule for passwords, slowed down, closed. */
 @ExtendWith({AppExtension.class, BrowserExtension.class})
+@Isolated("shuts accounts and addresses out")
 class AccountsTest {
     private final Running app;
     private final JdbcTemplate sql;
