@@ -2,6 +2,7 @@ package fernstep.app.access;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import fernstep.app.security.HouseToken;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
 import jakarta.servlet.http.HttpServletRequest;
@@ -28,9 +29,14 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 @Component
 class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
     /** Routes whose first name is a client, a visit, a session or a picture. */
-    private static final String RECORD = "/(clients|visits|sessions|photos)/\\{.*";
+    private static final String RECORD = "(/api/v1)?/(clients|visits|sessions|photos)/\\{.*";
+
+    private static final String API = "/api/v1";
     /** A rung or a figure can be asked for on behalf of a client. */
     private static final String FOR = "client";
+
+    /** In the trail: nobody is signed in. */
+    private static final long NOBODY = 0;
 
     private static final String PLAIN = "[0-9]{1,18}";
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
@@ -66,6 +72,9 @@ class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
             return true;
         }
         Authentication who = SecurityContextHolder.getContext().getAuthentication();
+        if (who instanceof HouseToken token) {
+            return mayRead(token, pattern.toString(), request, response);
+        }
         if (who == null || !(who.getPrincipal() instanceof SignedIn me)) {
             return refuse(response);
         }
@@ -92,6 +101,22 @@ class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
         return true;
     }
 
+    /** A token is on nobody's team, and reads nobody who is archived. */
+    private boolean mayRead(HouseToken token, String pattern, HttpServletRequest request, HttpServletResponse response)
+            throws IOException {
+        Optional<Access.Standing> her = clientOf(pattern, request)
+                .flatMap(id -> access.client(id, NOBODY))
+                .filter(s -> s.maySee() && !s.archived());
+        if (her.isEmpty()) {
+            return refuse(response);
+        }
+        String what = request.getMethod() + " " + pattern + ", " + token.inTheTrail();
+        if (told.asMap().putIfAbsent(new Did(NOBODY, her.get().clientId(), what), true) == null) {
+            audit.record(NOBODY, her.get().clientId(), "READ", what);
+        }
+        return true;
+    }
+
     private static boolean aboutSomebody(String pattern, HttpServletRequest request) {
         return pattern.matches(RECORD) || asked(request) != null;
     }
@@ -102,7 +127,8 @@ class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
     }
 
     /** Which client a route is about: by the first part of its pattern and the first name in it, or by whom it is asked for. */
-    private Optional<Long> clientOf(String pattern, HttpServletRequest request) {
+    private Optional<Long> clientOf(String route, HttpServletRequest request) {
+        String pattern = route.startsWith(API) ? route.substring(API.length()) : route;
         if (!pattern.matches(RECORD)) {
             String asked = String.valueOf(asked(request));
             return asked.matches(PLAIN) ? Optional.of(Long.parseLong(asked)) : Optional.empty();

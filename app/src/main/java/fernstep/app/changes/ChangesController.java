@@ -16,7 +16,6 @@ import fernstep.core.separation.Condition;
 import fernstep.core.separation.Examiner;
 import fernstep.core.separation.Method;
 import fernstep.core.separation.Separation;
-import fernstep.exchange.table.ReadingsCsv;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -41,8 +40,11 @@ class ChangesController {
     private final Checks checks;
     private final Words words;
     private final Accounts accounts;
+    private final ReadingsFile readingsFile;
 
-    ChangesController(Clients clients, Visits visits, Checks checks, Words words, Accounts accounts) {
+    ChangesController(
+            Clients clients, Visits visits, Checks checks, Words words, Accounts accounts, ReadingsFile readingsFile) {
+        this.readingsFile = readingsFile;
         this.accounts = accounts;
         this.clients = clients;
         this.visits = visits;
@@ -159,11 +161,6 @@ class ChangesController {
     /** Readings of every visit, one a line. */
     @GetMapping("/clients/{id}/readings.csv")
     ResponseEntity<byte[]> csv(@PathVariable long id) {
-        ClientFile client = clients.file(id);
-        List<ReadingsCsv.Line> lines = checks.history(visits.ofClient(id)).stream()
-                .flatMap(t -> separation(client, t).widths().stream()
-                        .map(w -> new ReadingsCsv.Line(t.visit().heldOn(), w)))
-                .toList();
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(
@@ -172,6 +169,6 @@ class ChangesController {
                                 .filename("readings-" + id + ".csv")
                                 .build()
                                 .toString())
-                .body(ReadingsCsv.write(lines).getBytes(StandardCharsets.UTF_8));
+                .body(readingsFile.of(id));
     }
 }

@@ -1,6 +1,7 @@
 package fernstep.app.photo;
 
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -16,6 +17,8 @@ public interface PhotoMapper {
     void removeAll(@Param("clientId") long clientId);
 
     Optional<PhotoRow> latest(@Param("visitId") long visitId);
+
+    List<PhotoRow> ofClient(@Param("clientId") long clientId);
 
     Optional<PhotoRow> byId(@Param("id") long id);
 

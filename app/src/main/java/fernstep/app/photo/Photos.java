@@ -22,4 +22,9 @@ public class Photos {
     public Optional<PhotoRow> latest(long visitId) {
         return mapper.latest(visitId);
     }
+
+    /** Only her own team, and the leads of the house, see them. */
+    public boolean mayBeSeenBy(long clientId, long staffId) {
+        return mapper.inTeam(clientId, staffId);
+    }
 }

@@ -6,9 +6,11 @@ import fernstep.app.client.Clients;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
 import fernstep.app.support.FormProblems;
+import fernstep.app.support.PartOfRecord;
 import fernstep.app.support.RecordLog;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.core.findings.Finding;
 import java.time.LocalDate;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
@@ -64,7 +66,11 @@ class RecordController {
         model.addAttribute("members", access.members(id));
         model.addAttribute("mayLetIn", me.isLead() || standing.onTeam());
         model.addAttribute("nextVisit", clients.nextVisit(id).orElse(null));
-        model.addAttribute("entries", log.of(id));
+        model.addAttribute(
+                "entries",
+                log.of(id).stream()
+                        .filter(e -> me.isTherapist() || !Finding.namesTherapistOnly(e.part()))
+                        .toList());
         model.addAttribute("today", today.date());
         return "record/record";
     }
@@ -144,7 +150,7 @@ class RecordController {
                                 .build()
                                 .toString())
                 .cacheControl(CacheControl.noStore())
-                .body(everything.of(id));
+                .body(everything.of(id, new PartOfRecord.Asking(me.staffId(), me.isTherapist())));
     }
 
     @PostMapping("/clients/{id}/record/archive")

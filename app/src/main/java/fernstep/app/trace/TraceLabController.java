@@ -10,16 +10,11 @@ import fernstep.app.support.Words;
 import fernstep.core.findings.Finding;
 import fernstep.core.trace.Trace;
 import fernstep.core.trace.TraceReport;
-import fernstep.exchange.edf.EdfFile;
-import fernstep.exchange.edf.EdfWriter;
-import fernstep.exchange.table.TraceCsv;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -51,9 +46,17 @@ class TraceLabController {
     private final CheckEntries entries;
     private final Words words;
     private final Clock clock;
+    private final TracesOut out;
 
     TraceLabController(
-            Recordings recordings, Clients clients, Visits visits, CheckEntries entries, Words words, Clock clock) {
+            Recordings recordings,
+            Clients clients,
+            Visits visits,
+            CheckEntries entries,
+            Words words,
+            Clock clock,
+            TracesOut out) {
+        this.out = out;
         this.recordings = recordings;
         this.clients = clients;
         this.visits = visits;
@@ -216,35 +219,15 @@ class TraceLabController {
     ResponseEntity<byte[]> csv(
             @PathVariable long id, @PathVariable long recording, @RequestParam(defaultValue = "wide") String shape) {
         RecordingRow row = recordings.row(id, recording);
-        String text = recordings
-                .samples(row.id())
-                .map(s -> shape.equals("long") ? TraceCsv.lines(s) : TraceCsv.wide(s))
-                .orElse("t_ms,cuff_mmhg,ribs,belly\n");
-        return file("trace-" + recording + ".csv", "text/csv;charset=UTF-8", text.getBytes(StandardCharsets.UTF_8));
+        return file("trace-" + recording + ".csv", "text/csv;charset=UTF-8", out.csv(row, shape.equals("long")));
     }
 
     @GetMapping("/clients/{id}/traces/{recording}/trace.edf")
     ResponseEntity<byte[]> edf(@PathVariable long id, @PathVariable long recording) {
         RecordingRow row = recordings.row(id, recording);
-        Optional<Recordings.Read> read = recordings.read(row);
-        if (read.isEmpty()) {
-            return ResponseEntity.noContent().build();
-        }
-        List<EdfFile.Annotation> annotations = new ArrayList<>();
-        for (TraceReport.Rep rep : read.get().report().reps()) {
-            double from = (rep.startMs() - read.get().startMs()) / 1000;
-            String side = rep.side() == null ? "" : " " + rep.side();
-            annotations.add(
-                    new EdfFile.Annotation(from, (rep.endMs() - rep.startMs()) / 1000, "Rep " + rep.rep() + side));
-            rep.verdict().stream()
-                    .filter(v -> v.confidence() >= TraceReport.SURE)
-                    .forEach(v -> annotations.add(new EdfFile.Annotation(
-                            from, 0, "Sign " + v.sign() + String.format(Locale.ROOT, " %.2f", v.confidence()))));
-        }
-        return file(
-                "trace-" + recording + ".edf",
-                MediaType.APPLICATION_OCTET_STREAM_VALUE,
-                EdfWriter.write(row.startedAt(), read.get().samples(), annotations));
+        return out.edf(row)
+                .map(bytes -> file("trace-" + recording + ".edf", MediaType.APPLICATION_OCTET_STREAM_VALUE, bytes))
+                .orElseGet(() -> ResponseEntity.noContent().build());
     }
 
     private static ResponseEntity<byte[]> file(String name, String type, byte[] bytes) {

@@ -16,18 +16,19 @@ import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
 import fernstep.app.run.Runner;
 import fernstep.app.support.Audit;
-import fernstep.app.transfer.CaseFile.Found;
-import fernstep.app.transfer.CaseFile.Read;
-import fernstep.app.transfer.CaseFile.Standing;
-import fernstep.app.transfer.CaseFile.Trained;
-import fernstep.app.transfer.CaseFile.Visited;
-import fernstep.app.transfer.CaseFile.Went;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Surgery;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Side;
+import fernstep.exchange.casefile.CaseFile;
+import fernstep.exchange.casefile.CaseFile.Found;
+import fernstep.exchange.casefile.CaseFile.Read;
+import fernstep.exchange.casefile.CaseFile.Standing;
+import fernstep.exchange.casefile.CaseFile.Trained;
+import fernstep.exchange.casefile.CaseFile.Visited;
+import fernstep.exchange.casefile.CaseFile.Went;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -72,9 +73,13 @@ class CaseFiles {
         this.audit = audit;
     }
 
-    /** Read at one moment. */
+    /**
+     * Read at one moment.
+     *
+     * @param therapist whether findings that only a licensed clinician sees are in it
+     */
     @Transactional(readOnly = true)
-    public CaseFile of(long clientId) {
+    public CaseFile of(long clientId, boolean therapist) {
         ClientFile client = clients.file(clientId);
         ClientRow row = client.row();
         Stances own = client.stances();
@@ -94,7 +99,7 @@ class CaseFiles {
                         client.settings().goalDate()),
                 visits.ofClient(clientId).stream()
                         .sorted(Comparator.comparing(VisitRow::heldOn))
-                        .map(this::visited)
+                        .map(v -> visited(v, therapist))
                         .toList(),
                 results.steps(clientId).stream()
                         .map(CaseFiles::standing)
@@ -108,7 +113,7 @@ class CaseFiles {
         return stored == null || stored.isBlank() ? null : stored;
     }
 
-    private Visited visited(VisitRow v) {
+    private Visited visited(VisitRow v, boolean therapist) {
         return new Visited(
                 v.heldOn(),
                 v.askedAt() != null,
@@ -127,6 +132,7 @@ class CaseFiles {
                                 r.feel()))
                         .toList(),
                 entries.findings(v.id()).stream()
+                        .filter(f -> therapist || !f.name().therapistOnly())
                         .sorted(Comparator.comparing(FindingRow::name).thenComparing(FindingRow::side))
                         .map(f -> new Found(f.name(), side(f.side()), f.findingValue()))
                         .toList());

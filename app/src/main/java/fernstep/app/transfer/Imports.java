@@ -6,7 +6,9 @@ import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.exchange.casefile.CaseFileReader;
 import fernstep.exchange.casefile.CaseProblem;
+import fernstep.exchange.fhir.FhirFiles;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -33,8 +35,10 @@ class Imports {
     }
 
     /** @throws CaseProblem where nothing of it can be taken */
-    CaseFileJson.Parsed parsed(String body, boolean therapist) {
-        return CaseFileJson.read(body, catalogues.get(), today.date(), therapist);
+    CaseFileReader.Parsed parsed(String body, boolean therapist) {
+        return FhirFiles.isOne(body)
+                ? FhirFiles.read(body, catalogues.get(), today.date(), therapist)
+                : CaseFileReader.read(body, catalogues.get(), today.date(), therapist);
     }
 
     void look(String formId, long staffId, String fileName, String body) {
@@ -64,7 +68,7 @@ class Imports {
         if (row.clientId() != null) {
             return Optional.of(row.clientId());
         }
-        CaseFileJson.Parsed parsed = parsed(row.body(), therapist);
+        CaseFileReader.Parsed parsed = parsed(row.body(), therapist);
         if (!parsed.problems().isEmpty() && !alsoIncomplete) {
             return Optional.empty();
         }

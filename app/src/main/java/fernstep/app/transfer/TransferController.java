@@ -4,18 +4,31 @@ import fernstep.app.check.CheckEntries;
 import fernstep.app.client.Clients;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
+import fernstep.app.support.PartOfRecord;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
 import fernstep.core.measure.Reason;
 import fernstep.core.separation.Method;
+import fernstep.exchange.casefile.CaseFileReader;
+import fernstep.exchange.casefile.CaseFileWriter;
 import fernstep.exchange.casefile.CaseProblem;
+import fernstep.exchange.fhir.FhirFiles;
+import fernstep.exchange.table.SessionsCsv;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.InputStreamResource;
+import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -38,16 +51,23 @@ class TransferController {
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
     private static final int LARGEST_BYTES = 5 << 20;
     private static final int LONGEST_ALLOWED = 120;
+    private static final Map<String, MediaType> TYPES = Map.of(
+            "zip", new MediaType("application", "zip"),
+            "csv", new MediaType("text", "csv", StandardCharsets.UTF_8),
+            "fhir.json", new MediaType("application", "fhir+json"));
 
     private final CaseFiles files;
+    private final ClientZip zip;
     private final Imports imports;
     private final Clients clients;
     private final Audit audit;
     private final Today today;
     private final Words words;
 
-    TransferController(CaseFiles files, Imports imports, Clients clients, Audit audit, Today today, Words words) {
+    TransferController(
+            CaseFiles files, ClientZip zip, Imports imports, Clients clients, Audit audit, Today today, Words words) {
         this.files = files;
+        this.zip = zip;
         this.imports = imports;
         this.clients = clients;
         this.audit = audit;
@@ -56,20 +76,54 @@ class TransferController {
     }
 
     @GetMapping("/clients/{id}/export.json")
-    ResponseEntity<byte[]> export(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
+    ResponseEntity<byte[]> caseFile(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
+        return export(
+                id, "json", "case file", me, CaseFileWriter.written(files.of(id, me.isTherapist()), today.date()));
+    }
+
+    @GetMapping("/clients/{id}/export.fhir.json")
+    ResponseEntity<byte[]> fhir(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
+        return export(id, "fhir.json", "FHIR", me, FhirFiles.written(files.of(id, me.isTherapist()), today.date()));
+    }
+
+    @GetMapping("/clients/{id}/sessions.csv")
+    ResponseEntity<byte[]> sessions(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
+        String table = SessionsCsv.write(files.of(id, me.isTherapist()).sessions());
+        return export(id, "csv", "sessions", me, table.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** All of it in a folder. It is packed into a file first: half a folder is never sent. */
+    @GetMapping("/clients/{id}/export.zip")
+    ResponseEntity<Resource> folder(@PathVariable long id, @AuthenticationPrincipal SignedIn me) throws IOException {
         clients.file(id);
-        byte[] json = CaseFileJson.written(files.of(id), today.date());
-        audit.record(me.staffId(), id, "EXPORTED", "case file");
+        Path packed = Files.createTempFile("client", ".zip");
+        try (OutputStream out = Files.newOutputStream(packed)) {
+            zip.write(id, new PartOfRecord.Asking(me.staffId(), me.isTherapist()), out);
+        } catch (IOException | RuntimeException e) {
+            Files.deleteIfExists(packed);
+            throw e;
+        }
+        audit.record(me.staffId(), id, "EXPORTED", "folder");
+        long size = Files.size(packed);
+        InputStream in = Files.newInputStream(packed, StandardOpenOption.DELETE_ON_CLOSE);
+        return head(id, "zip").contentLength(size).body(new InputStreamResource(in));
+    }
+
+    private ResponseEntity<byte[]> export(long id, String end, String what, SignedIn me, byte[] bytes) {
+        audit.record(me.staffId(), id, "EXPORTED", what);
+        return head(id, end).body(bytes);
+    }
+
+    private static ResponseEntity.BodyBuilder head(long id, String end) {
         return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_JSON)
+                .contentType(TYPES.getOrDefault(end, MediaType.APPLICATION_JSON))
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment()
-                                .filename("client-" + id + ".json")
+                                .filename((end.equals("csv") ? "sessions-" : "client-") + id + "." + end)
                                 .build()
                                 .toString())
-                .cacheControl(CacheControl.noStore())
-                .body(json);
+                .cacheControl(CacheControl.noStore());
     }
 
     @GetMapping("/house/import")
@@ -81,7 +135,7 @@ class TransferController {
         Optional<ImportRow> looked =
                 form == null || !form.matches(UUID_SHAPE) ? Optional.empty() : imports.byForm(form);
         looked.filter(r -> r.clientId() == null && !r.body().isEmpty()).ifPresent(r -> {
-            CaseFileJson.Parsed parsed = imports.parsed(r.body(), me.isTherapist());
+            CaseFileReader.Parsed parsed = imports.parsed(r.body(), me.isTherapist());
             model.addAttribute("looked", r);
             model.addAttribute("file", parsed.file());
             model.addAttribute("problems", parsed.problems());

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
 import fernstep.app.AppExtension;
@@ -16,19 +17,34 @@ import fernstep.app.client.Clients;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.NotFound;
 import fernstep.core.approach.Approach;
+import fernstep.exchange.casefile.CaseFileReader;
+import fernstep.exchange.casefile.CaseFileWriter;
 import fernstep.exchange.casefile.CaseProblem;
+import fernstep.exchange.fhir.FhirFiles;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** A client goes out as a file and comes in again. */
 @ExtendWith({AppExtension.class, BrowserExtension.class})
+@Isolated("counts the rows of every table")
 class CaseFileTest {
     private static final long IMOGEN = 1;
     private static final int DEMO_CLIENTS = 12;
@@ -51,7 +67,7 @@ class CaseFileTest {
     }
 
     private String out(long client) {
-        return new String(CaseFileJson.written(files.of(client), LocalDate.now()), StandardCharsets.UTF_8);
+        return new String(CaseFileWriter.written(files.of(client, true), LocalDate.now()), StandardCharsets.UTF_8);
     }
 
     private long in(String json) throws Exception {
@@ -76,6 +92,88 @@ class CaseFileTest {
     }
 
     @Test
+    void every_demo_client_comes_back_from_a_fhir_bundle_as_she_was() throws Exception {
+        for (ClientFile her :
+                clients.all().stream().filter(c -> c.id() <= DEMO_CLIENTS).toList()) {
+            String out = out(her.id());
+            byte[] bundle = FhirFiles.written(files.of(her.id(), true), LocalDate.now());
+            long again = in(new String(bundle, StandardCharsets.UTF_8));
+            assertThat(out(again)).as(her.name()).isEqualTo(out);
+            assertThat(clients.file(again).facts()).isEqualTo(her.facts());
+            clients.erase(again, IMOGEN);
+        }
+    }
+
+    @Test
+    void what_only_a_therapist_sees_goes_out_to_a_therapist_alone(Visitor visitor) {
+        long her = Someone.firm(app.context(), "Seen Inside", Approach.SLOW_LADDER, 14);
+        long visit = sql.queryForObject("SELECT MAX(id) FROM visit WHERE client_id = ?", Long.class, her);
+        sql.update(
+                "INSERT INTO finding (visit_id, name, side, finding_value) VALUES (?, 'PF_INTERNAL', '', '4')", visit);
+        sql.update(
+                "INSERT INTO record_change (client_id, visit_id, part, before_value, after_value, reason, staff_id)"
+                        + " VALUES (?, ?, 'finding:PF_INTERNAL', NULL, '4', '', 1)",
+                her,
+                visit);
+        List<String> ways = List.of(
+                "/export.json",
+                "/export.fhir.json",
+                "/record/everything.json",
+                "/record",
+                "/readings.csv",
+                "/export.zip");
+        Page therapist = visitor.onATablet("imogen");
+        assertThat(said(therapist, her, "/record/everything.json")).contains("PF_INTERNAL");
+        assertThat(said(therapist, her, "/export.zip")).contains("PF_INTERNAL");
+        Page coach = visitor.onATablet("tamsin");
+        for (String way : ways) {
+            assertThat(said(coach, her, way))
+                    .as(way)
+                    .doesNotContain("PF_INTERNAL")
+                    .doesNotContain("Internal grade");
+        }
+    }
+
+    /** What comes back; of a folder, all its files. */
+    private String said(Page page, long client, String way) {
+        APIResponse answer = page.request().get(app.baseUrl() + "/clients/" + client + way);
+        assertThat(answer.status()).as(way).isEqualTo(200);
+        return way.endsWith(".zip") ? String.join("\n", unpacked(answer.body()).values()) : answer.text();
+    }
+
+    private static Map<String, String> unpacked(byte[] folder) {
+        Map<String, String> files = new TreeMap<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(folder))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                files.put(entry.getName(), new String(zip.readAllBytes(), StandardCharsets.UTF_8));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return files;
+    }
+
+    @Test
+    void the_folder_has_a_page_that_names_every_file_in_it(Visitor visitor, @TempDir Path folder) throws IOException {
+        long her = Someone.firm(app.context(), "Packed Person", Approach.SLOW_LADDER, 14);
+        Page page = visitor.onATablet("imogen");
+        APIResponse answer = page.request().get(app.baseUrl() + "/clients/" + her + "/export.zip");
+        Map<String, String> packed = unpacked(answer.body());
+        assertThat(packed).containsKeys("index.html", "case.json", "fhir.json", "sessions.csv", "readings.csv");
+        assertThat(packed.get("index.html"))
+                .contains("Packed Person")
+                .doesNotContain("src=")
+                .doesNotContain("<script");
+        packed.keySet().stream()
+                .filter(f -> !f.equals("index.html"))
+                .forEach(f -> assertThat(packed.get("index.html")).contains("href=\"" + f + "\""));
+        Files.writeString(folder.resolve("index.html"), packed.get("index.html"));
+        page.navigate(folder.resolve("index.html").toUri().toString());
+        visitor.see("Who she is");
+        visitor.checkAccessible();
+    }
+
+    @Test
     void a_hand_that_was_not_said_stays_unsaid() throws Exception {
         long her = Someone.plain(app.context(), "Unsaid Hand", Approach.SLOW_LADDER, 14);
         sql.update("UPDATE client SET dominant_hand = '' WHERE id = ?", her);
@@ -89,10 +187,10 @@ class CaseFileTest {
                 .replace(
                         "\"findings\" : [ {",
                         "\"findings\" : [ { \"finding\" : \"PF_INTERNAL\", \"side\" : null, \"value\" : \"3\" }, {");
-        assertThat(CaseFileJson.read(json, catalogues.get(), LocalDate.now(), true)
+        assertThat(CaseFileReader.read(json, catalogues.get(), LocalDate.now(), true)
                         .problems())
                 .isEmpty();
-        assertThat(CaseFileJson.read(json, catalogues.get(), LocalDate.now(), false)
+        assertThat(CaseFileReader.read(json, catalogues.get(), LocalDate.now(), false)
                         .problems())
                 .singleElement()
                 .satisfies(p -> assertThat(p.path()).isEqualTo("visits[0].findings[0].finding"));
@@ -155,10 +253,11 @@ class CaseFileTest {
     void a_file_that_does_not_say_who_she_is_is_refused_at_its_place(String what, String wrong, String path) {
         String json = out(Someone.firm(app.context(), "Refused Person", Approach.SLOW_LADDER, 14));
         assertThat(json).contains(what);
-        assertThatThrownBy(() -> CaseFileJson.read(json.replace(what, wrong), catalogues.get(), LocalDate.now(), true))
+        assertThatThrownBy(
+                        () -> CaseFileReader.read(json.replace(what, wrong), catalogues.get(), LocalDate.now(), true))
                 .isInstanceOfSatisfying(
                         CaseProblem.class, p -> assertThat(p.path()).isEqualTo(path));
-        assertThatThrownBy(() -> CaseFileJson.read(
+        assertThatThrownBy(() -> CaseFileReader.read(
                         json.substring(0, json.length() / 2), catalogues.get(), LocalDate.now(), true))
                 .isInstanceOf(CaseProblem.class);
     }

@@ -154,9 +154,16 @@ public enum Finding {
         return range == Range.GIRTH_CM ? HALF : 1;
     }
 
-    /** Only a licensed clinician may record it. */
+    /** Only a licensed clinician may record it, and nobody else sees it, wherever it stands. */
     public boolean therapistOnly() {
         return this == PF_INTERNAL;
+    }
+
+    /** Whether a text names a finding that only a licensed clinician may record, and that others do not see. */
+    public static boolean namesTherapistOnly(String text) {
+        return Arrays.stream(values())
+                .filter(Finding::therapistOnly)
+                .anyMatch(f -> text.matches("(?s)(.*\\W)?" + f.name() + "(\\W.*)?"));
     }
 
     /** A value as typed: its one stored form, or what is wrong with it. */

@@ -1,15 +1,8 @@
-package fernstep.app.transfer;
+package fernstep.exchange.casefile;
 
-import fernstep.app.transfer.CaseFile.Found;
-import fernstep.app.transfer.CaseFile.Read;
-import fernstep.app.transfer.CaseFile.Standing;
-import fernstep.app.transfer.CaseFile.Trained;
-import fernstep.app.transfer.CaseFile.Visited;
-import fernstep.app.transfer.CaseFile.Went;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.catalogue.Catalogue;
-import fernstep.core.client.ClientFacts;
 import fernstep.core.findings.Finding;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
@@ -25,225 +18,45 @@ import fernstep.core.separation.Depth;
 import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
 import fernstep.core.separation.Reading;
-import fernstep.exchange.casefile.CaseObject;
-import fernstep.exchange.casefile.CaseProblem;
-import fernstep.exchange.casefile.ClientReader;
+import fernstep.exchange.casefile.CaseFile.Found;
+import fernstep.exchange.casefile.CaseFile.Read;
+import fernstep.exchange.casefile.CaseFile.Standing;
+import fernstep.exchange.casefile.CaseFile.Trained;
+import fernstep.exchange.casefile.CaseFile.Visited;
+import fernstep.exchange.casefile.CaseFile.Went;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.EnumSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
-/** A case file as JSON, version {@value #VERSION}: her facts as brief requests write them, the rest by the codes of the rules. */
-final class CaseFileJson {
-    static final String FORMAT = "fernstep-case";
-    static final int VERSION = 1;
+/** Reads a case file: what cannot be taken of it is named by its place. {@link CaseFileWriter} says how it is written. */
+public final class CaseFileReader {
     private static final int LONGEST_NAME = 120;
     private static final int LONGEST_NOTE = 2000;
-    private static final List<String> NOT_IN_IT = List.of(
-            "pictures",
-            "the events of sessions, repetition by repetition",
-            "traces of cuff and belts",
-            "letters",
-            "her home page and what she told there",
-            "who read what, and with which finger-widths",
-            "checks that were left out, and reasons given over an ask-first answer",
-            "restrictions that were lifted: they stand again",
-            "what was set by hand in a plan, rungs and approaches of the house, and earlier steps",
-            "team, next visit, contact and daily life",
-            "what was changed before");
-    private static final JsonMapper JSON =
-            JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+    private static final JsonMapper JSON = JsonMapper.builder().build();
 
-    private CaseFileJson() {}
+    private CaseFileReader() {}
 
     /**
      * What was read.
      *
      * @param problems parts that cannot be taken, by their place; the file is without them
      */
-    record Parsed(CaseFile file, List<CaseProblem> problems) {
-        Parsed {
+    public record Parsed(CaseFile file, List<CaseProblem> problems) {
+        public Parsed {
             problems = List.copyOf(problems);
         }
-    }
-
-    static byte[] written(CaseFile file, LocalDate today) {
-        Map<String, Object> all = new LinkedHashMap<>();
-        all.put("format", FORMAT);
-        all.put("version", VERSION);
-        all.put("exportedOn", today.toString());
-        all.put("name", file.her().name());
-        all.put("note", file.her().note());
-        all.put("dominantHand", file.her().dominantHand());
-        all.put("client", facts(file.her().facts()));
-        CaseFile.Training t = file.training();
-        all.put("approach", t.approach());
-        all.put("stanceChanges", t.stanceChanges());
-        all.put("minutesPerDay", t.minutesPerDay());
-        all.put("daysPerWeek", t.daysPerWeek());
-        all.put("size", t.exercisesAtMost());
-        all.put("growFirst", t.growFirst());
-        all.put("blockedDays", t.blockedDays().stream().sorted().toList());
-        all.put("goal", t.goal());
-        all.put("goalDate", text(t.goalDate()));
-        all.put("visits", file.visits().stream().map(CaseFileJson::visit).toList());
-        all.put("places", file.places().stream().map(CaseFileJson::place).toList());
-        all.put("sessions", file.sessions().stream().map(CaseFileJson::session).toList());
-        all.put("notInThisFile", NOT_IN_IT);
-        return JSON.writeValueAsBytes(all);
-    }
-
-    private static Map<String, Object> facts(ClientFacts f) {
-        Map<String, Object> c = new LinkedHashMap<>();
-        c.put("status", f.status());
-        c.put("dueDate", text(f.dueDate()));
-        c.put(
-                "births",
-                f.births().stream()
-                        .map(b -> object("date", text(b.date()), "mode", b.mode(), "tearDegree", b.tearDegree()))
-                        .toList());
-        c.put(
-                "surgeries",
-                f.surgeries().stream()
-                        .map(s -> object("date", text(s.date()), "what", s.what()))
-                        .toList());
-        c.put(
-                "clearances",
-                f.clearances().stream()
-                        .map(k -> object(
-                                "scope",
-                                k.scope(),
-                                "date",
-                                text(k.date()),
-                                "byRole",
-                                k.byRole(),
-                                "byName",
-                                k.byName(),
-                                "expiry",
-                                text(k.expiry()),
-                                "note",
-                                k.note()))
-                        .toList());
-        c.put("heightCm", f.heightCm());
-        c.put("massKg", f.massKg());
-        c.put("age", f.age());
-        c.put("restrictions", f.restrictions());
-        return c;
-    }
-
-    private static Map<String, Object> visit(Visited v) {
-        return object(
-                "date",
-                text(v.date()),
-                "asked",
-                v.asked(),
-                "answers",
-                v.answers(),
-                "readings",
-                v.readings().stream()
-                        .map(r -> object(
-                                "siteCm",
-                                r.siteCm(),
-                                "condition",
-                                r.condition(),
-                                "method",
-                                r.method(),
-                                "values",
-                                r.values(),
-                                "depthMm",
-                                r.depthMm(),
-                                "depth",
-                                r.depth(),
-                                "feel",
-                                r.feel()))
-                        .toList(),
-                "findings",
-                v.findings().stream()
-                        .map(f -> object("finding", f.finding(), "side", f.side(), "value", f.value()))
-                        .toList());
-    }
-
-    private static Map<String, Object> place(Standing p) {
-        Dose d = p.dose();
-        return object(
-                "strand",
-                p.strand(),
-                "side",
-                p.side(),
-                "rung",
-                p.rung(),
-                "dose",
-                object(
-                        "sets",
-                        d.sets(),
-                        "reps",
-                        d.reps(),
-                        "holdS",
-                        d.holdS(),
-                        "breaths",
-                        d.breaths(),
-                        "perDay",
-                        d.perDay(),
-                        "daysPerWeek",
-                        d.daysPerWeek()),
-                "range",
-                p.range(),
-                "since",
-                text(p.since()),
-                "change",
-                p.change());
-    }
-
-    private static Map<String, Object> session(Trained s) {
-        return object(
-                "date",
-                text(s.date()),
-                "atHome",
-                s.atHome(),
-                "results",
-                s.results().stream()
-                        .map(r -> object(
-                                "rung",
-                                r.rung(),
-                                "side",
-                                r.side(),
-                                "result",
-                                r.result(),
-                                "effort",
-                                r.effort(),
-                                "nextDay",
-                                r.nextDay(),
-                                "signs",
-                                r.signs(),
-                                "range",
-                                r.range()))
-                        .toList());
-    }
-
-    private static Map<String, Object> object(@Nullable Object... namesAndValues) {
-        Map<String, Object> map = new LinkedHashMap<>();
-        for (int i = 0; i < namesAndValues.length; i += 2) {
-            map.put(String.valueOf(namesAndValues[i]), namesAndValues[i + 1]);
-        }
-        return map;
-    }
-
-    private static @Nullable String text(@Nullable LocalDate day) {
-        return day == null ? null : day.toString();
     }
 
     /**
@@ -252,19 +65,28 @@ final class CaseFileJson {
      * @param therapist whether findings that only a licensed clinician may record can be taken
      * @throws CaseProblem where it is no case file, another version, or does not say who she is
      */
-    static Parsed read(String text, Catalogue catalogue, LocalDate today, boolean therapist) {
+    public static Parsed read(String text, Catalogue catalogue, LocalDate today, boolean therapist) {
         JsonNode node;
         try {
             node = JSON.readTree(text);
         } catch (JacksonException e) {
             throw new CaseProblem("", "this is not JSON, or not all of it", "a case file");
         }
+        return read(node, catalogue, today, therapist);
+    }
+
+    /**
+     * As {@link #read(String, Catalogue, LocalDate, boolean)}, from what was parsed already.
+     *
+     * @throws CaseProblem where it is no case file, another version, or does not say who she is
+     */
+    public static Parsed read(JsonNode node, Catalogue catalogue, LocalDate today, boolean therapist) {
         CaseObject c = CaseObject.root(node);
-        if (!c.optionalText("format").orElse("").equals(FORMAT)) {
-            throw c.problem("format", "this is no case file", FORMAT);
+        if (!c.optionalText("format").orElse("").equals(CaseFileWriter.FORMAT)) {
+            throw c.problem("format", "this is no case file", CaseFileWriter.FORMAT);
         }
-        if (c.whole("version", Range.REP) != VERSION) {
-            throw c.problem("version", "another version", String.valueOf(VERSION));
+        if (c.whole("version", Range.REP) != CaseFileWriter.VERSION) {
+            throw c.problem("version", "another version", String.valueOf(CaseFileWriter.VERSION));
         }
         c.optionalDate("exportedOn");
         c.items("notInThisFile", CaseObject::text);
@@ -331,7 +153,7 @@ final class CaseFileJson {
                 past(v, "date", today),
                 v.optionalFlag("asked").orElse(false),
                 v.codes("answers", Answer.class),
-                good(v, "readings", problems, CaseFileJson::reading),
+                good(v, "readings", problems, CaseFileReader::reading),
                 good(v, "findings", problems, f -> finding(f, therapist)));
         v.nothingElse();
         return visit;
@@ -350,7 +172,7 @@ final class CaseFileJson {
                 r.number("siteCm", Range.SITE_CM),
                 r.code("condition", Condition.class),
                 r.code("method", Method.class),
-                r.items("values", CaseFileJson::number),
+                r.items("values", CaseFileReader::number),
                 r.optionalNumber("depthMm", Range.DEPTH_MM).orElse(null),
                 r.optionalCode("depth", Depth.class).orElse(null),
                 r.optionalCode("feel", Feel.class).orElse(null));

@@ -1,4 +1,4 @@
-package fernstep.app.transfer;
+package fernstep.exchange.casefile;
 
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
@@ -23,17 +23,18 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** One client as she travels: who she is, how she is trained, what was checked, where she stands and how sessions went. */
-record CaseFile(Her her, Training training, List<Visited> visits, List<Standing> places, List<Trained> sessions) {
-    CaseFile {
+public record CaseFile(
+        Her her, Training training, List<Visited> visits, List<Standing> places, List<Trained> sessions) {
+    public CaseFile {
         visits = List.copyOf(visits);
         places = List.copyOf(places);
         sessions = List.copyOf(sessions);
     }
 
-    record Her(String name, String note, @Nullable String dominantHand, ClientFacts facts) {}
+    public record Her(String name, String note, @Nullable String dominantHand, ClientFacts facts) {}
 
     /** @param exercisesAtMost 2 to 10, or null for what her stance says */
-    record Training(
+    public record Training(
             Approach approach,
             Map<StanceChange, String> stanceChanges,
             int minutesPerDay,
@@ -44,7 +45,8 @@ record CaseFile(Her her, Training training, List<Visited> visits, List<Standing>
             @Nullable Goal goal,
             @Nullable LocalDate goalDate) {}
 
-    record Visited(LocalDate date, boolean asked, Set<Answer> answers, List<Read> readings, List<Found> findings) {}
+    public record Visited(
+            LocalDate date, boolean asked, Set<Answer> answers, List<Read> readings, List<Found> findings) {}
 
     /**
      * A reading of the separation.
@@ -53,7 +55,7 @@ record CaseFile(Her her, Training training, List<Visited> visits, List<Standing>
      * @param values repeats, in the method's unit
      * @param depthMm null where it was not measured
      */
-    record Read(
+    public record Read(
             double siteCm,
             Condition condition,
             Method method,
@@ -62,13 +64,13 @@ record CaseFile(Her her, Training training, List<Visited> visits, List<Standing>
             @Nullable Depth depth,
             @Nullable Feel feel) {}
 
-    record Found(Finding finding, @Nullable Side side, String value) {}
+    public record Found(Finding finding, @Nullable Side side, String value) {}
 
     /** @param range 0 to 1 */
-    record Standing(
+    public record Standing(
             Strand strand, @Nullable Side side, String rung, Dose dose, double range, LocalDate since, String change) {}
 
-    record Trained(LocalDate date, boolean atHome, List<Went> results) {}
+    public record Trained(LocalDate date, boolean atHome, List<Went> results) {}
 
     /**
      * How one rung and side went.
@@ -78,7 +80,7 @@ record CaseFile(Her her, Training training, List<Visited> visits, List<Standing>
      * @param signs written the same way
      * @param range 0 to 1
      */
-    record Went(
+    public record Went(
             String rung,
             @Nullable Side side,
             SessionResult.Kind result,

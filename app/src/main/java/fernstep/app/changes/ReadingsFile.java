@@ -1,0 +1,44 @@
+package fernstep.app.changes;
+
+import fernstep.app.ask.Visits;
+import fernstep.app.check.Checks;
+import fernstep.app.client.ClientFile;
+import fernstep.app.client.Clients;
+import fernstep.app.support.PartOfRecord;
+import fernstep.exchange.table.ReadingsCsv;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.springframework.stereotype.Component;
+
+/** The readings of every visit as CSV, one a line. */
+@Component
+public class ReadingsFile implements PartOfRecord {
+    private final Clients clients;
+    private final Visits visits;
+    private final Checks checks;
+
+    ReadingsFile(Clients clients, Visits visits, Checks checks) {
+        this.clients = clients;
+        this.visits = visits;
+        this.checks = checks;
+    }
+
+    byte[] of(long clientId) {
+        return ReadingsCsv.write(lines(clientId)).getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** Oldest first, as wide as they count with the fingers of who felt them. */
+    public List<ReadingsCsv.Line> lines(long clientId) {
+        ClientFile client = clients.file(clientId);
+        return checks.history(visits.ofClient(clientId)).stream()
+                .flatMap(t -> checks.changes(client, t, t).separation().widths().stream()
+                        .map(w -> new ReadingsCsv.Line(t.visit().heldOn(), w)))
+                .toList();
+    }
+
+    @Override
+    public void write(long clientId, Asking who, Folder folder) throws IOException {
+        folder.add("readings.csv", of(clientId));
+    }
+}
