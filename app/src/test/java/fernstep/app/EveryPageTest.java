@@ -57,6 +57,7 @@ class EveryPageTest {
             "/clients/{id}/traces/{recording}/trace.csv",
             "/clients/{id}/traces/{recording}/trace.edf",
             "/feeds/{token}.ics",
+            "/house/import/table/progress",
             "/api/v1/clients",
             "/api/v1/clients/{id}",
             "/api/v1/clients/{id}/plan",

@@ -18,6 +18,17 @@ public interface VisitMapper {
     /** Newest first. */
     List<VisitRow> ofClient(@Param("clientId") long clientId);
 
+    List<VisitRow> ofClients(@Param("clients") Collection<Long> clients);
+
+    /** A visit of a past day that is not there yet. */
+    record Past(long clientId, LocalDate heldOn, long staffId) {}
+
+    /** Those that are there stay as they are. */
+    void insertAll(@Param("visits") List<Past> visits);
+
+    /** Goes only where nothing was kept in it. */
+    int removeEmpty(@Param("ids") List<Long> ids);
+
     /** Of all clients on this day. */
     List<VisitRow> allOnDay(@Param("heldOn") LocalDate heldOn);
 

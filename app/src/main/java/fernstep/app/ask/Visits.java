@@ -12,6 +12,7 @@ import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -75,6 +76,21 @@ public class Visits {
             mapper.markAsked(id);
         }
         return byId(id);
+    }
+
+    /** Of many clients, as they are stored. */
+    public List<VisitRow> ofClients(Collection<Long> clients) {
+        return clients.isEmpty() ? List.of() : mapper.ofClients(clients);
+    }
+
+    /** Makes visits of past days; those that are there stay. */
+    public void past(List<VisitMapper.Past> visits) {
+        mapper.insertAll(visits);
+    }
+
+    /** Visits in which nothing was kept go. */
+    public void removeEmpty(List<Long> visits) {
+        mapper.removeEmpty(visits);
     }
 
     public Optional<Visit> today(long clientId) {

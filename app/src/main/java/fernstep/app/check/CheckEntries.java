@@ -7,6 +7,7 @@ import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.separation.Condition;
 import java.time.format.DateTimeFormatter;
+import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -195,6 +196,53 @@ public class CheckEntries {
         if (!before.isEmpty() && sheet.value(finding.name(), side).isEmpty()) {
             put(visit, finding, side, Objects.requireNonNull(before), by);
         }
+    }
+
+    /** Of many clients, as they are stored. */
+    public List<ReadingRow> readingsOf(Collection<Long> clients) {
+        return clients.isEmpty() ? List.of() : mapper.readingsOf(clients);
+    }
+
+    /** Many at once, from a table that was brought in: what stood there before is kept with the reason. */
+    public void putAll(List<Changed> readings, String reason) {
+        mapper.putReadings(readings.stream().map(c -> c.reading().canonical()).toList());
+        readings.stream().filter(c -> c.before() != null).forEach(c -> logged(c, reason));
+    }
+
+    /** Takes back what {@link #putAll} wrote. */
+    public void takeBack(List<Changed> written, String reason) {
+        List<ReadingRow> fresh = written.stream()
+                .filter(w -> w.before() == null)
+                .map(Changed::reading)
+                .toList();
+        if (!fresh.isEmpty()) {
+            mapper.removeReadings(fresh);
+        }
+        for (Changed w : written) {
+            if (w.before() != null) {
+                mapper.putReading(w.before());
+                logged(new Changed(w.clientId(), /* reading= */ w.before(), /* before= */ w.reading()), reason);
+            }
+        }
+    }
+
+    /**
+     * A reading and what stood in its place.
+     *
+     * @param before null where nothing did
+     */
+    public record Changed(
+            long clientId, ReadingRow reading, @Nullable ReadingRow before) {}
+
+    private void logged(Changed c, String reason) {
+        log.changed(new RecordLog.Change(
+                c.clientId(),
+                c.reading().visitId(),
+                part(c.reading().siteCm(), c.reading().conditionCode()),
+                c.before() == null ? null : written(c.before()),
+                written(c.reading()),
+                reason,
+                c.reading().staffId()));
     }
 
     /** As they are stored. */

@@ -4,6 +4,7 @@ import fernstep.app.ask.Visits;
 import fernstep.core.findings.Finding;
 import fernstep.core.separation.Condition;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
@@ -16,6 +17,12 @@ public interface CheckMapper extends Visits.LastChecks {
     List<FindingRow> findings(@Param("visitId") long visitId);
 
     void putReading(ReadingRow reading);
+
+    List<ReadingRow> readingsOf(@Param("clients") Collection<Long> clients);
+
+    void removeReadings(@Param("readings") List<ReadingRow> readings);
+
+    void putReadings(@Param("readings") List<ReadingRow> readings);
 
     void removeReading(
             @Param("visitId") long visitId, @Param("siteCm") double siteCm, @Param("condition") Condition condition);

@@ -19,6 +19,8 @@ public interface ClientMapper {
 
     List<ClientRow> all();
 
+    List<Clients.Name> names();
+
     List<EventRow> events(@Param("clientId") long clientId);
 
     List<ClearanceRow> clearances(@Param("clientId") long clientId);

@@ -55,6 +55,13 @@ public class Clients {
                 .toList();
     }
 
+    /** How a client is called. */
+    public record Name(long id, String name) {}
+
+    public List<Name> names() {
+        return mapper.names();
+    }
+
     /** Four queries however many clients there are. */
     public List<ClientFile> all() {
         Map<Long, List<EventRow>> events =

@@ -1,6 +1,7 @@
 package fernstep.app.progress;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
@@ -27,6 +28,10 @@ public interface LadderMapper {
 
     /** Oldest first, from a day on. */
     List<ResultRow> resultsSince(@Param("clientId") long clientId, @Param("since") LocalDate since);
+
+    List<ResultRow> resultsOf(@Param("sessionId") String sessionId);
+
+    List<ResultRow> resultsOfClients(@Param("clients") Collection<Long> clients);
 
     void putResult(ResultRow result);
 

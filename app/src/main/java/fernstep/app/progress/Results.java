@@ -1,6 +1,7 @@
 package fernstep.app.progress;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import org.springframework.stereotype.Service;
 
@@ -30,6 +31,20 @@ public class Results {
     /** Writing the same again writes the same. */
     public void put(ResultRow result) {
         mapper.putResult(result);
+    }
+
+    /** Many at once; a result that is there stays. */
+    public void putAll(List<ResultRow> results) {
+        mapper.putResults(results);
+    }
+
+    public List<ResultRow> ofSession(String sessionId) {
+        return mapper.resultsOf(sessionId);
+    }
+
+    /** Of many clients. */
+    public List<ResultRow> ofClients(Collection<Long> clients) {
+        return clients.isEmpty() ? List.of() : mapper.resultsOfClients(clients);
     }
 
     /** A first step, as another house had it: where she stands on one strand and side. */

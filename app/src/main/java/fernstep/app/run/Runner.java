@@ -84,6 +84,16 @@ public class Runner {
         }
     }
 
+    /** Many of the past at once, all at home or all with her practitioner. */
+    public void keepPast(List<SessionRow> sessions, boolean atHome) {
+        mapper.insertPast(sessions, atHome);
+    }
+
+    /** Those that {@link #keepPast} brought in go again, with their results. */
+    public void removePast(List<String> sessions) {
+        mapper.removePast(sessions);
+    }
+
     /**
      * Starts a session on today's plan; the same id again starts nothing new.
      *

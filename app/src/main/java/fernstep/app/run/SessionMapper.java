@@ -30,6 +30,12 @@ public interface SessionMapper {
 
     void reopen(@Param("id") String id);
 
+    /** Over already, and without events of their own. */
+    void insertPast(@Param("sessions") List<SessionRow> sessions, @Param("atHome") boolean atHome);
+
+    /** Of the past, and without events: with their results. */
+    void removePast(@Param("ids") List<String> ids);
+
     void finish(@Param("id") String id);
 
     /** As the client told it. */

@@ -51,6 +51,7 @@ class TransferController {
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
     private static final int LARGEST_BYTES = 5 << 20;
     private static final int LONGEST_ALLOWED = 120;
+    private static final int FIRST_BYTES = 200;
     private static final Map<String, MediaType> TYPES = Map.of(
             "zip", new MediaType("application", "zip"),
             "csv", new MediaType("text", "csv", StandardCharsets.UTF_8),
@@ -58,6 +59,7 @@ class TransferController {
 
     private final CaseFiles files;
     private final ClientZip zip;
+    private final TableImports tables;
     private final Imports imports;
     private final Clients clients;
     private final Audit audit;
@@ -65,9 +67,17 @@ class TransferController {
     private final Words words;
 
     TransferController(
-            CaseFiles files, ClientZip zip, Imports imports, Clients clients, Audit audit, Today today, Words words) {
+            CaseFiles files,
+            ClientZip zip,
+            TableImports tables,
+            Imports imports,
+            Clients clients,
+            Audit audit,
+            Today today,
+            Words words) {
         this.files = files;
         this.zip = zip;
+        this.tables = tables;
         this.imports = imports;
         this.clients = clients;
         this.audit = audit;
@@ -132,6 +142,7 @@ class TransferController {
         leadOnly(me);
         model.addAttribute("formId", UUID.randomUUID().toString());
         model.addAttribute("undoable", imports.undoable());
+        model.addAttribute("tables", tables.undoable());
         Optional<ImportRow> looked =
                 form == null || !form.matches(UUID_SHAPE) ? Optional.empty() : imports.byForm(form);
         looked.filter(r -> r.clientId() == null && !r.body().isEmpty()).ifPresent(r -> {
@@ -160,14 +171,14 @@ class TransferController {
         if (!formId.matches(UUID_SHAPE)) {
             return "redirect:/house/import";
         }
+        String name = name(file);
+        if (!isJson(file)) {
+            tables.keep(formId, me.staffId(), name, file.getBytes());
+            return "redirect:/house/import/table?form=" + formId;
+        }
         try {
             String body = text(file);
             imports.parsed(body, me.isTherapist());
-            String name = Optional.ofNullable(file.getOriginalFilename())
-                    .map(n -> n.replaceAll("[\\p{Cntrl}/\\\\]", "").strip())
-                    .filter(n -> !n.isEmpty())
-                    .map(n -> n.substring(0, Math.min(120, n.length())))
-                    .orElse("case file");
             imports.look(formId, me.staffId(), name, body);
             return "redirect:/house/import?form=" + formId;
         } catch (CaseProblem e) {
@@ -176,6 +187,25 @@ class TransferController {
             redirect.addFlashAttribute("fileProblem", words.text("transfer.encoding"));
         }
         return "redirect:/house/import";
+    }
+
+    private static String name(MultipartFile file) {
+        return Optional.ofNullable(file.getOriginalFilename())
+                .map(n -> n.replaceAll("[\\p{Cntrl}/\\\\]", "").strip())
+                .filter(n -> !n.isEmpty())
+                .map(n -> n.substring(0, Math.min(LONGEST_ALLOWED, n.length())))
+                .orElse("file");
+    }
+
+    /** By its first character or its name; all else is looked at as a table. */
+    private static boolean isJson(MultipartFile file) throws IOException {
+        String start = new String(
+                        file.getBytes(), 0, (int) Math.min(FIRST_BYTES, file.getSize()), StandardCharsets.UTF_8)
+                .strip();
+        return start.startsWith("{")
+                || start.startsWith("[")
+                || start.startsWith("<")
+                || name(file).endsWith(".json");
     }
 
     private static String text(MultipartFile file) throws IOException {

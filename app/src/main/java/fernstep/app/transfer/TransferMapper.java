@@ -1,5 +1,6 @@
 package fernstep.app.transfer;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
@@ -8,6 +9,8 @@ import org.apache.ibatis.annotations.Param;
 @Mapper
 interface TransferMapper {
     List<SessionOf> sessions(@Param("clientId") long clientId);
+
+    List<SessionOf> sessionsOf(@Param("clients") Collection<Long> clients);
 
     /** The same file sent twice is looked at once. */
     void look(

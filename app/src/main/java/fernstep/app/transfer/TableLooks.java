@@ -1,0 +1,259 @@
+package fernstep.app.transfer;
+
+import fernstep.app.access.Access;
+import fernstep.app.ask.VisitRow;
+import fernstep.app.ask.Visits;
+import fernstep.app.check.CheckEntries;
+import fernstep.app.check.ReadingRow;
+import fernstep.app.client.Clients;
+import fernstep.app.progress.ResultRow;
+import fernstep.app.progress.Results;
+import fernstep.app.rungs.Catalogues;
+import fernstep.app.support.Today;
+import fernstep.app.transfer.TablePreview.Becomes;
+import fernstep.app.transfer.TablePreview.Line;
+import fernstep.core.measure.Numbers;
+import fernstep.exchange.casefile.CaseFile;
+import fernstep.exchange.casefile.CaseProblem;
+import fernstep.exchange.table.TableKind;
+import fernstep.exchange.table.TableKind.Column;
+import fernstep.exchange.table.TableRows;
+import fernstep.exchange.table.TableText;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
+/** Holds a table against the record: what each of its rows would make, change or repeat, and what cannot be taken. */
+@Service
+class TableLooks {
+    private final Clients clients;
+    private final Access access;
+    private final Visits visits;
+    private final CheckEntries entries;
+    private final Results results;
+    private final TransferMapper mapper;
+    private final Catalogues catalogues;
+    private final Today today;
+
+    TableLooks(
+            Clients clients,
+            Access access,
+            Visits visits,
+            CheckEntries entries,
+            Results results,
+            TransferMapper mapper,
+            Catalogues catalogues,
+            Today today) {
+        this.clients = clients;
+        this.access = access;
+        this.visits = visits;
+        this.entries = entries;
+        this.results = results;
+        this.mapper = mapper;
+        this.catalogues = catalogues;
+        this.today = today;
+    }
+
+    /** The clients of the house by number and by name. */
+    private record Known(Map<Long, String> byId, Map<String, List<Long>> byName) {
+        long find(String said) {
+            if (said.isEmpty()) {
+                throw new CaseProblem("client", "is missing", "a name or a number");
+            }
+            if (said.matches("[0-9]{1,18}") && byId.containsKey(Long.valueOf(said))) {
+                return Long.parseLong(said);
+            }
+            List<Long> found = byName.getOrDefault(said.toLowerCase(Locale.ROOT), List.of());
+            if (found.size() != 1) {
+                throw new CaseProblem(
+                        "client",
+                        found.isEmpty() ? "nobody here is called " + said : "several here are called " + said,
+                        found.isEmpty() ? null : "the number of her page");
+            }
+            return found.get(0);
+        }
+    }
+
+    private Known known(long staffId) {
+        Set<Long> hidden = access.hiddenFrom(staffId);
+        Map<Long, String> byId = clients.names().stream()
+                .filter(n -> !hidden.contains(n.id()))
+                .collect(Collectors.toMap(Clients.Name::id, Clients.Name::name));
+        Map<String, List<Long>> byName = new HashMap<>();
+        byId.forEach((id, name) -> byName.computeIfAbsent(name.toLowerCase(Locale.ROOT), k -> new ArrayList<>())
+                .add(id));
+        return new Known(byId, byName);
+    }
+
+    /**
+     * Looks at a table.
+     *
+     * @param about whom all rows are about, where no column says it
+     */
+    TablePreview look(TableText table, TableKind kind, Map<Column, Integer> columns, String about, long staffId) {
+        TableRows rows = new TableRows(table, columns, catalogues.get(), today.date());
+        Known known = known(staffId);
+        List<Line> said = new ArrayList<>();
+        for (TableText.Row row : table.rows()) {
+            String who = rows.client(row).isEmpty() ? about : rows.client(row);
+            try {
+                long id = known.find(who);
+                LocalDate day = rows.day(row);
+                said.add(new Line(
+                        row.line(),
+                        Becomes.NEW,
+                        id,
+                        Objects.requireNonNull(known.byId().get(id)),
+                        day,
+                        kind == TableKind.READINGS ? rows.reading(row) : null,
+                        kind == TableKind.SESSIONS ? rows.result(row) : null,
+                        kind == TableKind.SESSIONS && rows.atHome(row),
+                        null,
+                        null));
+            } catch (CaseProblem p) {
+                said.add(Line.refused(row.line(), who, p));
+            }
+        }
+        Set<Long> whom = said.stream().map(Line::clientId).filter(id -> id > 0).collect(Collectors.toSet());
+        return new TablePreview(
+                table, kind, columns, kind == TableKind.READINGS ? readings(said, whom) : results(said, whom));
+    }
+
+    private record ReadingKey(long clientId, LocalDate day, double siteCm, String condition) {}
+
+    private List<Line> readings(List<Line> said, Collection<Long> about) {
+        Map<Long, VisitRow> byVisit = visits.ofClients(about).stream().collect(Collectors.toMap(VisitRow::id, v -> v));
+        Map<ReadingKey, ReadingRow> there = new HashMap<>();
+        for (ReadingRow r : entries.readingsOf(about)) {
+            VisitRow v = Objects.requireNonNull(byVisit.get(r.visitId()));
+            there.put(
+                    new ReadingKey(
+                            v.clientId(),
+                            v.heldOn(),
+                            r.siteCm(),
+                            r.conditionCode().name()),
+                    r);
+        }
+        Set<ReadingKey> seen = new HashSet<>();
+        return said.stream()
+                .map(l -> l.reading() == null ? l : reading(l, l.reading(), there, seen))
+                .toList();
+    }
+
+    private static Line reading(Line l, CaseFile.Read said, Map<ReadingKey, ReadingRow> there, Set<ReadingKey> seen) {
+        ReadingKey key = new ReadingKey(
+                l.clientId(),
+                Objects.requireNonNull(l.day()),
+                said.siteCm(),
+                said.condition().name());
+        if (!seen.add(key)) {
+            return Line.refused(
+                    l.line(), l.client(), new CaseProblem("site_cm", "an earlier row says this place already", null));
+        }
+        ReadingRow before = there.get(key);
+        Becomes becomes = before == null
+                ? Becomes.NEW
+                : written(before).equals(written(row(said, 0, 0))) ? Becomes.SAME : Becomes.CHANGED;
+        return as(l, becomes, becomes == Becomes.CHANGED ? before : null);
+    }
+
+    private static Line as(Line l, Becomes becomes, @Nullable ReadingRow before) {
+        return new Line(
+                l.line(),
+                becomes,
+                l.clientId(),
+                l.client(),
+                l.day(),
+                l.reading(),
+                l.result(),
+                l.atHome(),
+                before,
+                null);
+    }
+
+    /** As it would be stored. */
+    static ReadingRow row(CaseFile.Read r, long visitId, long staffId) {
+        return new ReadingRow(
+                visitId,
+                r.siteCm(),
+                r.condition(),
+                r.method(),
+                r.values().stream().map(Numbers::plain).collect(Collectors.joining(" ")),
+                r.depthMm(),
+                r.depth(),
+                r.feel(),
+                staffId);
+    }
+
+    /** What a reading says, without where and by whom. */
+    static String written(ReadingRow r) {
+        return r.method() + "|" + r.readingValues() + "|" + r.depthMm() + "|" + r.depthCode() + "|" + r.feel();
+    }
+
+    static String written(ResultRow r) {
+        return r.result() + "|" + r.effort() + "|" + r.nextDay() + "|" + r.signs() + "|" + r.rangeFraction();
+    }
+
+    private record ResultKey(long clientId, LocalDate day, boolean atHome, String rung, String side) {}
+
+    private List<Line> results(List<Line> said, Collection<Long> about) {
+        Map<String, Boolean> atHome = about.isEmpty()
+                ? Map.of()
+                : mapper.sessionsOf(about).stream().collect(Collectors.toMap(SessionOf::id, SessionOf::atHome));
+        Map<ResultKey, ResultRow> there = new HashMap<>();
+        for (ResultRow r : results.ofClients(about)) {
+            boolean home = Boolean.TRUE.equals(atHome.get(r.sessionId()));
+            there.put(new ResultKey(r.clientId(), r.heldOn(), home, r.rung(), r.side()), r);
+        }
+        Set<ResultKey> seen = new HashSet<>();
+        return said.stream()
+                .map(l -> l.result() == null ? l : result(l, l.result(), there, seen))
+                .toList();
+    }
+
+    private static Line result(Line l, CaseFile.Went said, Map<ResultKey, ResultRow> there, Set<ResultKey> seen) {
+        String side = said.side() == null ? "" : said.side().name();
+        LocalDate day = Objects.requireNonNull(l.day());
+        ResultKey key = new ResultKey(l.clientId(), day, l.atHome(), said.rung(), side);
+        if (!seen.add(key)) {
+            return Line.refused(
+                    l.line(), l.client(), new CaseProblem("rung", "an earlier row says how it went that day", null));
+        }
+        ResultRow before = there.get(key);
+        if (before == null) {
+            return l;
+        }
+        return written(before).equals(written(row(said, "", l.clientId(), day)))
+                ? as(l, Becomes.SAME, null)
+                : Line.refused(
+                        l.line(),
+                        l.client(),
+                        new CaseProblem(
+                                "rung", "a session of that day says otherwise; what was seen there stays", null));
+    }
+
+    /** As it would be stored. */
+    static ResultRow row(CaseFile.Went r, String sessionId, long clientId, LocalDate day) {
+        return new ResultRow(
+                sessionId,
+                r.rung(),
+                r.side() == null ? "" : r.side().name(),
+                clientId,
+                day,
+                r.result(),
+                r.effort(),
+                r.nextDay(),
+                r.signs(),
+                r.range());
+    }
+}
