@@ -21,6 +21,9 @@ import java.util.regex.Pattern;
 final class Tablet {
     private static final String TOKEN = "name=\"csrf\" content=\"([^\"]+)\"";
 
+    /** An instance that has just started takes its time. */
+    private static final Duration SETTING_UP = Duration.ofMinutes(1);
+
     private final String base;
     private final HttpClient http;
     private String csrf = "";
@@ -58,8 +61,12 @@ final class Tablet {
     }
 
     HttpRequest posting(String path, String type, String body) {
+        return posting(path, type, body, Duration.ofSeconds(10));
+    }
+
+    private HttpRequest posting(String path, String type, String body, Duration patience) {
         return HttpRequest.newBuilder(URI.create(base + path))
-                .timeout(Duration.ofSeconds(10))
+                .timeout(patience)
                 .header("X-CSRF-TOKEN", csrf)
                 .header("Content-Type", type)
                 .POST(HttpRequest.BodyPublishers.ofString(body))
@@ -72,7 +79,8 @@ final class Tablet {
 
     String post(String path, String form) throws IOException, InterruptedException {
         HttpResponse<String> answer = http.send(
-                posting(path, "application/x-www-form-urlencoded", form), HttpResponse.BodyHandlers.ofString());
+                posting(path, "application/x-www-form-urlencoded", form, SETTING_UP),
+                HttpResponse.BodyHandlers.ofString());
         if (answer.statusCode() >= 400) {
             throw new IllegalStateException(path + " answered " + answer.statusCode());
         }

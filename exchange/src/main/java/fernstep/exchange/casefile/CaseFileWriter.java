@@ -141,7 +141,6 @@ public final class CaseFileWriter {
     }
 
     private static Map<String, Object> place(Standing p) {
-        Dose d = p.dose();
         return object(
                 "strand",
                 p.strand(),
@@ -150,19 +149,7 @@ public final class CaseFileWriter {
                 "rung",
                 p.rung(),
                 "dose",
-                object(
-                        "sets",
-                        d.sets(),
-                        "reps",
-                        d.reps(),
-                        "holdS",
-                        d.holdS(),
-                        "breaths",
-                        d.breaths(),
-                        "perDay",
-                        d.perDay(),
-                        "daysPerWeek",
-                        d.daysPerWeek()),
+                dose(p.dose()),
                 "range",
                 p.range(),
                 "since",
@@ -195,6 +182,18 @@ public final class CaseFileWriter {
                                 "range",
                                 r.range()))
                         .toList());
+    }
+
+    /** A dose as every format writes it; what it has not is null. */
+    public static Map<String, @Nullable Object> dose(Dose d) {
+        Map<String, @Nullable Object> dose = new LinkedHashMap<>();
+        dose.put("sets", d.sets());
+        dose.put("reps", d.reps());
+        dose.put("holdS", d.holdS());
+        dose.put("breaths", d.breaths());
+        dose.put("perDay", d.perDay());
+        dose.put("daysPerWeek", d.daysPerWeek());
+        return dose;
     }
 
     private static Map<String, Object> object(@Nullable Object... namesAndValues) {

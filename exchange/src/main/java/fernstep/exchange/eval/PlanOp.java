@@ -7,6 +7,7 @@ import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.PlanWarnings;
 import fernstep.core.plan.Proposal;
+import fernstep.exchange.casefile.CaseFileWriter;
 import fernstep.exchange.casefile.CaseObject;
 import fernstep.exchange.wording.Wording;
 import java.time.LocalDate;
@@ -100,7 +101,7 @@ final class PlanOp implements Operation {
                 "position",
                 i.position(),
                 "dose",
-                ProgressOp.doseJson(i.dose()),
+                CaseFileWriter.dose(i.dose()),
                 "range",
                 i.range(),
                 "angleDeg",

@@ -19,6 +19,7 @@ import fernstep.core.progress.SessionResult;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
+import fernstep.exchange.casefile.CaseFileWriter;
 import fernstep.exchange.casefile.CaseObject;
 import fernstep.exchange.casefile.CaseProblem;
 import fernstep.exchange.casefile.ClientReader;
@@ -31,7 +32,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
-import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /** {@code op: "progress"}: what the log means for the next session. */
@@ -184,7 +184,7 @@ final class ProgressOp implements Operation {
                 "change",
                 p.change(),
                 "dose",
-                doseJson(p.dose()),
+                CaseFileWriter.dose(p.dose()),
                 "rung",
                 p.rung(),
                 "reason",
@@ -195,21 +195,5 @@ final class ProgressOp implements Operation {
 
     private Map<String, Object> waiting(Waiting w) {
         return Json.object("code", w.code(), "opensOn", Json.text(w.opensOn()), "text", wording.of(w.reason()));
-    }
-
-    static Map<String, @Nullable Object> doseJson(Dose d) {
-        return Json.object(
-                "sets",
-                d.sets(),
-                "reps",
-                d.reps(),
-                "holdS",
-                d.holdS(),
-                "breaths",
-                d.breaths(),
-                "perDay",
-                d.perDay(),
-                "daysPerWeek",
-                d.daysPerWeek());
     }
 }

@@ -46,8 +46,8 @@ final class FhirObservation {
     /** @throws CaseProblem where it cannot be taken */
     void take() {
         reader.about(o.getSubject());
-        FhirReader.accept(FINAL.contains(o.getStatus()), "status", "final, amended, corrected");
-        FhirReader.accept(!o.hasDataAbsentReason(), "dataAbsentReason", "none");
+        FhirElements.accept(FINAL.contains(o.getStatus()), "status", "final, amended, corrected");
+        FhirElements.accept(!o.hasDataAbsentReason(), "dataAbsentReason", "none");
         o.getComponent().forEach(this::part);
         Optional<String> loinc = FhirCodes.code(o.getCode(), FhirCodes.LOINC);
         Optional<String> kind = FhirCodes.code(o.getCode(), FhirCodes.KIND);
@@ -78,7 +78,7 @@ final class FhirObservation {
     }
 
     private void part(ObservationComponentComponent c) {
-        FhirReader.accept(c.hasValue() && !c.hasDataAbsentReason(), "component", "with a value");
+        FhirElements.accept(c.hasValue() && !c.hasDataAbsentReason(), "component", "with a value");
         Optional<String> part = FhirCodes.code(c.getCode(), FhirCodes.PART);
         Optional<String> sign = FhirCodes.code(c.getCode(), FhirCodes.SIGN);
         Optional<String> next = FhirCodes.code(c.getCode(), FhirCodes.NEXT_DAY);
@@ -95,18 +95,18 @@ final class FhirObservation {
 
     private static Optional<String> sign(String code, Type value) {
         if (value instanceof Quantity level) {
-            return Optional.of(code + ":" + (int) FhirReader.number(level, Range.PAIN_LEVEL, "component " + code));
+            return Optional.of(code + ":" + (int) FhirElements.number(level, Range.PAIN_LEVEL, "component " + code));
         }
-        FhirReader.accept(value instanceof BooleanType, "component " + code, "true, false or a level");
+        FhirElements.accept(value instanceof BooleanType, "component " + code, "true, false or a level");
         return ((BooleanType) value).booleanValue() ? Optional.of(code) : Optional.empty();
     }
 
     private LocalDate day() {
         if (o.getEffective() instanceof DateTimeType moment) {
-            return FhirReader.day(moment);
+            return FhirElements.day(moment);
         }
-        FhirReader.accept(o.getEffective() instanceof Period, "effective", "a day");
-        return FhirReader.day(o.getEffectivePeriod().getStartElement());
+        FhirElements.accept(o.getEffective() instanceof Period, "effective", "a day");
+        return FhirElements.day(o.getEffectivePeriod().getStartElement());
     }
 
     private void fact(String loinc) {
@@ -116,21 +116,22 @@ final class FhirObservation {
             case FhirCodes.WEIGHT -> reader.fact("massKg", value(Range.MASS_KG));
             case FhirCodes.AGE -> reader.fact("age", value(Range.AGE_YEARS));
             case FhirCodes.DUE_DATE -> {
-                FhirReader.accept(o.getValue() instanceof DateTimeType, "value", "a day");
-                reader.fact("dueDate", FhirReader.day(o.getValueDateTimeType()).toString());
+                FhirElements.accept(o.getValue() instanceof DateTimeType, "value", "a day");
+                reader.fact(
+                        "dueDate", FhirElements.day(o.getValueDateTimeType()).toString());
             }
             default -> throw unknown();
         }
     }
 
     private double value(Range range) {
-        FhirReader.accept(o.getValue() instanceof Quantity, "value", range.allowed());
-        return FhirReader.number(o.getValueQuantity(), range, "value");
+        FhirElements.accept(o.getValue() instanceof Quantity, "value", range.allowed());
+        return FhirElements.number(o.getValueQuantity(), range, "value");
     }
 
     private String code() {
-        FhirReader.accept(o.getValue() instanceof CodeableConcept, "value", "a code");
-        return FhirReader.rule(o.getValueCodeableConcept(), "value");
+        FhirElements.accept(o.getValue() instanceof CodeableConcept, "value", "a code");
+        return FhirElements.rule(o.getValueCodeableConcept(), "value");
     }
 
     private void ours(String kind) {
@@ -145,7 +146,7 @@ final class FhirObservation {
             }
             case "note" -> {
                 plain();
-                FhirReader.accept(o.getValue() instanceof StringType, "value", "text");
+                FhirElements.accept(o.getValue() instanceof StringType, "value", "text");
                 reader.head("note", o.getValueStringType().getValue());
             }
             case "birth" -> birth();
@@ -167,7 +168,7 @@ final class FhirObservation {
         birth.put("date", day().toString());
         birth.put("mode", code());
         take("tear-degree").ifPresent(t -> {
-            FhirReader.accept(t instanceof IntegerType, "component tear-degree", Range.TEAR_DEGREE.allowed());
+            FhirElements.accept(t instanceof IntegerType, "component tear-degree", Range.TEAR_DEGREE.allowed());
             birth.put("tearDegree", ((IntegerType) t).getValue());
         });
         reader.fact("births", birth);
@@ -179,7 +180,7 @@ final class FhirObservation {
         clearance.put("scope", code());
         clearance.put("date", day().toString());
         if (o.getEffective() instanceof Period p && p.hasEnd()) {
-            clearance.put("expiry", FhirReader.day(p.getEndElement()).toString());
+            clearance.put("expiry", FhirElements.day(p.getEndElement()).toString());
         }
         put(clearance, "byRole", text("by-role"));
         put(clearance, "byName", o.getPerformerFirstRep().getDisplay());
@@ -204,8 +205,8 @@ final class FhirObservation {
         }
         reader.head("stanceChanges", changes);
         take("goal-date").ifPresent(d -> {
-            FhirReader.accept(d instanceof DateTimeType, "component goal-date", "a day");
-            reader.head("goalDate", FhirReader.day((DateTimeType) d).toString());
+            FhirElements.accept(d instanceof DateTimeType, "component goal-date", "a day");
+            reader.head("goalDate", FhirElements.day((DateTimeType) d).toString());
         });
     }
 
@@ -217,7 +218,7 @@ final class FhirObservation {
 
     private void reading() {
         reader.only(o, "status", "code", "subject", "encounter", "effective", "value", "method", "component");
-        String method = FhirReader.rule(o.getMethod(), "method");
+        String method = FhirElements.rule(o.getMethod(), "method");
         Range unit = method.equals("FINGERS") ? Range.FINGERS : Range.WIDTH_MM;
         Map<String, Object> reading = new LinkedHashMap<>();
         put(reading, "siteCm", number("site", Range.SITE_CM));
@@ -266,7 +267,7 @@ final class FhirObservation {
 
     private void place() {
         reader.only(o, "status", "code", "subject", "effective", "value", "bodySite", "component");
-        FhirReader.accept(o.getValue() instanceof CodeableConcept, "value", "a rung");
+        FhirElements.accept(o.getValue() instanceof CodeableConcept, "value", "a rung");
         Map<String, Object> dose = new LinkedHashMap<>();
         put(dose, "sets", number("sets", Range.SETS));
         put(dose, "reps", number("reps", Range.REPS));
@@ -318,7 +319,7 @@ final class FhirObservation {
 
     private Optional<Type> take(String part) {
         List<Type> found = all(part);
-        FhirReader.accept(found.size() <= 1, "component " + part, "once");
+        FhirElements.accept(found.size() <= 1, "component " + part, "once");
         return found.stream().findFirst();
     }
 
@@ -327,8 +328,8 @@ final class FhirObservation {
     }
 
     private static double quantity(Type value, Range range, String part) {
-        FhirReader.accept(value instanceof Quantity, "component " + part, range.allowed());
-        return FhirReader.number((Quantity) value, range, "component " + part);
+        FhirElements.accept(value instanceof Quantity, "component " + part, range.allowed());
+        return FhirElements.number((Quantity) value, range, "component " + part);
     }
 
     private @Nullable String code(String part) {
@@ -336,14 +337,14 @@ final class FhirObservation {
     }
 
     private static String rule(Type value, String part) {
-        FhirReader.accept(value instanceof CodeableConcept, "component " + part, "a code");
-        return FhirReader.rule((CodeableConcept) value, "component " + part);
+        FhirElements.accept(value instanceof CodeableConcept, "component " + part, "a code");
+        return FhirElements.rule((CodeableConcept) value, "component " + part);
     }
 
     private @Nullable String text(String part) {
         return take(part)
                 .map(v -> {
-                    FhirReader.accept(v instanceof StringType, "component " + part, "text");
+                    FhirElements.accept(v instanceof StringType, "component " + part, "text");
                     return ((StringType) v).getValue();
                 })
                 .orElse(null);

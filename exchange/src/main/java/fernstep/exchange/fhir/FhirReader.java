@@ -1,12 +1,10 @@
 package fernstep.exchange.fhir;
 
 import fernstep.core.client.Restriction;
-import fernstep.core.measure.Range;
 import fernstep.core.screening.Answer;
 import fernstep.exchange.casefile.CaseProblem;
 import java.time.LocalDate;
 import java.time.Period;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -15,10 +13,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import org.hl7.fhir.r4.model.BaseDateTimeType;
 import org.hl7.fhir.r4.model.Bundle;
 import org.hl7.fhir.r4.model.CarePlan;
-import org.hl7.fhir.r4.model.CodeableConcept;
 import org.hl7.fhir.r4.model.DateTimeType;
 import org.hl7.fhir.r4.model.Encounter;
 import org.hl7.fhir.r4.model.Flag;
@@ -28,7 +24,6 @@ import org.hl7.fhir.r4.model.Observation;
 import org.hl7.fhir.r4.model.Patient;
 import org.hl7.fhir.r4.model.Procedure;
 import org.hl7.fhir.r4.model.Provenance;
-import org.hl7.fhir.r4.model.Quantity;
 import org.hl7.fhir.r4.model.QuestionnaireResponse;
 import org.hl7.fhir.r4.model.Reference;
 import org.hl7.fhir.r4.model.Resource;
@@ -111,7 +106,8 @@ final class FhirReader {
         if (patient.hasBirthDate()) {
             client.put(
                     "age",
-                    Period.between(day(patient.getBirthDateElement()), today).getYears());
+                    Period.between(FhirElements.day(patient.getBirthDateElement()), today)
+                            .getYears());
             unmapped("birthDate", "is kept as her age");
         }
         if (patient.getName().size() > 1) {
@@ -166,15 +162,15 @@ final class FhirReader {
             answers(q);
         } else if (resource instanceof Flag f) {
             about(f.getSubject());
-            accept(f.getStatus() == Flag.FlagStatus.ACTIVE, "status", "active");
+            FhirElements.accept(f.getStatus() == Flag.FlagStatus.ACTIVE, "status", "active");
             only(f, "status", "code", "subject");
-            list(client, "restrictions").add(code(f.getCode(), "code", Restriction.class));
+            list(client, "restrictions").add(FhirElements.code(f.getCode(), "code", Restriction.class));
         } else if (resource instanceof CarePlan c) {
             plan(c);
         } else if (resource instanceof Goal g) {
             goal(g);
         } else if (resource instanceof Provenance p) {
-            accept(
+            FhirElements.accept(
                     p.getAgent().size() == 1
                             && FhirWriter.AUTHOR.equals(
                                     p.getAgentFirstRep().getWho().getDisplay()),
@@ -186,39 +182,14 @@ final class FhirReader {
         }
     }
 
-    private static <E extends Enum<E>> String code(CodeableConcept concept, String element, Class<E> type) {
-        String code = rule(concept, element);
-        for (E known : type.getEnumConstants()) {
-            if (known.name().equals(code)) {
-                return code;
-            }
-        }
-        throw new CaseProblem(element, "unknown code " + code, null);
-    }
-
-    /** Its code of the rules. */
-    static String rule(CodeableConcept concept, String element) {
-        return FhirCodes.code(concept, FhirCodes.RULES)
-                .orElseThrow(() -> new CaseProblem(
-                        element,
-                        "no code that is known here" + (concept.hasText() ? ": " + concept.getText() : ""),
-                        null));
-    }
-
-    static void accept(boolean fine, String element, String allowed) {
-        if (!fine) {
-            throw new CaseProblem(element, "cannot be taken as it stands", allowed);
-        }
-    }
-
     /** @throws CaseProblem where it is about somebody else */
     void about(Reference subject) {
-        accept(Objects.equals(subject.getReference(), her), "subject", "the one patient of the bundle");
+        FhirElements.accept(Objects.equals(subject.getReference(), her), "subject", "the one patient of the bundle");
     }
 
     /** Whatever else it says is named, and is left out; a modifier, which could turn its meaning, leaves all of it out. */
     void only(Resource resource, String... elements) {
-        accept(
+        FhirElements.accept(
                 resource.children().stream().noneMatch(p -> p.getName().equals("modifierExtension") && p.hasValues()),
                 "modifierExtension",
                 "none");
@@ -230,16 +201,6 @@ final class FhirReader {
                         && !known.contains(p.getName().replace("[x]", ""))
                         && !always.contains(p.getName()))
                 .forEach(p -> unmapped(p.getName(), "a record here has no place for this"));
-    }
-
-    /** @throws CaseProblem where it does not say the day */
-    static LocalDate day(BaseDateTimeType moment) {
-        String text = Objects.requireNonNullElse(moment.getValueAsString(), "");
-        try {
-            return LocalDate.parse(text.substring(0, Math.min(10, text.length())));
-        } catch (DateTimeParseException e) {
-            throw new CaseProblem("date", "not a whole day: " + text, "a date as YYYY-MM-DD");
-        }
     }
 
     @SuppressWarnings("unchecked")
@@ -283,10 +244,10 @@ final class FhirReader {
 
     private void visit(Encounter e, @Nullable String url) {
         about(e.getSubject());
-        accept(e.getStatus() == Encounter.EncounterStatus.FINISHED, "status", "finished");
+        FhirElements.accept(e.getStatus() == Encounter.EncounterStatus.FINISHED, "status", "finished");
         only(e, "status", "class", "subject", "period");
         Map<String, Object> visit =
-                object("date", day(e.getPeriod().getStartElement()).toString());
+                object("date", FhirElements.day(e.getPeriod().getStartElement()).toString());
         origins.put(visit, place);
         visits.put(String.valueOf(url), visit);
     }
@@ -297,7 +258,7 @@ final class FhirReader {
         if (named != null) {
             return named;
         }
-        accept(!encounter.hasReference(), "encounter", "one that is in the bundle and can be taken");
+        FhirElements.accept(!encounter.hasReference(), "encounter", "one that is in the bundle and can be taken");
         return visits.values().stream()
                 .filter(v -> day.toString().equals(v.get("date")))
                 .findFirst()
@@ -318,9 +279,9 @@ final class FhirReader {
 
     private void procedure(Procedure p, @Nullable String url) {
         about(p.getSubject());
-        accept(p.getStatus() == Procedure.ProcedureStatus.COMPLETED, "status", "completed");
-        accept(p.getPerformed() instanceof DateTimeType, "performed", "a day");
-        String day = day(p.getPerformedDateTimeType()).toString();
+        FhirElements.accept(p.getStatus() == Procedure.ProcedureStatus.COMPLETED, "status", "completed");
+        FhirElements.accept(p.getPerformed() instanceof DateTimeType, "performed", "a day");
+        String day = FhirElements.day(p.getPerformedDateTimeType()).toString();
         String kind = FhirCodes.code(p.getCode(), FhirCodes.KIND).orElse("");
         if (kind.equals("abdominal-surgery")) {
             only(p, "status", "code", "subject", "performed");
@@ -346,12 +307,12 @@ final class FhirReader {
         about(q.getSubject());
         boolean done = q.getStatus() == QuestionnaireResponse.QuestionnaireResponseStatus.COMPLETED
                 || q.getStatus() == QuestionnaireResponse.QuestionnaireResponseStatus.AMENDED;
-        accept(
+        FhirElements.accept(
                 done || q.getStatus() == QuestionnaireResponse.QuestionnaireResponseStatus.INPROGRESS,
                 "status",
                 "in-progress, completed, amended");
         only(q, "status", "subject", "encounter", "authored", "item");
-        Map<String, Object> visit = visitOf(q.getEncounter(), day(q.getAuthoredElement()));
+        Map<String, Object> visit = visitOf(q.getEncounter(), FhirElements.day(q.getAuthoredElement()));
         boolean known = true;
         for (QuestionnaireResponse.QuestionnaireResponseItemComponent item : q.getItem()) {
             if (!answer(item, visit)) {
@@ -381,19 +342,21 @@ final class FhirReader {
 
     private void plan(CarePlan c) {
         about(c.getSubject());
-        accept(c.getStatus() == CarePlan.CarePlanStatus.ACTIVE, "status", "active");
+        FhirElements.accept(c.getStatus() == CarePlan.CarePlanStatus.ACTIVE, "status", "active");
         only(c, "status", "intent", "category", "title", "subject", "goal", "supportingInfo");
-        accept(c.getCategory().size() == 1, "category", "the approach she is trained by");
-        file.put("approach", rule(c.getCategoryFirstRep(), "category"));
+        FhirElements.accept(c.getCategory().size() == 1, "category", "the approach she is trained by");
+        file.put("approach", FhirElements.rule(c.getCategoryFirstRep(), "category"));
     }
 
     private void goal(Goal g) {
         about(g.getSubject());
-        accept(g.getLifecycleStatus() == Goal.GoalLifecycleStatus.ACTIVE, "lifecycleStatus", "active");
+        FhirElements.accept(g.getLifecycleStatus() == Goal.GoalLifecycleStatus.ACTIVE, "lifecycleStatus", "active");
         only(g, "lifecycleStatus", "description", "subject", "target");
-        file.put("goal", rule(g.getDescription(), "description"));
+        file.put("goal", FhirElements.rule(g.getDescription(), "description"));
         if (g.getTargetFirstRep().hasDueDateType()) {
-            file.put("goalDate", day(g.getTargetFirstRep().getDueDateType()).toString());
+            file.put(
+                    "goalDate",
+                    FhirElements.day(g.getTargetFirstRep().getDueDateType()).toString());
         }
     }
 
@@ -422,14 +385,5 @@ final class FhirReader {
                 paths(path + "[" + i + "]", list.get(i), places);
             }
         }
-    }
-
-    /** In that unit; as the core writes it. */
-    static double number(Quantity quantity, Range range, String element) {
-        accept(
-                quantity.hasValue() && FhirCodes.isIn(quantity, range.unit()) && !quantity.hasComparator(),
-                element,
-                range.allowed());
-        return quantity.getValue().doubleValue();
     }
 }
