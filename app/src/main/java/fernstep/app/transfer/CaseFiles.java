@@ -29,6 +29,7 @@ import fernstep.exchange.casefile.CaseFile.Standing;
 import fernstep.exchange.casefile.CaseFile.Trained;
 import fernstep.exchange.casefile.CaseFile.Visited;
 import fernstep.exchange.casefile.CaseFile.Went;
+import fernstep.exchange.fhir.FhirFiles;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -38,14 +39,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** A client's record as a case file, and a case file as a client. */
 @Service
 class CaseFiles {
+    private static final long ONCE_STARTED_S = 60;
+    private static final long NEVER_AGAIN_S = 10_000_000;
     private static final LocalDate EVER = LocalDate.of(1900, 1, 1);
 
     private final Clients clients;
@@ -71,6 +76,12 @@ class CaseFiles {
         this.runner = runner;
         this.mapper = mapper;
         this.audit = audit;
+    }
+
+    /** The first bundle would wait for seconds: it is got ready once the start is over. */
+    @Scheduled(initialDelay = ONCE_STARTED_S, fixedDelay = NEVER_AGAIN_S, timeUnit = TimeUnit.SECONDS)
+    void getReady() {
+        FhirFiles.warmUp();
     }
 
     /**
