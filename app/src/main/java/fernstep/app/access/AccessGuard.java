@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import fernstep.app.security.HouseToken;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
+import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -67,6 +68,10 @@ class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler)
             throws IOException {
+        if (request.getDispatcherType() == DispatcherType.ERROR) {
+            // the page that says so is about nobody, and what was sent may be too large to be read
+            return true;
+        }
         Object pattern = request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE);
         if (pattern == null || !aboutSomebody(pattern.toString(), request)) {
             return true;

@@ -18,6 +18,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class BodyLimit extends OncePerRequestFilter {
     static final long MOST_BYTES = 2L << 20;
+    /** With the fields beside it; each page that takes files says its own limit below this. */
+    static final long MOST_BYTES_OF_A_FILE = 11L << 20;
 
     /** Thrown while a body is read that did not say how long it is. */
     static final class TooMuch extends IOException {
@@ -32,7 +34,11 @@ class BodyLimit extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain rest)
             throws ServletException, IOException {
         String type = request.getContentType();
-        if (type != null && type.startsWith("multipart/")) {
+        boolean file = type != null && type.startsWith("multipart/");
+        if (file && request.getContentLengthLong() > MOST_BYTES_OF_A_FILE) {
+            // before anybody reads a field of it: the server itself would answer with a page of its own
+            response.sendError(HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE);
+        } else if (file) {
             rest.doFilter(request, response);
         } else if (request.getContentLengthLong() > MOST_BYTES) {
             response.sendError(HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE);

@@ -73,7 +73,10 @@ class TableController {
         Map<Column, Integer> columns = tables.columns(row, table);
         model.addAttribute("table", table);
         model.addAttribute("characters", table.charset().name());
-        model.addAttribute("separator", table.separator() == '\t' ? "TAB" : String.valueOf(table.separator()));
+        model.addAttribute(
+                "separator",
+                words.text("separator."
+                        + (table.separator() == ',' ? "COMMA" : table.separator() == ';' ? "SEMICOLON" : "TAB")));
         model.addAttribute("kind", kind);
         model.addAttribute("columns", columns);
         model.addAttribute("missing", kind.missing(columns));

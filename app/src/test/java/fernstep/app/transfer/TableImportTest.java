@@ -14,6 +14,8 @@ import fernstep.app.transfer.TablePreview.Becomes;
 import fernstep.core.approach.Approach;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -212,5 +214,36 @@ class TableImportTest {
         visitor.see("Taken back: the record is as it was before.");
         assertThat(sql.queryForObject("SELECT COUNT(*) FROM visit WHERE client_id = ?", Integer.class, her))
                 .isZero();
+    }
+
+    @Test
+    void a_file_of_fifty_megabytes_is_refused_with_a_sentence_and_an_id(Visitor visitor) throws Exception {
+        Page page = visitor.onATablet("imogen");
+        Path large = Files.createTempFile("large", ".csv");
+        Files.write(large, new byte[50 << 20]);
+        visitor.open("/house/import");
+        page.setInputFiles("#file", large);
+        page.click("text=Look at it first");
+        visitor.see("That file is too large");
+        assertThat(page.locator(".error-id")).not().isEmpty();
+        Files.delete(large);
+    }
+
+    @Test
+    void what_is_no_table_is_refused_with_a_sentence(Visitor visitor) {
+        Page page = visitor.onATablet("imogen");
+        for (String[] wrong : List.of(
+                new String[] {"packed.zip", "PK\u0003\u0004\u0000\u0000\u0000", "This is no table"},
+                new String[] {
+                    "entity.xml", "<!DOCTYPE x [<!ENTITY e SYSTEM 'file:///etc/passwd'>]><x>&e;</x>", "not JSON"
+                },
+                new String[] {"empty.csv", " ", "The file is empty."},
+                new String[] {"formula.csv", HEADER + "1," + day + ",2,REST,FINGERS,=cmd|x\n", "expected a number"})) {
+            visitor.open("/house/import");
+            page.setInputFiles(
+                    "#file", new FilePayload(wrong[0], "text/plain", wrong[1].getBytes(StandardCharsets.UTF_8)));
+            page.click("text=Look at it first");
+            visitor.see(wrong[2]);
+        }
     }
 }

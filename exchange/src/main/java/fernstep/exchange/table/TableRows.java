@@ -164,7 +164,7 @@ public record TableRows(TableText table, Map<Column, Integer> columns, Catalogue
         try {
             return range.check(Double.parseDouble(plain));
         } catch (OutOfRange e) {
-            throw problem(column, String.valueOf(e.getMessage()), range.allowed());
+            throw problem(column, String.valueOf(e.getMessage()), null);
         }
     }
 
