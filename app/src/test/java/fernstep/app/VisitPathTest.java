@@ -7,6 +7,10 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.WaitForSelectorState;
+import fernstep.app.AppExtension.Running;
+import fernstep.app.ask.Visits;
+import fernstep.core.approach.Approach;
+import fernstep.core.screening.Answer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -160,16 +164,18 @@ class VisitPathTest {
     }
 
     @Test
-    void only_a_therapist_lets_training_go_on_over_ask_first(Visitor visitor) {
+    void only_a_therapist_lets_training_go_on_over_ask_first(Running app, Visits visits, Visitor visitor) {
+        long her = Someone.firm(app.context(), "Asks Before", Approach.SLOW_LADDER, 20);
+        visits.answer(visits.openToday(her, 1).id(), Answer.HEAVINESS, true, 1, "");
         Page coach = visitor.onATablet("tamsin");
-        visitor.startVisit("Leilani Kahale");
+        visitor.startVisit("Asks Before");
         coach.click("summary >> text=Override");
         visitor.see("Only a therapist can let training go on here");
         assertThat(coach.locator("#overrideReason").count()).isZero();
         visitor.close();
 
         Page therapist = visitor.onATablet("ilse");
-        visitor.startVisit("Leilani Kahale");
+        visitor.startVisit("Asks Before");
         therapist.click("summary >> text=Override");
         therapist.fill("#overrideReason", "Seen by the clinic this morning, cleared for light work");
         therapist.click("text=Override with this reason");
