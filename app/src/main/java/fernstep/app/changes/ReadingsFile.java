@@ -1,14 +1,19 @@
 package fernstep.app.changes;
 
 import fernstep.app.ask.Visits;
+import fernstep.app.check.CheckEntries;
 import fernstep.app.check.Checks;
+import fernstep.app.check.ReadingRow;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.support.PartOfRecord;
+import fernstep.core.separation.Depth;
+import fernstep.core.separation.Reading;
 import fernstep.exchange.table.ReadingsCsv;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** The readings of every visit as CSV, one a line. */
@@ -17,14 +22,16 @@ public class ReadingsFile implements PartOfRecord {
     private final Clients clients;
     private final Visits visits;
     private final Checks checks;
+    private final CheckEntries entries;
 
-    ReadingsFile(Clients clients, Visits visits, Checks checks) {
+    ReadingsFile(Clients clients, Visits visits, Checks checks, CheckEntries entries) {
+        this.entries = entries;
         this.clients = clients;
         this.visits = visits;
         this.checks = checks;
     }
 
-    byte[] of(long clientId) {
+    public byte[] of(long clientId) {
         return ReadingsCsv.write(lines(clientId)).getBytes(StandardCharsets.UTF_8);
     }
 
@@ -32,9 +39,20 @@ public class ReadingsFile implements PartOfRecord {
     public List<ReadingsCsv.Line> lines(long clientId) {
         ClientFile client = clients.file(clientId);
         return checks.history(visits.ofClient(clientId)).stream()
-                .flatMap(t -> checks.changes(client, t, t).separation().widths().stream()
-                        .map(w -> new ReadingsCsv.Line(t.visit().heldOn(), w)))
+                .flatMap(t -> {
+                    List<ReadingRow> rows = entries.readings(t.visit().id());
+                    return checks.changes(client, t, t).separation().widths().stream()
+                            .map(w -> new ReadingsCsv.Line(t.visit().heldOn(), w, depth(rows, w.reading())));
+                })
                 .toList();
+    }
+
+    private static @Nullable Depth depth(List<ReadingRow> rows, Reading reading) {
+        return rows.stream()
+                .filter(r -> r.siteCm() == reading.siteCm() && r.conditionCode() == reading.condition())
+                .findFirst()
+                .map(ReadingRow::depthCode)
+                .orElse(null);
     }
 
     @Override

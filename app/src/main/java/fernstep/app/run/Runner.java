@@ -25,7 +25,6 @@ import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.StaffId;
 import fernstep.exchange.session.SessionEventJson.Kind;
 import java.time.Duration;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -73,25 +72,6 @@ public class Runner {
         this.plans = plans;
         this.catalogues = catalogues;
         this.audit = audit;
-    }
-
-    /** A session of the past that was not run here: over, and without events of its own. */
-    public void keepPast(String sessionId, long clientId, LocalDate heldOn, long staffId, boolean atHome) {
-        mapper.insert(new SessionRow(sessionId, clientId, heldOn, staffId, null));
-        mapper.finish(sessionId);
-        if (atHome) {
-            mapper.markAtHome(sessionId);
-        }
-    }
-
-    /** Many of the past at once, all at home or all with her practitioner. */
-    public void keepPast(List<SessionRow> sessions, boolean atHome) {
-        mapper.insertPast(sessions, atHome);
-    }
-
-    /** Those that {@link #keepPast} brought in go again, with their results. */
-    public void removePast(List<String> sessions) {
-        mapper.removePast(sessions);
     }
 
     /**

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.util.Set;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.locks.LockSupport;
+import java.util.function.Supplier;
 import org.aopalliance.intercept.MethodInterceptor;
 import org.aopalliance.intercept.MethodInvocation;
 import org.jspecify.annotations.Nullable;
@@ -61,17 +62,40 @@ public class Again {
                     || !(invocation instanceof ProxyMethodInvocation again)) {
                 return invocation.proceed();
             }
-            for (int attempt = 1; ; attempt++) {
-                try {
-                    return again.invocableClone().proceed();
-                } catch (Exception e) {
-                    if (attempt == MOST_ATTEMPTS || !passes(e)) {
-                        throw e;
-                    }
-                    LOG.warn("attempt {} of {} was undone: {}", attempt, invocation.getMethod(), reason(e));
-                    pause(attempt);
+            return attempted(
+                    invocation.getMethod().getName(),
+                    () -> again.invocableClone().proceed());
+        }
+    }
+
+    /** One whole transaction. */
+    private interface Work<T> {
+        @Nullable
+        T done() throws Throwable;
+    }
+
+    private static <T> @Nullable T attempted(String what, Work<T> work) throws Throwable {
+        for (int attempt = 1; ; attempt++) {
+            try {
+                return work.done();
+            } catch (Exception e) {
+                if (attempt == MOST_ATTEMPTS || !passes(e)) {
+                    throw e;
                 }
+                LOG.warn("attempt {} of {} was undone: {}", attempt, what, reason(e));
+                pause(attempt);
             }
+        }
+    }
+
+    /** For a transaction that is written out rather than declared: all of it is in the work. */
+    public static <T> @Nullable T whole(String what, Supplier<@Nullable T> work) {
+        try {
+            return attempted(what, work::get);
+        } catch (RuntimeException | Error e) {
+            throw e;
+        } catch (Throwable e) {
+            throw new IllegalStateException("a supplier throws nothing checked", e);
         }
     }
 

@@ -14,7 +14,7 @@ import fernstep.app.client.EventRow;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
-import fernstep.app.run.Runner;
+import fernstep.app.run.PastSessions;
 import fernstep.app.support.Audit;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
@@ -57,7 +57,7 @@ class CaseFiles {
     private final Visits visits;
     private final CheckEntries entries;
     private final Results results;
-    private final Runner runner;
+    private final PastSessions past;
     private final TransferMapper mapper;
     private final Audit audit;
 
@@ -66,14 +66,14 @@ class CaseFiles {
             Visits visits,
             CheckEntries entries,
             Results results,
-            Runner runner,
+            PastSessions past,
             TransferMapper mapper,
             Audit audit) {
         this.clients = clients;
         this.visits = visits;
         this.entries = entries;
         this.results = results;
-        this.runner = runner;
+        this.past = past;
         this.mapper = mapper;
         this.audit = audit;
     }
@@ -272,7 +272,7 @@ class CaseFiles {
 
     private void session(long clientId, Trained s, long staffId) {
         String id = UUID.randomUUID().toString();
-        runner.keepPast(id, clientId, s.date(), staffId, s.atHome());
+        past.keep(id, clientId, s.date(), staffId, s.atHome());
         for (Went r : s.results()) {
             results.put(new ResultRow(
                     id,

@@ -129,8 +129,7 @@ class TableController {
             @RequestParam(defaultValue = "") String characters,
             @RequestParam(defaultValue = "") String about,
             @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn me)
-            throws TableText.Refused {
+            @AuthenticationPrincipal SignedIn me) {
         leadOnly(me);
         if (!form.matches(UUID_SHAPE)) {
             return HOME;
@@ -166,12 +165,12 @@ class TableController {
     String take(
             @RequestParam String form,
             @RequestParam(defaultValue = "false") boolean alsoIncomplete,
-            @AuthenticationPrincipal SignedIn me)
-            throws TableText.Refused {
+            @AuthenticationPrincipal SignedIn me) {
         leadOnly(me);
         if (!form.matches(UUID_SHAPE)) {
             return HOME;
         }
+        // what cannot be taken stands on the page, with its reason
         tables.take(form, alsoIncomplete);
         return page(form);
     }

@@ -148,14 +148,19 @@ class TableImports {
      * Writes it in the background; sent twice it is written once.
      *
      * @param alsoIncomplete without the rows that are refused
-     * @return false where some are refused and only all of it was wanted
+     * @return false where it is no table that can be read, or some rows are refused and only all of it was wanted
      */
-    boolean take(String formId, boolean alsoIncomplete) throws TableText.Refused {
+    boolean take(String formId, boolean alsoIncomplete) {
         TableImportRow row = byForm(formId);
         if (row.state() != TableImportRow.State.LOOKED && !row.stuck()) {
             return true;
         }
-        Optional<TablePreview> preview = lookNow(row);
+        Optional<TablePreview> preview;
+        try {
+            preview = lookNow(row);
+        } catch (TableText.Refused e) {
+            return false;
+        }
         if (preview.isEmpty()
                 || (!alsoIncomplete && preview.get().refused() > 0)
                 || preview.get().toWrite().isEmpty()) {

@@ -7,8 +7,9 @@ import fernstep.app.check.CheckEntries;
 import fernstep.app.check.ReadingRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
-import fernstep.app.run.Runner;
+import fernstep.app.run.PastSessions;
 import fernstep.app.run.SessionRow;
+import fernstep.app.support.Again;
 import fernstep.app.transfer.TablePreview.Line;
 import fernstep.app.transfer.WrittenRow.What;
 import fernstep.core.separation.Condition;
@@ -46,7 +47,7 @@ class TableWriter {
     private final Visits visits;
     private final CheckEntries entries;
     private final Results results;
-    private final Runner runner;
+    private final PastSessions past;
     private final TransactionTemplate together;
 
     TableWriter(
@@ -54,13 +55,13 @@ class TableWriter {
             Visits visits,
             CheckEntries entries,
             Results results,
-            Runner runner,
+            PastSessions past,
             PlatformTransactionManager transactions) {
         this.mapper = mapper;
         this.visits = visits;
         this.entries = entries;
         this.results = results;
-        this.runner = runner;
+        this.past = past;
         this.together = new TransactionTemplate(transactions);
     }
 
@@ -72,14 +73,16 @@ class TableWriter {
         for (int from = 0; from < lines.size(); from += AT_A_TIME) {
             List<Line> part = lines.subList(from, Math.min(lines.size(), from + AT_A_TIME));
             int done = from + part.size();
-            boolean goOn = Boolean.TRUE.equals(together.execute(status -> {
-                if (preview.kind() == TableKind.READINGS) {
-                    readings(table, part, reason);
-                } else {
-                    sessions(table, part);
-                }
-                return mapper.moved(table.formId(), done) == 1;
-            }));
+            boolean goOn = Boolean.TRUE.equals(Again.whole(
+                    "a part of a table",
+                    () -> together.execute(status -> {
+                        if (preview.kind() == TableKind.READINGS) {
+                            readings(table, part, reason);
+                        } else {
+                            sessions(table, part);
+                        }
+                        return mapper.moved(table.formId(), done) == 1;
+                    })));
             if (!goOn) {
                 return false;
             }
@@ -165,10 +168,10 @@ class TableWriter {
                     TableLooks.written(row)));
         }
         if (!home.isEmpty()) {
-            runner.keepPast(List.copyOf(home.values()), true);
+            past.keep(List.copyOf(home.values()), true);
         }
         if (!studio.isEmpty()) {
-            runner.keepPast(List.copyOf(studio.values()), false);
+            past.keep(List.copyOf(studio.values()), false);
         }
         results.putAll(rows);
         mapper.written(written);
@@ -198,15 +201,18 @@ class TableWriter {
                 List<WrittenRow> part = same.subList(from, Math.min(same.size(), from + AT_A_TIME));
                 left -= part.size();
                 int still = left;
-                together.executeWithoutResult(status -> {
-                    back(what, part, staffId, reason);
-                    mapper.forgetRows(
-                            formId,
-                            what,
-                            part.get(0).lineNo(),
-                            part.get(part.size() - 1).lineNo());
-                    mapper.movedBack(formId, still);
-                });
+                Again.whole(
+                        "a part of a table, back",
+                        () -> together.execute(status -> {
+                            back(what, part, staffId, reason);
+                            mapper.forgetRows(
+                                    formId,
+                                    what,
+                                    part.get(0).lineNo(),
+                                    part.get(part.size() - 1).lineNo());
+                            mapper.movedBack(formId, still);
+                            return true;
+                        }));
             }
         }
     }
@@ -218,7 +224,7 @@ class TableWriter {
                 entries.takeBack(part.stream().map(r -> changed(r, staffId)).toList(), reason);
             // with their sessions
             case RESULT -> {}
-            case SESSION -> runner.removePast(keys);
+            case SESSION -> past.remove(keys);
             case VISIT -> visits.removeEmpty(keys.stream().map(Long::valueOf).toList());
         }
     }

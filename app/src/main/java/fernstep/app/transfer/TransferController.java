@@ -146,7 +146,14 @@ class TransferController {
         Optional<ImportRow> looked =
                 form == null || !form.matches(UUID_SHAPE) ? Optional.empty() : imports.byForm(form);
         looked.filter(r -> r.clientId() == null && !r.body().isEmpty()).ifPresent(r -> {
-            CaseFileReader.Parsed parsed = imports.parsed(r.body(), me.isTherapist());
+            CaseFileReader.Parsed parsed;
+            try {
+                parsed = imports.parsed(r.body(), me.isTherapist());
+            } catch (CaseProblem e) {
+                // it could be taken when it was looked at: the house or the day has changed since
+                model.addAttribute("fileProblem", words.of(Reason.of("transfer.refused", sentence(e))));
+                return;
+            }
             model.addAttribute("looked", r);
             model.addAttribute("file", parsed.file());
             model.addAttribute("problems", parsed.problems());
@@ -235,9 +242,14 @@ class TransferController {
         if (!formId.matches(UUID_SHAPE)) {
             return "redirect:/house/import";
         }
-        return imports.take(formId, alsoIncomplete, me.staffId(), me.isTherapist())
-                .map(client -> "redirect:/clients/" + client)
-                .orElse("redirect:/house/import?form=" + formId);
+        String looked = "redirect:/house/import?form=" + formId;
+        try {
+            return imports.take(formId, alsoIncomplete, me.staffId(), me.isTherapist())
+                    .map(client -> "redirect:/clients/" + client)
+                    .orElse(looked);
+        } catch (CaseProblem e) {
+            return looked; // where the same is said
+        }
     }
 
     @PostMapping("/house/import/undo")

@@ -26,6 +26,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.EnableTransactionManagement;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** A transaction that the database undid is done again as a whole. */
 @ExtendWith(AppExtension.class)
@@ -79,6 +80,25 @@ class AgainTest {
         try (AnnotationConfigApplicationContext context = beans()) {
             assertThat(context.getBean(Service.class).failing(2, state, code)).isEqualTo(3);
         }
+    }
+
+    @Test
+    void a_transaction_that_is_written_out_is_done_again_as_well() {
+        TransactionTemplate together = new TransactionTemplate(new JdbcTransactionManager(sql.getDataSource()));
+        AtomicInteger attempts = new AtomicInteger();
+        Integer done = Again.whole(
+                "a test",
+                () -> together.execute(status -> {
+                    sql.update("INSERT INTO api_use (caller, minute_no, calls) VALUES ('again whole', 0, 1)");
+                    if (attempts.incrementAndGet() < 3) {
+                        throw new DataAccessResourceFailureException("gone", new SQLException("undone", "40001", 1213));
+                    }
+                    return attempts.get();
+                }));
+        assertThat(done).isEqualTo(3);
+        // the attempts before left nothing: it would have been there already
+        assertThat(sql.update("DELETE FROM api_use WHERE caller = 'again whole'"))
+                .isEqualTo(1);
     }
 
     @Test

@@ -7,6 +7,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.FormData;
+import com.microsoft.playwright.options.RequestOptions;
 import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.BrowserExtension;
@@ -28,6 +30,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -132,6 +135,73 @@ class CaseFileTest {
                     .doesNotContain("PF_INTERNAL")
                     .doesNotContain("Internal grade");
         }
+    }
+
+    @Test
+    void her_photos_go_out_to_her_team_and_to_leads_alone(Visitor visitor) {
+        long her = Someone.firm(app.context(), "Pictured Person", Approach.SLOW_LADDER, 14);
+        long visit = sql.queryForObject("SELECT MAX(id) FROM visit WHERE client_id = ?", Long.class, her);
+        sql.update(
+                "INSERT INTO photo (form_id, client_id, visit_id, staff_id, width_px, height_px, jpeg) VALUES (?, ?, ?, 1, 4, 4, ?)",
+                UUID.randomUUID().toString(),
+                her,
+                visit,
+                "a picture".getBytes(StandardCharsets.UTF_8));
+        sql.update("DELETE FROM client_team WHERE client_id = ?", her);
+        String asJson = Base64.getEncoder().encodeToString("a picture".getBytes(StandardCharsets.UTF_8));
+        Page lead = visitor.onATablet("imogen");
+        assertThat(said(lead, her, "/record/everything.json")).contains(asJson);
+        assertThat(said(lead, her, "/export.zip")).contains("photos/photo-");
+        Page coach = visitor.onATablet("tamsin");
+        assertThat(said(coach, her, "/record/everything.json")).doesNotContain(asJson);
+        assertThat(said(coach, her, "/export.zip"))
+                .doesNotContain("photos/photo-")
+                .doesNotContain(asJson);
+    }
+
+    @Test
+    void a_fhir_bundle_is_looked_at_on_the_page_with_what_has_no_place(Visitor visitor) {
+        long her = Someone.firm(app.context(), "Bundled Person", Approach.SLOW_LADDER, 14);
+        String bundle = new String(FhirFiles.written(files.of(her, true), LocalDate.now()), StandardCharsets.UTF_8)
+                .replaceFirst("\"status\": \"final\"", "\"status\": \"cancelled\"");
+        // the first observation is her stage: without it nothing can be taken
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/house/import");
+        page.setInputFiles("#file", file("bundle.json", bundle));
+        page.click("text=Look at it first");
+        visitor.see("entry[1] Observation.status");
+        int last = bundle.lastIndexOf("\"status\": \"final\"");
+        String whole = bundle.replaceFirst("\"cancelled\"", "\"final\"");
+        String other =
+                whole.substring(0, last + 2) + whole.substring(last + 2).replaceFirst("\"final\"", "\"cancelled\"");
+        page.setInputFiles("#file", file("bundle.json", other));
+        page.click("text=Look at it first");
+        visitor.see("Cannot be taken");
+        page.click("text=Take it without these");
+        page.waitForURL("**/clients/*");
+        assertThat(page.locator("h1").first()).hasText("Bundled Person");
+    }
+
+    private static FilePayload file(String name, String text) {
+        return new FilePayload(name, "application/json", text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    @Test
+    void what_could_be_taken_yesterday_and_cannot_today_is_said_and_not_a_fault(Visitor visitor) {
+        String form = UUID.randomUUID().toString();
+        // as it is when a rung was taken out of the house's catalogue, or an older release kept it
+        imports.look(form, IMOGEN, "old.json", "{\"format\": \"fernstep-case\", \"version\": 1}");
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/house/import?form=" + form);
+        visitor.see("Nothing of this file can be taken: name");
+        APIResponse answer = page.request()
+                .post(
+                        app.baseUrl() + "/house/import/take",
+                        RequestOptions.create()
+                                .setForm(FormData.create().set("formId", form))
+                                .setHeader("X-CSRF-TOKEN", page.getAttribute("meta[name=csrf]", "content")));
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.text()).contains("Nothing of this file can be taken");
     }
 
     /** What comes back; of a folder, all its files. */

@@ -10,8 +10,12 @@ import fernstep.app.AppExtension.Running;
 import fernstep.app.BrowserExtension;
 import fernstep.app.Someone;
 import fernstep.app.Visitor;
+import fernstep.app.changes.ReadingsFile;
 import fernstep.app.transfer.TablePreview.Becomes;
 import fernstep.core.approach.Approach;
+import fernstep.exchange.casefile.CaseFile;
+import fernstep.exchange.table.SessionsCsv;
+import fernstep.exchange.table.TableKind;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -19,7 +23,9 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.UUID;
 import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Test;
@@ -32,15 +38,20 @@ import org.springframework.jdbc.core.JdbcTemplate;
 @Isolated("holds the rows of every table against what they were")
 class TableImportTest {
     private static final long IMOGEN = 1;
+    private static final int DEMO_CLIENTS = 12;
     private final LocalDate day = LocalDate.now().minusDays(40);
     private static final String HEADER = "client,date,site_cm,condition,method,values\n";
 
     private final Running app;
     private final TableImports tables;
+    private final CaseFiles files;
+    private final ReadingsFile readings;
     private final JdbcTemplate sql;
 
-    TableImportTest(Running app, TableImports tables, JdbcTemplate sql) {
+    TableImportTest(Running app, TableImports tables, CaseFiles files, ReadingsFile readings, JdbcTemplate sql) {
         this.app = app;
+        this.files = files;
+        this.readings = readings;
         this.tables = tables;
         this.sql = sql;
     }
@@ -88,6 +99,47 @@ class TableImportTest {
                             .sorted()
                             .toList());
         }
+        return all;
+    }
+
+    @Test
+    void the_tables_of_every_demo_client_give_the_same_readings_and_sessions_again() throws Exception {
+        for (long her = 1; her <= DEMO_CLIENTS; her++) {
+            CaseFile before = files.of(her, true);
+            long again = someone("Tables Of " + her);
+            for (String table : List.of(
+                    new String(readings.of(her), StandardCharsets.UTF_8), SessionsCsv.write(before.sessions()))) {
+                String form = kept(table);
+                tables.settings(form, kindOf(table), Map.of(), "" + again, null);
+                TablePreview preview = look(form);
+                assertThat(preview.refused())
+                        .as("refused of %s", before.her().name())
+                        .isZero();
+                if (!preview.lines().isEmpty()) {
+                    assertThat(tables.take(form, false)).isTrue();
+                    assertThat(settled(form)).isEqualTo(TableImportRow.State.TAKEN);
+                }
+            }
+            CaseFile after = files.of(again, true);
+            assertThat(readingsByDay(after)).as(before.her().name()).isEqualTo(readingsByDay(before));
+            assertThat(resultsByDay(after)).as(before.her().name()).isEqualTo(resultsByDay(before));
+        }
+    }
+
+    private static TableKind kindOf(String table) {
+        return TableKind.of(List.of(table.lines().findFirst().orElseThrow().split(",")))
+                .orElseThrow();
+    }
+
+    private static Set<String> readingsByDay(CaseFile file) {
+        Set<String> all = new TreeSet<>();
+        file.visits().forEach(v -> v.readings().forEach(r -> all.add(v.date() + " " + r)));
+        return all;
+    }
+
+    private static Set<String> resultsByDay(CaseFile file) {
+        Set<String> all = new TreeSet<>();
+        file.sessions().forEach(s -> s.results().forEach(r -> all.add(s.date() + " " + s.atHome() + " " + r)));
         return all;
     }
 

@@ -47,10 +47,10 @@ public final class FhirFiles {
      * @throws CaseProblem where it is no R4 bundle about one woman, or does not say what a record needs
      */
     public static CaseFileReader.Parsed read(String text, Catalogue catalogue, LocalDate today, boolean therapist) {
-        FhirReader.Mapped mapped = FhirReader.read(bundle(text), today);
+        FhirCase mapped = FhirReader.read(bundle(text), today);
         CaseFileReader.Parsed parsed;
         try {
-            parsed = CaseFileReader.read(JSON.valueToTree(mapped.caseFile()), catalogue, today, therapist);
+            parsed = CaseFileReader.read(JSON.valueToTree(mapped.file()), catalogue, today, therapist);
         } catch (CaseProblem p) {
             throw withTheRest(atItsEntry(p, mapped.places()), mapped.problems());
         }

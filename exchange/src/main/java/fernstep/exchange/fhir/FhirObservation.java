@@ -13,12 +13,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.hl7.fhir.r4.model.BooleanType;
 import org.hl7.fhir.r4.model.CodeableConcept;
 import org.hl7.fhir.r4.model.DateTimeType;
 import org.hl7.fhir.r4.model.IntegerType;
 import org.hl7.fhir.r4.model.Observation;
-import org.hl7.fhir.r4.model.Observation.ObservationComponentComponent;
 import org.hl7.fhir.r4.model.Period;
 import org.hl7.fhir.r4.model.Quantity;
 import org.hl7.fhir.r4.model.StringType;
@@ -32,23 +30,23 @@ final class FhirObservation {
             Observation.ObservationStatus.AMENDED,
             Observation.ObservationStatus.CORRECTED);
 
-    private final FhirReader reader;
+    private final FhirCase file;
     private final Observation o;
-    private final Map<String, List<Type>> parts = new LinkedHashMap<>();
-    private final List<String> signs = new ArrayList<>();
-    private final List<String> nextDay = new ArrayList<>();
+    private final FhirParts parts;
+    /** What it gives; kept only once all of it was understood, for a part nobody knows could turn the rest. */
+    private final List<Runnable> kept = new ArrayList<>();
 
-    FhirObservation(FhirReader reader, Observation observation) {
-        this.reader = reader;
+    FhirObservation(FhirCase file, Observation observation) {
+        this.file = file;
         this.o = observation;
+        this.parts = new FhirParts();
     }
 
     /** @throws CaseProblem where it cannot be taken */
     void take() {
-        reader.about(o.getSubject());
         FhirElements.accept(FINAL.contains(o.getStatus()), "status", "final, amended, corrected");
         FhirElements.accept(!o.hasDataAbsentReason(), "dataAbsentReason", "none");
-        o.getComponent().forEach(this::part);
+        o.getComponent().forEach(parts::add);
         Optional<String> loinc = FhirCodes.code(o.getCode(), FhirCodes.LOINC);
         Optional<String> kind = FhirCodes.code(o.getCode(), FhirCodes.KIND);
         Optional<String> finding = FhirCodes.code(o.getCode(), FhirCodes.FINDING);
@@ -64,9 +62,12 @@ final class FhirObservation {
         } else {
             throw unknown();
         }
-        parts.keySet().forEach(p -> {
-            throw new CaseProblem("component " + p, "a record here has no place for this", null);
-        });
+        parts.nothingElse();
+        FhirElements.accept(
+                rung.isPresent() || (parts.signs().isEmpty() && parts.nextDay().isEmpty()),
+                "component",
+                "signs only of how an exercise went");
+        kept.forEach(Runnable::run);
     }
 
     private CaseProblem unknown() {
@@ -75,30 +76,6 @@ final class FhirObservation {
                 "an observation that is not known here"
                         + (o.getCode().hasText() ? ": " + o.getCode().getText() : ""),
                 null);
-    }
-
-    private void part(ObservationComponentComponent c) {
-        FhirElements.accept(c.hasValue() && !c.hasDataAbsentReason(), "component", "with a value");
-        Optional<String> part = FhirCodes.code(c.getCode(), FhirCodes.PART);
-        Optional<String> sign = FhirCodes.code(c.getCode(), FhirCodes.SIGN);
-        Optional<String> next = FhirCodes.code(c.getCode(), FhirCodes.NEXT_DAY);
-        if (part.isPresent()) {
-            parts.computeIfAbsent(part.get(), k -> new ArrayList<>()).add(c.getValue());
-        } else if (sign.isPresent()) {
-            sign(sign.get(), c.getValue()).ifPresent(signs::add);
-        } else if (next.isPresent()) {
-            sign(next.get(), c.getValue()).ifPresent(nextDay::add);
-        } else {
-            throw new CaseProblem("component", "a part that is not known here", null);
-        }
-    }
-
-    private static Optional<String> sign(String code, Type value) {
-        if (value instanceof Quantity level) {
-            return Optional.of(code + ":" + (int) FhirElements.number(level, Range.PAIN_LEVEL, "component " + code));
-        }
-        FhirElements.accept(value instanceof BooleanType, "component " + code, "true, false or a level");
-        return ((BooleanType) value).booleanValue() ? Optional.of(code) : Optional.empty();
     }
 
     private LocalDate day() {
@@ -110,15 +87,14 @@ final class FhirObservation {
     }
 
     private void fact(String loinc) {
-        reader.only(o, "status", "category", "code", "subject", "effective", "value");
+        FhirReader.only(file, o, "status", "category", "code", "subject", "effective", "value");
         switch (loinc) {
-            case FhirCodes.HEIGHT -> reader.fact("heightCm", value(Range.HEIGHT_CM));
-            case FhirCodes.WEIGHT -> reader.fact("massKg", value(Range.MASS_KG));
-            case FhirCodes.AGE -> reader.fact("age", value(Range.AGE_YEARS));
+            case FhirCodes.HEIGHT -> fact("heightCm", value(Range.HEIGHT_CM));
+            case FhirCodes.WEIGHT -> fact("massKg", value(Range.MASS_KG));
+            case FhirCodes.AGE -> fact("age", value(Range.AGE_YEARS));
             case FhirCodes.DUE_DATE -> {
                 FhirElements.accept(o.getValue() instanceof DateTimeType, "value", "a day");
-                reader.fact(
-                        "dueDate", FhirElements.day(o.getValueDateTimeType()).toString());
+                fact("dueDate", FhirElements.day(o.getValueDateTimeType()).toString());
             }
             default -> throw unknown();
         }
@@ -138,16 +114,16 @@ final class FhirObservation {
         switch (kind) {
             case "status" -> {
                 plain();
-                reader.fact("status", code());
+                fact("status", code());
             }
             case "dominant-hand" -> {
                 plain();
-                reader.head("dominantHand", code());
+                head("dominantHand", code());
             }
             case "note" -> {
                 plain();
                 FhirElements.accept(o.getValue() instanceof StringType, "value", "text");
-                reader.head("note", o.getValueStringType().getValue());
+                head("note", o.getValueStringType().getValue());
             }
             case "birth" -> birth();
             case "clearance" -> clearance();
@@ -159,87 +135,94 @@ final class FhirObservation {
     }
 
     private void plain() {
-        reader.only(o, "status", "code", "subject", "effective", "value");
+        FhirReader.only(file, o, "status", "code", "subject", "effective", "value");
     }
 
     private void birth() {
-        reader.only(o, "status", "code", "subject", "effective", "value", "component");
+        FhirReader.only(file, o, "status", "code", "subject", "effective", "value", "component");
         Map<String, Object> birth = new LinkedHashMap<>();
         birth.put("date", day().toString());
         birth.put("mode", code());
-        take("tear-degree").ifPresent(t -> {
+        parts.take("tear-degree").ifPresent(t -> {
             FhirElements.accept(t instanceof IntegerType, "component tear-degree", Range.TEAR_DEGREE.allowed());
             birth.put("tearDegree", ((IntegerType) t).getValue());
         });
-        reader.fact("births", birth);
+        kept.add(() -> file.factOf("births", birth));
     }
 
     private void clearance() {
-        reader.only(o, "status", "code", "subject", "effective", "performer", "value", "note", "component");
+        FhirReader.only(file, o, "status", "code", "subject", "effective", "performer", "value", "note", "component");
         Map<String, Object> clearance = new LinkedHashMap<>();
         clearance.put("scope", code());
         clearance.put("date", day().toString());
         if (o.getEffective() instanceof Period p && p.hasEnd()) {
             clearance.put("expiry", FhirElements.day(p.getEndElement()).toString());
         }
-        put(clearance, "byRole", text("by-role"));
+        FhirElements.accept(o.getPerformer().size() <= 1, "performer", "one");
+        FhirElements.accept(o.getNote().size() <= 1, "note", "one");
+        put(clearance, "byRole", parts.text("by-role"));
         put(clearance, "byName", o.getPerformerFirstRep().getDisplay());
         put(clearance, "note", o.getNoteFirstRep().getText());
-        reader.fact("clearances", clearance);
+        kept.add(() -> file.factOf("clearances", clearance));
     }
 
     private void training() {
-        reader.only(o, "status", "code", "subject", "effective", "component");
-        head("minutesPerDay", number("minutes-per-day", Range.MINUTES_PER_DAY));
-        head("daysPerWeek", number("days-per-week", Range.DAYS_PER_WEEK));
-        head("size", number("size", Range.SIZE));
-        head("growFirst", code("grow-first"));
+        FhirReader.only(file, o, "status", "code", "subject", "effective", "component");
+        head("minutesPerDay", parts.number("minutes-per-day", Range.MINUTES_PER_DAY));
+        head("daysPerWeek", parts.number("days-per-week", Range.DAYS_PER_WEEK));
+        head("size", parts.number("size", Range.SIZE));
+        head("growFirst", parts.code("grow-first"));
         List<Object> blocked = new ArrayList<>();
-        for (Type day : all("blocked-day")) {
-            blocked.add(rule(day, "blocked-day"));
+        for (Type day : parts.all("blocked-day")) {
+            blocked.add(FhirParts.rule(day, "blocked-day"));
         }
-        reader.head("blockedDays", blocked);
+        head("blockedDays", blocked);
         Map<String, Object> changes = new LinkedHashMap<>();
         for (StanceChange change : StanceChange.values()) {
-            put(changes, change.name(), code("stance-" + change.name()));
+            put(changes, change.name(), parts.code("stance-" + change.name()));
         }
-        reader.head("stanceChanges", changes);
-        take("goal-date").ifPresent(d -> {
+        head("stanceChanges", changes);
+        parts.take("goal-date").ifPresent(d -> {
             FhirElements.accept(d instanceof DateTimeType, "component goal-date", "a day");
-            reader.head("goalDate", FhirElements.day((DateTimeType) d).toString());
+            head("goalDate", FhirElements.day((DateTimeType) d).toString());
         });
     }
 
     private void head(String field, @Nullable Object value) {
         if (value != null) {
-            reader.head(field, value);
+            kept.add(() -> file.head(field, value));
         }
     }
 
+    private void fact(String field, Object value) {
+        kept.add(() -> file.fact(field, value));
+    }
+
     private void reading() {
-        reader.only(o, "status", "code", "subject", "encounter", "effective", "value", "method", "component");
+        FhirReader.only(file, o, "status", "code", "subject", "encounter", "effective", "value", "method", "component");
         String method = FhirElements.rule(o.getMethod(), "method");
         Range unit = method.equals("FINGERS") ? Range.FINGERS : Range.WIDTH_MM;
         Map<String, Object> reading = new LinkedHashMap<>();
-        put(reading, "siteCm", number("site", Range.SITE_CM));
-        put(reading, "condition", code("condition"));
+        put(reading, "siteCm", parts.number("site", Range.SITE_CM));
+        put(reading, "condition", parts.code("condition"));
         reading.put("method", method);
         List<Object> values = new ArrayList<>();
-        for (Type value : all("value")) {
-            values.add(quantity(value, unit, "value"));
+        for (Type value : parts.all("value")) {
+            values.add(FhirParts.quantity(value, unit, "value"));
         }
         if (values.isEmpty()) {
             values.add(value(unit));
         }
         reading.put("values", values);
-        put(reading, "depthMm", number("depth", Range.DEPTH_MM));
-        put(reading, "depth", code("depth-felt"));
-        put(reading, "feel", code("feel"));
-        reader.keep(FhirReader.list(reader.visitOf(o.getEncounter(), day()), "readings"), reading);
+        put(reading, "depthMm", parts.number("depth", Range.DEPTH_MM));
+        put(reading, "depth", parts.code("depth-felt"));
+        put(reading, "feel", parts.code("feel"));
+        LocalDate day = day();
+        kept.add(() -> file.keep(file.visitOf(o.getEncounter(), day), "readings", reading));
     }
 
     private void finding(String name) {
-        reader.only(o, "status", "code", "subject", "encounter", "effective", "value", "bodySite");
+        FhirReader.only(file, o, "status", "code", "subject", "encounter", "effective", "value", "bodySite");
         Finding finding = Arrays.stream(Finding.values())
                 .filter(f -> f.name().equals(name))
                 .findFirst()
@@ -254,7 +237,8 @@ final class FhirObservation {
         } else {
             found.put("value", code());
         }
-        reader.keep(FhirReader.list(reader.visitOf(o.getEncounter(), day()), "findings"), found);
+        LocalDate day = day();
+        kept.add(() -> file.keep(file.visitOf(o.getEncounter(), day), "findings", found));
     }
 
     private @Nullable String side() {
@@ -266,87 +250,49 @@ final class FhirObservation {
     }
 
     private void place() {
-        reader.only(o, "status", "code", "subject", "effective", "value", "bodySite", "component");
+        FhirReader.only(file, o, "status", "code", "subject", "effective", "value", "bodySite", "component");
         FhirElements.accept(o.getValue() instanceof CodeableConcept, "value", "a rung");
         Map<String, Object> dose = new LinkedHashMap<>();
-        put(dose, "sets", number("sets", Range.SETS));
-        put(dose, "reps", number("reps", Range.REPS));
-        put(dose, "holdS", number("hold", Range.DOSE_HOLD_S));
-        put(dose, "breaths", number("breaths", Range.DOSE_BREATHS));
-        put(dose, "perDay", number("per-day", Range.PER_DAY));
-        put(dose, "daysPerWeek", number("days-per-week", Range.DAYS_PER_WEEK));
+        put(dose, "sets", parts.number("sets", Range.SETS));
+        put(dose, "reps", parts.number("reps", Range.REPS));
+        put(dose, "holdS", parts.number("hold", Range.DOSE_HOLD_S));
+        put(dose, "breaths", parts.number("breaths", Range.DOSE_BREATHS));
+        put(dose, "perDay", parts.number("per-day", Range.PER_DAY));
+        put(dose, "daysPerWeek", parts.number("days-per-week", Range.DAYS_PER_WEEK));
         Map<String, Object> place = new LinkedHashMap<>();
-        put(place, "strand", code("strand"));
+        put(place, "strand", parts.code("strand"));
         put(place, "side", side());
         put(
                 place,
                 "rung",
                 FhirCodes.code(o.getValueCodeableConcept(), FhirCodes.RUNG).orElse(null));
         place.put("dose", dose);
-        put(place, "range", number("range", Range.RANGE_FRACTION));
+        put(place, "range", parts.number("range", Range.RANGE_FRACTION));
         place.put("since", day().toString());
-        put(place, "change", text("change"));
-        reader.standing(place);
+        put(place, "change", parts.text("change"));
+        kept.add(() -> file.standing(place));
     }
 
     private void result(String rung) {
-        reader.only(o, "status", "code", "subject", "partOf", "effective", "value", "bodySite", "component");
-        Map<String, Object> session = reader.sessionOf(o.getPartOf())
+        FhirReader.only(file, o, "status", "code", "subject", "partOf", "effective", "value", "bodySite", "component");
+        Map<String, Object> session = file.sessionOf(o.getPartOf())
                 .orElseThrow(() -> new CaseProblem("partOf", "belongs to no session that can be taken", null));
         Map<String, Object> result = new LinkedHashMap<>();
         result.put("rung", rung);
         put(result, "side", side());
         result.put("result", code());
-        put(result, "effort", number("effort", Range.EFFORT));
-        if (take("next-day-asked").isPresent() || !nextDay.isEmpty()) {
-            result.put("nextDay", String.join(",", nextDay));
+        put(result, "effort", parts.number("effort", Range.EFFORT));
+        if (parts.take("next-day-asked").isPresent() || !parts.nextDay().isEmpty()) {
+            result.put("nextDay", String.join(",", parts.nextDay()));
         }
-        result.put("signs", String.join(",", signs));
-        put(result, "range", number("range", Range.RANGE_FRACTION));
-        reader.keep(FhirReader.list(session, "results"), result);
+        result.put("signs", String.join(",", parts.signs()));
+        put(result, "range", parts.number("range", Range.RANGE_FRACTION));
+        kept.add(() -> file.keep(session, "results", result));
     }
 
     private static void put(Map<String, Object> object, String field, @Nullable Object value) {
         if (value != null) {
             object.put(field, value);
         }
-    }
-
-    private List<Type> all(String part) {
-        List<Type> found = parts.remove(part);
-        return found == null ? List.of() : found;
-    }
-
-    private Optional<Type> take(String part) {
-        List<Type> found = all(part);
-        FhirElements.accept(found.size() <= 1, "component " + part, "once");
-        return found.stream().findFirst();
-    }
-
-    private @Nullable Double number(String part, Range range) {
-        return take(part).map(v -> quantity(v, range, part)).orElse(null);
-    }
-
-    private static double quantity(Type value, Range range, String part) {
-        FhirElements.accept(value instanceof Quantity, "component " + part, range.allowed());
-        return FhirElements.number((Quantity) value, range, "component " + part);
-    }
-
-    private @Nullable String code(String part) {
-        return take(part).map(v -> rule(v, part)).orElse(null);
-    }
-
-    private static String rule(Type value, String part) {
-        FhirElements.accept(value instanceof CodeableConcept, "component " + part, "a code");
-        return FhirElements.rule((CodeableConcept) value, "component " + part);
-    }
-
-    private @Nullable String text(String part) {
-        return take(part)
-                .map(v -> {
-                    FhirElements.accept(v instanceof StringType, "component " + part, "text");
-                    return ((StringType) v).getValue();
-                })
-                .orElse(null);
     }
 }

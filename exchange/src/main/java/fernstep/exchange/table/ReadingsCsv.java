@@ -1,21 +1,28 @@
 package fernstep.exchange.table;
 
 import fernstep.core.measure.Numbers;
+import fernstep.core.separation.Depth;
 import fernstep.core.separation.Reading;
 import fernstep.core.separation.Width;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
-/** Every reading of a separation, one a line. */
+/** Every reading of a separation, one a line; what is worked out from it (width, error) stands beside what was read. */
 public final class ReadingsCsv {
-    private static final String HEADER = "date,site_cm,condition,method,values,width_mm,error_mm,calibrated";
+    private static final String HEADER =
+            "date,site_cm,condition,method,values,width_mm,error_mm,calibrated,depth_mm,depth,feel";
     private static final String LINE_END = "\r\n";
 
     private ReadingsCsv() {}
 
-    /** A width and the day on which it was read. */
-    public record Line(LocalDate day, Width width) {}
+    /**
+     * A width and the day on which it was read.
+     *
+     * @param depth as it was felt; null where it was not, or was measured
+     */
+    public record Line(LocalDate day, Width width, @Nullable Depth depth) {}
 
     public static String write(List<Line> lines) {
         StringBuilder csv = new StringBuilder(HEADER).append(LINE_END);
@@ -34,7 +41,10 @@ public final class ReadingsCsv {
                 r.values().stream().map(v -> number(v, 2)).collect(Collectors.joining(" ")),
                 number(l.width().mm(), 2),
                 number(l.width().errorMm(), 2),
-                String.valueOf(l.width().calibrated()));
+                String.valueOf(l.width().calibrated()),
+                r.depthMm() == null ? "" : number(r.depthMm(), 2),
+                l.depth() == null ? "" : l.depth().name(),
+                r.feel() == null ? "" : r.feel().name());
     }
 
     private static String number(double value, int decimals) {

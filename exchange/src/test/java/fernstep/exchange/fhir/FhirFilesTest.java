@@ -9,6 +9,7 @@ import ca.uhn.fhir.validation.FhirValidator;
 import ca.uhn.fhir.validation.ResultSeverityEnum;
 import ca.uhn.fhir.validation.SingleValidationMessage;
 import fernstep.core.catalogue.Catalogue;
+import fernstep.core.client.Status;
 import fernstep.exchange.casefile.CaseFile;
 import fernstep.exchange.casefile.CaseFileReader;
 import fernstep.exchange.casefile.CaseFileWriter;
@@ -17,6 +18,7 @@ import fernstep.exchange.casefile.CataloguePackage;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.regex.Matcher;
 import org.hl7.fhir.common.hapi.validation.support.CommonCodeSystemsTerminologyService;
 import org.hl7.fhir.common.hapi.validation.support.InMemoryTerminologyServerValidationSupport;
 import org.hl7.fhir.common.hapi.validation.support.ValidationSupportChain;
@@ -132,6 +134,8 @@ class FhirFilesTest {
                 "\"code\": \"cm\"                       | \"code\": \"[in_i]\"              | Observation.value",
                 "\"resourceType\": \"Flag\",            | \"resourceType\": \"Flag\", \"author\": {\"display\": \"x\"}, | Flag.author",
                 "\"linkId\": \"SCAR_TENDER\"            | \"linkId\": \"LIKES_TEA\"         | QuestionnaireResponse.item LIKES_TEA",
+                "\"intent\": \"plan\"                   | \"intent\": \"proposal\"           | CarePlan.intent",
+                "\"title\": \"Breath Led\"              | \"title\": \"Another plan\"        | CarePlan.title",
                 "\"value\": 168.5                       | \"value\": 1685                   | heightCm",
                 "\"value\": 31.5                        | \"value\": 931.5                  | values",
                 "\"code\": \"PUSHES_OUT\"               | \"code\": \"SINGS\"               | Observation value",
@@ -185,6 +189,75 @@ class FhirFilesTest {
         assertThat(read.file().her().facts().age()).isEqualTo(31);
         assertThat(read.problems().stream().map(CaseProblem::path))
                 .contains("entry[0] Patient.address", "entry[0] Patient.birthDate", "CarePlan");
+    }
+
+    /** Another observation of hers in the bundle, with this instead of a value and parts. */
+    private static String with(String more) {
+        String bundle = bundle();
+        String her = bundle.replaceAll("(?s).*?\"fullUrl\": \"([^\"]+)\".*", "$1");
+        String entry = """
+                { "fullUrl": "urn:uuid:00000000-0000-4000-8000-000000000009", "resource": { "resourceType": "Observation",
+                  "status": "final", "effectiveDateTime": "2031-03-25", "subject": { "reference": "%s" }, %s } },
+                """.formatted(her, more);
+        return bundle.replaceFirst("\"entry\": \\[", Matcher.quoteReplacement("\"entry\": [ " + entry));
+    }
+
+    private static String coded(String system, String code) {
+        return "{ \"coding\": [ { \"system\": \"https://fern-step.example/fhir/CodeSystem/" + system
+                + "\", \"code\": \"" + code + "\" } ] }";
+    }
+
+    @ParameterizedTest
+    @CsvSource({"part, turned-round", "sign, DOME_FIRM"})
+    void a_reading_with_a_part_nobody_knows_here_is_left_out_whole(String system, String part) {
+        String reading =
+                "\"code\": " + coded("kind", "inter-recti-distance") + ", \"method\": " + coded("rules", "CALIPER")
+                        + ", \"component\": [ { \"code\": " + coded("part", "site")
+                        + ", \"valueQuantity\": { \"value\": 9, \"system\": \"http://unitsofmeasure.org\", \"code\": \"cm\" } }, { \"code\": "
+                        + coded("part", "condition") + ", \"valueCodeableConcept\": " + coded("rules", "REST")
+                        + " }, { \"code\": "
+                        + coded("part", "value")
+                        + ", \"valueQuantity\": { \"value\": 20, \"system\": \"http://unitsofmeasure.org\", \"code\": \"mm\" } } %s ]";
+        CaseFileReader.Parsed plain = read(with(reading.formatted("")));
+        assertThat(plain.problems()).isEmpty();
+        assertThat(sites(plain)).contains(9.0);
+        CaseFileReader.Parsed turned =
+                read(with(reading.formatted(", { \"code\": " + coded(system, part) + ", \"valueBoolean\": true }")));
+        assertThat(turned.problems()).hasSize(1);
+        assertThat(sites(turned)).doesNotContain(9.0);
+    }
+
+    private static List<Double> sites(CaseFileReader.Parsed parsed) {
+        return parsed.file().visits().stream()
+                .flatMap(v -> v.readings().stream())
+                .map(CaseFile.Read::siteCm)
+                .toList();
+    }
+
+    @Test
+    void what_refers_to_her_by_the_last_part_of_her_address_is_hers() {
+        String json = """
+                {"resourceType": "Bundle", "type": "collection", "entry": [
+                 {"fullUrl": "https://elsewhere.example/Patient/7", "resource": {"resourceType": "Patient", "id": "7",
+                  "name": [{"text": "Mira Elsewhere"}]}},
+                 {"resource": {"resourceType": "Observation", "status": "final", "subject": {"reference": "Patient/7"},
+                  "code": {"coding": [{"system": "https://fern-step.example/fhir/CodeSystem/kind", "code": "status"}]},
+                  "valueCodeableConcept": {"coding": [{"system": "https://fern-step.example/fhir/CodeSystem/rules",
+                   "code": "GENERAL"}]}}},
+                 {"resource": {"resourceType": "Observation", "status": "final", "subject": {"reference": "Patient/8"},
+                  "code": {"coding": [{"system": "http://loinc.org", "code": "29463-7"}]},
+                  "valueQuantity": {"value": 70, "system": "http://unitsofmeasure.org", "code": "kg"}}},
+                 {"resource": {"resourceType": "Observation", "status": "final",
+                  "code": {"coding": [{"system": "http://loinc.org", "code": "8302-2"}]},
+                  "valueQuantity": {"value": 170, "system": "http://unitsofmeasure.org", "code": "cm"}}}]}
+                """;
+        CaseFileReader.Parsed read = read(json);
+        assertThat(read.file().her().facts().status()).isEqualTo(Status.GENERAL);
+        // of somebody else, and of nobody
+        assertThat(read.file().her().facts().massKg()).isNull();
+        assertThat(read.file().her().facts().heightCm()).isNull();
+        assertThat(read.problems().stream().map(CaseProblem::path))
+                .contains("entry[2] Observation.subject", "entry[3] Observation.subject");
     }
 
     @Test
