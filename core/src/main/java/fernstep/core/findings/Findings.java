@@ -67,23 +67,26 @@ public record Findings(Pressure pressure, AtRest atRest, DeepCore deepCore, Hand
      *
      * @param armReachKept sides on which the rod kept its three contacts while that arm reached
      * @param legReachKept the same for the leg
+     * @param contactLost sides on which the rod left its place while an arm or leg reached
      * @param hoverS seconds of clean hover
      */
     public record HandsAndKnees(
             @Nullable Scoop scoop,
             Set<Side> armReachKept,
             Set<Side> legReachKept,
+            Set<Side> contactLost,
             @Nullable Integer hoverS) {
-        static final HandsAndKnees NOT_LOOKED = new HandsAndKnees(null, Set.of(), Set.of(), null);
+        static final HandsAndKnees NOT_LOOKED = new HandsAndKnees(null, Set.of(), Set.of(), Set.of(), null);
 
         public HandsAndKnees {
             armReachKept = Set.copyOf(armReachKept);
             legReachKept = Set.copyOf(legReachKept);
+            contactLost = Set.copyOf(contactLost);
         }
 
         /** Only the scoop was looked at. */
         public static HandsAndKnees scoop(@Nullable Scoop scoop) {
-            return new HandsAndKnees(scoop, Set.of(), Set.of(), null);
+            return new HandsAndKnees(scoop, Set.of(), Set.of(), Set.of(), null);
         }
     }
 
@@ -198,9 +201,9 @@ public record Findings(Pressure pressure, AtRest atRest, DeepCore deepCore, Hand
         return with(new DeepCore(setGrade(), toleranceBreaths(), scores));
     }
 
-    /** The same with the reaches on hands and knees. */
-    public Findings withReaches(Set<Side> arms, Set<Side> legs, @Nullable Integer hoverSeconds) {
-        return with(new HandsAndKnees(scoop(), arms, legs, hoverSeconds));
+    /** The same with the reaches on hands and knees: where the rod was kept, and on which sides it was lost. */
+    public Findings withReaches(Set<Side> arms, Set<Side> legs, Set<Side> lost, @Nullable Integer hoverSeconds) {
+        return with(new HandsAndKnees(scoop(), arms, legs, lost, hoverSeconds));
     }
 
     /** Hands and knees held in neutral: the rod kept its contacts in some reach, or she hovered clean. */
@@ -260,11 +263,7 @@ public record Findings(Pressure pressure, AtRest atRest, DeepCore deepCore, Hand
 
     /** Some reach on hands and knees was tried and the rod lost its place. */
     public boolean contactLost() {
-        boolean tried = !handsAndKnees.armReachKept().isEmpty()
-                || !handsAndKnees.legReachKept().isEmpty();
-        return tried
-                && (handsAndKnees.armReachKept().size() < Side.values().length
-                        || handsAndKnees.legReachKept().size() < Side.values().length);
+        return !handsAndKnees.contactLost().isEmpty();
     }
 
     /**

@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -132,6 +133,7 @@ public final class Recorded {
                         code(Finding.SCOOP, Observed.Scoop.class),
                         kept(Finding.ROD_ARM),
                         kept(Finding.ROD_LEG),
+                        contactLost(),
                         whole(Finding.HOVER_S)))
                 .with(shown());
     }
@@ -161,6 +163,19 @@ public final class Recorded {
             }
         });
         return kept;
+    }
+
+    /** The sides on which it left its place somewhere, whatever else was kept. */
+    private Set<Side> contactLost() {
+        Set<Side> lost = EnumSet.noneOf(Side.class);
+        for (Finding reach : List.of(Finding.ROD_ARM, Finding.ROD_LEG)) {
+            contacts(reach).forEach((side, contact) -> {
+                if (contact != Observed.RodContact.KEPT) {
+                    lost.add(side);
+                }
+            });
+        }
+        return lost;
     }
 
     private Map<Side, Observed.RodContact> contacts(Finding finding) {

@@ -1,6 +1,9 @@
 package fernstep.core.plan;
 
+import fernstep.core.catalogue.Span;
+import fernstep.core.catalogue.Window;
 import fernstep.core.measure.Range;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -34,6 +37,27 @@ public record Dose(
         }
         Range.PER_DAY.check(perDay);
         Range.DAYS_PER_WEEK.check(daysPerWeek);
+    }
+
+    /** Repetitions or breaths of one set; a hold without repetitions counts as one. */
+    public int times() {
+        return reps != null ? reps : breaths != null ? breaths : 1;
+    }
+
+    /**
+     * As often, on another rung and no longer than it asks for at the least: for going on with an easier one.
+     *
+     * @param window of that rung
+     * @param timesNow repetitions that were asked for, from 1; kept as near as the window allows
+     */
+    public Dose leastOn(Window window, int timesNow) {
+        return new Dose(
+                sets,
+                Optional.ofNullable(window.reps()).map(s -> s.clamp(timesNow)).orElse(null),
+                Optional.ofNullable(window.holdS()).map(Span::min).orElse(null),
+                Optional.ofNullable(window.breaths()).map(Span::min).orElse(null),
+                perDay,
+                daysPerWeek);
     }
 
     public Dose withDays(int n) {

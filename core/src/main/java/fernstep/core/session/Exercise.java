@@ -5,7 +5,6 @@ import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.RungForm;
-import fernstep.core.catalogue.Span;
 import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.RepRecord;
@@ -42,17 +41,11 @@ public final class Exercise {
     private final @Nullable Side side;
     private final List<ResultRules.Made> made = new ArrayList<>();
     private final Set<SignCode> signs = new LinkedHashSet<>();
-    private final List<RepRecord> soFar = new ArrayList<>();
+    private final SetInHand inHand = new SetInHand();
     private final Easings easings = new Easings();
     private Rung rung;
     private Dose dose;
     private double range;
-    private int set = 1;
-    private int repsDone;
-    /** Repetitions of this set that were done on the rung before it was stepped back from. */
-    private int before;
-
-    private boolean setDone;
     private boolean asksEffort;
     private State state = State.OPEN;
     private @Nullable Integer effort;
@@ -112,16 +105,16 @@ public final class Exercise {
 
     /** From 1. */
     public int set() {
-        return set;
+        return inHand.number();
     }
 
     public int repsDone() {
-        return repsDone;
+        return inHand.repsDone();
     }
 
     /** The set is over: a rest, or the question how hard it was. */
     public boolean setDone() {
-        return setDone;
+        return inHand.over();
     }
 
     public boolean asksEffort() {
@@ -147,7 +140,7 @@ public final class Exercise {
 
     /** Signs of this set, by repetition. */
     public List<RepRecord> soFar() {
-        return List.copyOf(soFar);
+        return inHand.seen();
     }
 
     public Set<SignCode> signs() {
@@ -156,64 +149,45 @@ public final class Exercise {
 
     /** Repetitions or breaths of one set; a hold without repetitions counts as one. */
     public int target() {
-        Integer reps = dose.reps();
-        Integer breaths = dose.breaths();
-        return reps != null ? reps : breaths != null ? breaths : 1;
+        return dose.times();
     }
 
     /** Repetitions (or breaths) left in this set. */
     public int repsLeft() {
-        return setDone ? 0 : target() - repsDone;
+        return setDone() ? 0 : target() - repsDone();
     }
 
     /** Sets that come after this one. */
     public int setsLeft() {
-        return Math.max(0, dose.sets() - set);
+        return Math.max(0, dose.sets() - set());
     }
 
     /** The rest that is due now, in seconds; 0 where none is. */
     public int restS() {
-        return open() && setDone && !asksEffort ? SessionTime.REST_BETWEEN_SETS_S : 0;
+        return open() && setDone() && !asksEffort ? SessionTime.REST_BETWEEN_SETS_S : 0;
     }
 
     /** The repetition a sign belongs to: the one under way, or the last of a set that is over. */
     public int repInHand() {
-        return setDone ? Math.max(1, repsDone) : repsDone + 1;
+        return inHand.repInHand();
     }
 
     /** Whether the sign is already on record in the repetition in hand. */
     public boolean alreadySeen(SignCode sign) {
-        int rep = repInHand();
-        return soFar.stream().anyMatch(r -> r.rep() == rep && r.signs().stream().anyMatch(s -> s.sign() == sign));
+        return inHand.alreadySeen(sign);
     }
 
     /** The sets so far, the one in hand last; a set in which nothing was done or seen is none. */
     public List<SetDone> sets() {
         List<SetDone> all = new ArrayList<>(earlierSets);
-        if (repsDone > before || !soFar.isEmpty()) {
-            all.add(setInHand());
+        if (inHand.begun()) {
+            all.add(setSoFar());
         }
         return all;
     }
 
-    /** Before the first sign that asked for more than going on; fading at the end is wanted and spoils nothing. */
-    private SetDone setInHand() {
-        int clean = soFar.stream()
-                .filter(r -> r.move() != Move.CARRY_ON)
-                .filter(r -> r.signs().stream().anyMatch(s -> s.sign() != SignCode.TIRED))
-                .mapToInt(r -> r.rep() - 1)
-                .min()
-                .orElse(repsDone);
-        int done = repsDone - before;
-        return new SetDone(
-                rung,
-                dose,
-                range,
-                set,
-                before + 1,
-                Math.max(1, target() - before),
-                done,
-                Math.max(0, Math.min(clean - before, done)));
+    private SetDone setSoFar() {
+        return inHand.soFar(rung, dose, range, target());
     }
 
     /** Seconds under load in all its sets. */
@@ -242,41 +216,37 @@ public final class Exercise {
     }
 
     void repDone() {
-        if (setDone) {
+        if (setDone()) {
             return;
         }
-        repsDone++;
+        inHand.repDone();
         endSetWhenReached();
     }
 
     void endSet() {
-        setDone = true;
-        asksEffort = set >= dose.sets();
+        inHand.end();
+        asksEffort = set() >= dose.sets();
     }
 
     void nextSet() {
-        if (!setDone || asksEffort) {
+        if (!setDone() || asksEffort) {
             return;
         }
-        earlierSets.add(setInHand());
-        set++;
-        repsDone = 0;
-        before = 0;
-        setDone = false;
-        soFar.clear();
+        earlierSets.add(setSoFar());
+        inHand.next();
         easings.endOfSet();
     }
 
     /** A set is over that nothing seen had ended before its time. */
     public boolean mayRepeat() {
-        return open() && setDone && repsDone >= target() && set < (int) Range.SETS.max();
+        return open() && setDone() && repsDone() >= target() && set() < (int) Range.SETS.max();
     }
 
     void repeatSet() {
         if (!mayRepeat()) {
             return;
         }
-        dose = dose.withSets(Math.max(dose.sets(), set + 1));
+        dose = dose.withSets(Math.max(dose.sets(), set() + 1));
         asksEffort = false;
         nextSet();
     }
@@ -294,7 +264,7 @@ public final class Exercise {
 
     void saw(Seen seen, Move move, @Nullable Lever lever) {
         signs.add(seen.sign());
-        soFar.add(new RepRecord(seen.rep() == null ? repInHand() : seen.rep(), List.of(seen), move, lever));
+        inHand.saw(seen, move, lever);
     }
 
     void answered(Answered event) {
@@ -321,35 +291,27 @@ public final class Exercise {
     /** Goes on with an easier rung at the least of its dose. */
     void stepBackTo(Rung plain, RungForm inForm, double toRange) {
         Rung back = inForm.of(plain);
-        if (repsDone > before || !soFar.isEmpty()) {
-            earlierSets.add(setInHand());
+        if (inHand.begun()) {
+            earlierSets.add(setSoFar());
         }
-        before = repsDone;
+        inHand.goOnElsewhere();
         rung = back;
         form = inForm;
         range = toRange;
         easings.clear();
-        soFar.clear();
-        Integer reps = Optional.ofNullable(back.window().reps())
-                .map(s -> s.clamp(target()))
-                .orElse(null);
-        Integer holdS =
-                Optional.ofNullable(back.window().holdS()).map(Span::min).orElse(null);
-        Integer breaths =
-                Optional.ofNullable(back.window().breaths()).map(Span::min).orElse(null);
-        dose = new Dose(dose.sets(), reps, holdS, breaths, dose.perDay(), dose.daysPerWeek());
+        dose = dose.leastOn(back.window(), target());
         endSetWhenReached();
     }
 
     private void endSetWhenReached() {
-        if (repsDone >= target()) {
+        if (repsDone() >= target()) {
             endSet();
         }
     }
 
     /** Empty where nothing was done, or it was broken off without a sign. */
     public Optional<ExerciseResult> result() {
-        boolean worked = set > 1 || repsDone > 0 || setDone || !made.isEmpty();
+        boolean worked = set() > 1 || repsDone() > 0 || setDone() || !made.isEmpty();
         boolean counts = state == State.DONE || !made.isEmpty();
         return worked && counts
                 ? Optional.of(new ExerciseResult(plannedRung, side, ResultRules.of(made), effort, signs(), range))

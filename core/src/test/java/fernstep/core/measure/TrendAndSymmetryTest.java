@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -91,5 +92,41 @@ class TrendAndSymmetryTest {
             assertThat(new Symmetry(6, 10).inWords()).isEqualTo(Reason.of("symmetry.less", Side.LEFT, 40L));
             assertThat(new Symmetry(7, 7).inWords()).isEqualTo(Reason.of("symmetry.alike"));
         }
+    }
+
+    private static List<TheilSen.Point> squares(int n) {
+        return IntStream.range(0, n).mapToObj(x -> new TheilSen.Point(x, x * x)).toList();
+    }
+
+    /** The slope between two points of a parabola is the sum of their x. */
+    @Test
+    void a_trend_is_the_median_of_all_slopes_and_its_span_follows_sen() {
+        // 1 2 3 3 4 5
+        assertThat(TheilSen.slope(squares(4))).contains(3.0);
+        // 1 2 3 3 4 4 5 5 5 6 6 7 7 8 9: the eighth; 15 slopes, 1.96·√(6·5·17/18) = 10.43, so the second and the
+        // fourteenth
+        assertThat(TheilSen.slope(squares(6))).contains(5.0);
+        assertThat(TheilSen.interval(squares(6))).contains(new TheilSen.Interval(2, 8));
+        // 10 slopes, 8.00: the first and the last
+        assertThat(TheilSen.interval(squares(5))).contains(new TheilSen.Interval(1, 7));
+        assertThat(TheilSen.interval(squares(4))).as("four say too little").isEmpty();
+        assertThat(TheilSen.slope(squares(3))).isEmpty();
+    }
+
+    @Test
+    void visits_on_one_day_make_no_slope_among_themselves() {
+        List<TheilSen.Point> same = List.of(
+                new TheilSen.Point(1, 1), new TheilSen.Point(1, 9), new TheilSen.Point(1, 5), new TheilSen.Point(1, 7));
+        assertThat(TheilSen.slope(same)).isEmpty();
+        List<TheilSen.Point> two = List.of(
+                new TheilSen.Point(0, 0), new TheilSen.Point(0, 2), new TheilSen.Point(1, 1), new TheilSen.Point(1, 3));
+        // 1, 3, −1, 1: the median is 1
+        assertThat(TheilSen.slope(two)).contains(1.0);
+    }
+
+    @ParameterizedTest(name = "{0} to {1}: {2}")
+    @CsvSource({"-1, 1, true", "0, 1, true", "-1, 0, true", "0.1, 1, false", "-1, -0.1, false"})
+    void a_span_that_holds_nothing_tells_no_trend(double low, double high, boolean holdsZero) {
+        assertThat(new TheilSen.Interval(low, high).holdsZero()).isEqualTo(holdsZero);
     }
 }

@@ -49,6 +49,7 @@ class StartingRungsTest {
                         scoop,
                         reaches.contains("A") ? BOTH : Set.of(),
                         reaches.contains("L") ? BOTH : Set.of(),
+                        Set.of(),
                         hoverS == 0 ? null : hoverS));
     }
 

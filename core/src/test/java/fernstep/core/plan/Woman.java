@@ -54,6 +54,7 @@ public final class Woman {
     private Observed.Scoop scoop;
     private Set<Side> arms = Set.of();
     private Set<Side> legs = Set.of();
+    private Set<Side> loses = Set.of();
     private Integer hoverS;
     private final Map<Side, Double> holdS = new EnumMap<>(Side.class);
     private Double tiltDeg;
@@ -171,6 +172,22 @@ public final class Woman {
     public Woman scoop(Observed.Scoop s) {
         scoop = s;
         return this;
+    }
+
+    public Woman loses(Set<Side> sides) {
+        loses = sides;
+        return this;
+    }
+
+    /** Who was tried on one side or limb and not kept on the other lost it there. */
+    private Set<Side> lost() {
+        Set<Side> lost = EnumSet.noneOf(Side.class);
+        lost.addAll(loses);
+        if (!arms.isEmpty() || !legs.isEmpty()) {
+            lost.addAll(EnumSet.allOf(Side.class));
+            lost.removeIf(s -> arms.contains(s) && legs.contains(s));
+        }
+        return lost;
     }
 
     public Woman reaches(Set<Side> withArm, Set<Side> withLeg) {
@@ -315,7 +332,7 @@ public final class Woman {
                 .with(new Findings.AtRest(pattern, gap, ribs))
                 .with(new Findings.DeepCore(grade, tolerance, floats))
                 .with(Findings.HandsAndKnees.scoop(scoop))
-                .withReaches(arms, legs, hoverS)
+                .withReaches(arms, legs, lost(), hoverS)
                 .with(new Findings.Shown(holdS, tiltDeg, flare, lift, letGo, null));
     }
 

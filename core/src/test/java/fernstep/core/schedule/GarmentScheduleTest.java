@@ -67,4 +67,22 @@ class GarmentScheduleTest {
         assertThat(schedule(Approach.QUIET_START, BirthMode.VAGINAL, Status.POSTNATAL, Answer.FEVER))
                 .isEmpty();
     }
+
+    @Test
+    void it_concerns_her_until_its_last_day_even_before_it_begins() {
+        GarmentSchedule garment = schedule(Approach.QUIET_START, BirthMode.VAGINAL, Status.POSTNATAL)
+                .orElseThrow();
+        assertThat(garment.concerns(BIRTH)).as("still to begin").isTrue();
+        assertThat(garment.concerns(LocalDate.of(2031, 4, 14))).isTrue();
+        assertThat(garment.concerns(LocalDate.of(2031, 4, 15))).isFalse();
+    }
+
+    @Test
+    void of_her_daily_life_only_the_garment_s_two_go_with_its_days() {
+        assertThat(List.of(DailyLife.values()))
+                .filteredOn(DailyLife::ofTheGarment)
+                .containsExactly(DailyLife.GARMENT_BY_DAY, DailyLife.GARMENT_OFF_AT_NIGHT);
+        assertThat(DailyLife.on(BIRTH, null))
+                .containsExactly(DailyLife.ROLL_TO_GET_UP, DailyLife.LIFT_ON_THE_BREATH, DailyLife.CHANGE_POSTURE);
+    }
 }

@@ -438,4 +438,130 @@ class ScreeningTest {
                     .hasValueSatisfying(p -> assertThat(p.field()).isEqualTo("birthDate"));
         }
     }
+
+    /** What the practitioner reads beside a gate. */
+    @Nested
+    class Why_a_gate_is_closed {
+        private final LocalDate day = EVENT.plusDays(10);
+
+        private String first(ClientFacts facts, LocalDate today, Answer... answers) {
+            return screen(facts, Approach.SLOW_LADDER, today, answers)
+                    .gates()
+                    .get(GateCode.FIRST_LOADED)
+                    .reason()
+                    .key();
+        }
+
+        @Test
+        void names_the_day_the_clearance_or_both() {
+            assertThat(first(birth(BirthMode.VAGINAL, 0), day)).isEqualTo("gate.dayAndClearance");
+            assertThat(first(birth(BirthMode.VAGINAL, 0, cleared(Scope.EXERCISE, day)), day))
+                    .isEqualTo("gate.day");
+            assertThat(first(birth(BirthMode.VAGINAL, 0), EVENT.plusDays(42))).isEqualTo("gate.clearance");
+            assertThat(first(birth(BirthMode.VAGINAL, 0, cleared(Scope.EXERCISE, day)), EVENT.plusDays(42)))
+                    .isEqualTo("gate.open");
+            assertThat(first(birth(BirthMode.VAGINAL, 0), EVENT.plusDays(42), Answer.FEVER))
+                    .isEqualTo("gate.outcome");
+        }
+
+        @Test
+        void says_too_old_of_a_clearance_from_before_or_that_has_run_out_and_not_of_one_for_less() {
+            assertThat(first(birth(BirthMode.VAGINAL, 0, cleared(Scope.FULL, EVENT.minusDays(1))), EVENT.plusDays(42)))
+                    .isEqualTo("gate.clearanceTooOld");
+            Clearance ended = new Clearance(Scope.EXERCISE, day, "MIDWIFE", null, EVENT.plusDays(41), null);
+            assertThat(first(birth(BirthMode.VAGINAL, 0, ended), EVENT.plusDays(42)))
+                    .isEqualTo("gate.clearanceTooOld");
+            assertThat(first(birth(BirthMode.VAGINAL, 0, cleared(Scope.GENTLE, day)), EVENT.plusDays(42)))
+                    .isEqualTo("gate.clearance");
+        }
+
+        @Test
+        void names_day_or_clearance_only_where_either_opens_it() {
+            ClientFacts uncleared = birth(BirthMode.VAGINAL, 0);
+            Gate waits = screen(uncleared, Approach.SLOW_LADDER, day).gates().get(GateCode.GENTLE_SET);
+            assertThat(waits.reason().key()).isEqualTo("gate.dayOrClearance");
+            assertThat(waits.opensOn()).isEqualTo(EVENT.plusDays(42));
+            Gate reached = screen(uncleared, Approach.SLOW_LADDER, EVENT.plusDays(42))
+                    .gates()
+                    .get(GateCode.GENTLE_SET);
+            assertThat(reached.reason().key()).isEqualTo("gate.open");
+            Gate emergency = screen(uncleared, Approach.SLOW_LADDER, day, Answer.FEVER)
+                    .gates()
+                    .get(GateCode.GENTLE_SET);
+            assertThat(emergency.reason().key()).isEqualTo("gate.outcome");
+        }
+
+        @Test
+        void with_a_birth_and_an_operation_opposite_limbs_wait_for_the_longer_of_both() {
+            // the operation opens the wall on the day of the birth plus five: 84 days after it
+            ClientFacts both = facts(
+                    Status.POSTNATAL,
+                    null,
+                    List.of(new Birth(EVENT, BirthMode.VAGINAL, 0)),
+                    List.of(new Surgery(EVENT.plusDays(5), "appendix")),
+                    cleared(Scope.EXERCISE, EVENT.plusDays(6)));
+            assertThat(screen(both, Approach.SLOW_LADDER, EVENT.plusDays(20))
+                            .gates()
+                            .get(GateCode.OPPOSITE_LIMBS)
+                            .opensOn())
+                    .isEqualTo(EVENT.plusDays(89));
+            assertThat(screen(birth(BirthMode.VAGINAL, 0), Approach.SLOW_LADDER, day)
+                            .gates()
+                            .get(GateCode.OPPOSITE_LIMBS)
+                            .opensOn())
+                    .isEqualTo(EVENT.plusDays(42));
+        }
+    }
+
+    @Nested
+    class Her_stage {
+        @ParameterizedTest(name = "day {0}: {1}")
+        @CsvSource({"0, POSTNATAL_FIRST_6_WEEKS", "41, POSTNATAL_FIRST_6_WEEKS", "42, POSTNATAL_AFTER_6_WEEKS"})
+        void for_a_width_changes_on_the_forty_second_day(int day, Stage.ForWidth expected) {
+            assertThat(Stage.forWidth(birth(BirthMode.CAESAREAN, 0), EVENT.plusDays(day)))
+                    .isEqualTo(expected);
+        }
+
+        @Test
+        void for_a_width_is_no_birth_s_after_an_operation_and_pregnant_whatever_came_before() {
+            assertThat(Stage.forWidth(surgery(), EVENT.plusDays(3))).isEqualTo(Stage.ForWidth.OTHER);
+            assertThat(Stage.forWidth(general(), EVENT)).isEqualTo(Stage.ForWidth.OTHER);
+            assertThat(Stage.forWidth(pregnant(EVENT.plusDays(90)), EVENT)).isEqualTo(Stage.ForWidth.PREGNANT);
+        }
+
+        @Test
+        void is_told_in_weeks_and_days() {
+            Stage pregnant = screen(pregnant(EVENT.plusDays(280 - 171)), Approach.SLOW_LADDER, EVENT)
+                    .stage();
+            assertThat(pregnant.gestation()).isEqualTo("24+3");
+            assertThat(pregnant.label().facts()).containsExactly(24, 3);
+            assertThat(pregnant.daysSinceEvent()).isNull();
+            Stage after = screen(birth(BirthMode.CAESAREAN, 0), Approach.SLOW_LADDER, EVENT.plusDays(17))
+                    .stage();
+            assertThat(after.gestation()).isNull();
+            assertThat(after.daysSinceEvent()).isEqualTo(17);
+            assertThat(after.label().key()).isEqualTo("stage.CAESAREAN");
+            assertThat(after.label().facts()).containsExactly(2, 3);
+        }
+    }
+
+    @Test
+    void two_answers_open_alike_only_where_no_position_gate_or_strand_differs() {
+        ClientFacts she = birth(BirthMode.VAGINAL, 0, cleared(Scope.EXERCISE, EVENT.plusDays(1)));
+        LocalDate day = EVENT.plusDays(100);
+        Screening well = screen(she, Approach.SLOW_LADDER, day);
+        assertThat(well.opensAlike(screen(she, Approach.SLOW_LADDER, day))).isTrue();
+        assertThat(well.opensAlike(screen(she, Approach.SLOW_LADDER, day, Answer.TIRED)))
+                .as("tired closes nothing")
+                .isTrue();
+        assertThat(well.opensAlike(screen(she, Approach.SLOW_LADDER, day, Answer.WRIST_PAIN)))
+                .as("a position")
+                .isFalse();
+        assertThat(well.opensAlike(screen(she, Approach.SLOW_LADDER, day, Answer.FEVER)))
+                .as("everything")
+                .isFalse();
+        assertThat(well.opensAlike(screen(birth(BirthMode.VAGINAL, 0), Approach.SLOW_LADDER, day)))
+                .as("a gate")
+                .isFalse();
+    }
 }

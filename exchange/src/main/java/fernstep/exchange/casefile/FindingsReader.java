@@ -28,9 +28,11 @@ public final class FindingsReader {
             finding.caseField().ifPresent(field -> put(values, c, finding, field));
         }
         Findings findings = Recorded.of(values).findings();
-        Set<Side> kept = kept(c);
+        Set<Side> kept = EnumSet.noneOf(Side.class);
+        Set<Side> lost = EnumSet.noneOf(Side.class);
+        contacts(c, kept, lost);
         return findings.withFloats(scores(c))
-                .withReaches(kept, kept, findings.hoverS())
+                .withReaches(kept, kept, lost, findings.hoverS())
                 .with(findings.shown()
                         .tilted(c.optionalNumber("tiltDeg", Range.TILT_DEG).orElse(null)));
     }
@@ -74,19 +76,17 @@ public final class FindingsReader {
     }
 
     /** A side with an empty list was tried and lost nothing; a side that is missing was not tried. */
-    private static Set<Side> kept(CaseObject c) {
-        Set<Side> kept = EnumSet.noneOf(Side.class);
+    private static void contacts(CaseObject c, Set<Side> kept, Set<Side> lost) {
         c.optionalObject("contactsLost").ifPresent(sides -> {
             for (Side side : Side.values()) {
-                List<Observed.RodContact> lost = new ArrayList<>(sides.codes(name(side), Observed.RodContact.class));
-                lost.remove(Observed.RodContact.KEPT);
-                if (sides.has(name(side)) && lost.isEmpty()) {
-                    kept.add(side);
+                List<Observed.RodContact> where = new ArrayList<>(sides.codes(name(side), Observed.RodContact.class));
+                where.remove(Observed.RodContact.KEPT);
+                if (sides.has(name(side))) {
+                    (where.isEmpty() ? kept : lost).add(side);
                 }
             }
             sides.nothingElse();
         });
-        return kept;
     }
 
     private static String name(Side side) {

@@ -1,0 +1,107 @@
+package fernstep.core.session;
+
+import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.decision.Move;
+import fernstep.core.decision.RepRecord;
+import fernstep.core.decision.Seen;
+import fernstep.core.findings.SignCode;
+import fernstep.core.plan.Dose;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** The set that is being done: how many repetitions of it, and what was seen in them. */
+final class SetInHand {
+    private final List<RepRecord> seen = new ArrayList<>();
+    private int number = 1;
+    private int repsDone;
+    /** Repetitions of this set that were done on the rung before it was stepped back from. */
+    private int before;
+
+    private boolean over;
+
+    /** From 1. */
+    int number() {
+        return number;
+    }
+
+    int repsDone() {
+        return repsDone;
+    }
+
+    boolean over() {
+        return over;
+    }
+
+    List<RepRecord> seen() {
+        return List.copyOf(seen);
+    }
+
+    /** Something was done or seen in it, on the rung in hand. */
+    boolean begun() {
+        return repsDone > before || !seen.isEmpty();
+    }
+
+    /** The repetition a sign belongs to: the one under way, or the last of a set that is over. */
+    int repInHand() {
+        return over ? Math.max(1, repsDone) : repsDone + 1;
+    }
+
+    boolean alreadySeen(SignCode sign) {
+        int rep = repInHand();
+        return seen.stream().anyMatch(r -> r.rep() == rep && r.signs().stream().anyMatch(s -> s.sign() == sign));
+    }
+
+    void saw(Seen what, Move move, @Nullable Lever lever) {
+        seen.add(new RepRecord(what.rep() == null ? repInHand() : what.rep(), List.of(what), move, lever));
+    }
+
+    void repDone() {
+        repsDone++;
+    }
+
+    void end() {
+        over = true;
+    }
+
+    void next() {
+        number++;
+        repsDone = 0;
+        before = 0;
+        over = false;
+        seen.clear();
+    }
+
+    /** What follows of this set is done on another rung. */
+    void goOnElsewhere() {
+        before = repsDone;
+        seen.clear();
+    }
+
+    /**
+     * Clean are the repetitions before the first sign that asked for more than going on; fading at the end is wanted
+     * and spoils nothing.
+     *
+     * @param target repetitions (or breaths) the set asks for
+     * @param range how far it went, 0 (easiest) to 1 (the rung's full range)
+     */
+    SetDone soFar(Rung rung, Dose dose, double range, int target) {
+        int clean = seen.stream()
+                .filter(r -> r.move() != Move.CARRY_ON)
+                .filter(r -> r.signs().stream().anyMatch(s -> s.sign() != SignCode.TIRED))
+                .mapToInt(r -> r.rep() - 1)
+                .min()
+                .orElse(repsDone);
+        int done = repsDone - before;
+        return new SetDone(
+                rung,
+                dose,
+                range,
+                number,
+                before + 1,
+                Math.max(1, target - before),
+                done,
+                Math.max(0, Math.min(clean - before, done)));
+    }
+}
