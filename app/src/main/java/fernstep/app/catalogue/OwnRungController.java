@@ -2,6 +2,7 @@ package fernstep.app.catalogue;
 
 import fernstep.app.figure.Figure;
 import fernstep.app.figure.FigureDrawing;
+import fernstep.app.figure.Handles;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.rungs.HouseRungRow;
 import fernstep.app.security.SignedIn;
@@ -154,7 +155,7 @@ class OwnRungController {
             Figure figure = FigureDrawing.ofPose(stands, body, pose);
             List<Handle> handles = new ArrayList<>();
             for (PoseForm.Angle angle : PoseForm.ANGLES) {
-                FigureDrawing.handleOf(body, pose, turned(form, from, angle.field()), angle.field())
+                Handles.of(body, pose, turned(form, from, angle.field()), angle.field())
                         .ifPresent(h -> handles.add(new Handle(angle.field(), h[0], h[1], h[2], h[3], (int) h[4])));
             }
             return ResponseEntity.ok(new Drawn(

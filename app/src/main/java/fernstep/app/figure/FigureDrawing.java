@@ -17,7 +17,6 @@ import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.DoubleFunction;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -34,6 +33,7 @@ public final class FigureDrawing {
     private final Body body;
     private final Stage stage;
     private boolean heights = true;
+    private boolean marks = true;
 
     private FigureDrawing(Rung rung, Body body, @Nullable Side side, DoubleFunction<Pose> poseAt, int steps) {
         this.rung = rung;
@@ -55,10 +55,19 @@ public final class FigureDrawing {
         return new FigureDrawing(rung, body, side, share -> m.during(range, share), STEPS).draw(side);
     }
 
+    /** Without arrows and signs: for who is to see what happens herself. */
+    public static Figure bare(Rung rung, Body body, @Nullable Side side, double range) {
+        Movement m = rung.movement();
+        FigureDrawing drawing = new FigureDrawing(rung, body, side, share -> m.during(range, share), STEPS);
+        drawing.marks = false;
+        return drawing.draw(side);
+    }
+
     /** Its frames are not the movement but the end pose from the easiest range to the full one. */
     public static Figure overRange(Rung rung, Body body, @Nullable Side side) {
         FigureDrawing drawing = new FigureDrawing(rung, body, side, rung.movement()::at, RANGE_STEPS);
         drawing.heights = false;
+        drawing.marks = false;
         return drawing.draw(side);
     }
 
@@ -81,41 +90,9 @@ public final class FigureDrawing {
 
     /** One pose alone, dressed as a plain rung. */
     public static Figure ofPose(Rung dressedAs, Body body, Pose pose) {
-        return new FigureDrawing(dressedAs, body, null, share -> pose, 0).draw(null);
-    }
-
-    /**
-     * The joint that an angle of a pose moves: x, y, then x, y of the joint it turns about, then whether the angle grows
-     * with the turn on the screen (1) or against it (-1). Empty where the joint does not move.
-     */
-    public static Optional<double[]> handleOf(Body body, Pose pose, Pose turned, String field) {
-        Skeleton now = Skeleton.of(body, pose);
-        Skeleton then = Skeleton.of(body, turned);
-        boolean working = field.startsWith("working");
-        Skeleton.Leg leg = working ? now.left() : now.right();
-        Skeleton.Leg legThen = working ? then.left() : then.right();
-        Skeleton.Arm arm = working ? now.leftArm() : now.rightArm();
-        Skeleton.Arm armThen = working ? then.leftArm() : then.rightArm();
-        Point3[] joints =
-                switch (field.replaceFirst("working|other", "")) {
-                    case "Hip" -> new Point3[] {leg.knee(), leg.hip(), legThen.knee(), legThen.hip()};
-                    case "Knee" -> new Point3[] {leg.ankle(), leg.knee(), legThen.ankle(), legThen.knee()};
-                    case "Shoulder" -> new Point3[] {arm.elbow(), arm.shoulder(), armThen.elbow(), armThen.shoulder()};
-                    case "Elbow" -> new Point3[] {arm.wrist(), arm.elbow(), armThen.wrist(), armThen.elbow()};
-                    default -> new Point3[] {now.shoulder(), now.hip(), then.shoulder(), then.hip()};
-                };
-        double turn = angle(joints[2].minus(joints[3])) - angle(joints[0].minus(joints[1]));
-        double wrapped = Math.IEEEremainder(turn, 2 * Math.PI);
-        if (Math.abs(wrapped) < 1e-6) {
-            return Optional.empty();
-        }
-        double[] at = Stage.plain(joints[0]);
-        double[] about = Stage.plain(joints[1]);
-        return Optional.of(new double[] {at[0], at[1], about[0], about[1], Math.signum(wrapped)});
-    }
-
-    private static double angle(Point3 arrow) {
-        return Math.atan2(-arrow.y(), arrow.x());
+        FigureDrawing drawing = new FigureDrawing(dressedAs, body, null, share -> pose, 0);
+        drawing.marks = false;
+        return drawing.draw(null);
     }
 
     private Figure draw(@Nullable Side side) {
@@ -136,6 +113,10 @@ public final class FigureDrawing {
             arm(strokes, near);
         }
         props(strokes);
+        Side working = side == null ? Side.LEFT : side;
+        if (marks) {
+            strokes.addAll(new Marks(stage, rung, working).strokes());
+        }
         List<Stroke> ghost = new ArrayList<>();
         if (stage.moves() && !rung.movement().start().equals(rung.movement().full())) {
             for (Side s : Side.values()) {
@@ -144,7 +125,6 @@ public final class FigureDrawing {
             }
         }
         List<Stroke> scene = new Scene(stage, rung, body).strokes();
-        Side working = side == null ? Side.LEFT : side;
         List<Label> labels = labels(working, side != null);
         return new Figure(Figure.Box.around(strokes, scene, labels), scene, ghost, strokes, labels, alt(working));
     }
@@ -292,15 +272,23 @@ public final class FigureDrawing {
         return labels;
     }
 
-    /** Dashed from the working heel down to the floor: its height is written beside it. */
+    /** Angles and the height of the working heel, and what its marks say. */
     private Reason alt(Side working) {
         Skeleton f = stage.end();
         double cm = Math.max(0, f.leg(working).heelHeightCm(body));
-        return Reason.of(
+        Reason pose = Reason.of(
                 "figure.alt",
                 rung.name(),
                 Math.round(f.leg(working).hipDeg()),
                 Math.round(f.leg(working).kneeDeg()),
                 Math.round(cm));
+        return !marks || rung.shows().isEmpty()
+                ? pose
+                : Reason.of(
+                        "figure.altShows",
+                        pose,
+                        Reason.list(rung.shows().stream()
+                                .map(m -> Reason.of("figure.mark." + m))
+                                .toList()));
     }
 }

@@ -56,7 +56,7 @@ class SpottingController {
         SimulatedClient her = rounds.client(random.nextInt(Integer.MAX_VALUE), chosen, level.number());
         model.addAttribute("her", her);
         model.addAttribute("reps", JsonMapper.shared().writeValueAsString(her.reps()));
-        model.addAttribute("f", FigureDrawing.of(her.rung(), Body.of(null, null), null, 1));
+        model.addAttribute("f", FigureDrawing.bare(her.rung(), Body.of(null, null), null, 1));
         model.addAttribute("rungs", rungs);
         model.addAttribute("choices", CHOICES);
         model.addAttribute("groups", SignGroup.values());

@@ -32,6 +32,7 @@ import org.jspecify.annotations.Nullable;
  * @param branchOf the rung this is a side branch of; null on the main line
  * @param standIns codes of rungs that practitioners take instead where its position is closed, first first
  * @param means what the rules know it by
+ * @param shows what happens that the pose does not show
  * @param cues one line per activation stance, and per spine stance where the spine matters
  */
 public record Rung(
@@ -61,7 +62,8 @@ public record Rung(
         String howTo,
         Map<String, String> cues,
         String caution,
-        List<Waymark> means) {
+        List<Waymark> means,
+        List<ActionMark> shows) {
 
     /** The same exercise in another position. */
     public record Variant(Position position, Movement movement) {}
@@ -75,6 +77,7 @@ public record Rung(
         standIns = List.copyOf(standIns);
         cues = Map.copyOf(cues);
         means = List.copyOf(means);
+        shows = List.copyOf(shows);
     }
 
     /** How far can be chosen: the easiest range is not the full one. */
@@ -193,6 +196,7 @@ public record Rung(
                 howTo,
                 cues,
                 caution,
-                means);
+                means,
+                shows);
     }
 }

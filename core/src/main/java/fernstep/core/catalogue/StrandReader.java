@@ -91,7 +91,8 @@ final class StrandReader {
                 p.text("howTo"),
                 cues,
                 p.text("caution"),
-                p.codes("means", Waymark.class));
+                p.codes("means", Waymark.class),
+                own(p, usual, "shows").codes("shows", ActionMark.class));
         boolean everyCue = Arrays.stream(Stances.Activation.values())
                 .allMatch(a -> rung.cues().containsKey(a.name()));
         if (!everyCue) {
