@@ -319,9 +319,9 @@ document.addEventListener('alpine:init', () => {
       this.judged = null;
       this.close();
     },
-    hasTrace() { return ['LIVE', 'SILENT', 'ENDED', 'LOST'].includes(this.traceState); },
+    hasTrace() { return ['LIVE', 'SILENT', 'AWAY', 'ENDED', 'LOST'].includes(this.traceState); },
     watching() { return this.strips !== null; },
-    traceTrouble() { return { SILENT: fern.text('deviceSilent'), ENDED: fern.text('deviceEnded'), LOST: fern.text('deviceLost') }[this.traceState] || ''; },
+    traceTrouble() { return { SILENT: fern.text('deviceSilent'), AWAY: fern.text('deviceAway'), ENDED: fern.text('deviceEnded'), LOST: fern.text('deviceLost') }[this.traceState] || ''; },
     judgedWord() { return this.judged ? this.judged.word : ''; },
     judgedDetail() { return this.judged ? this.judged.detail : ''; },
     unsureText() {

@@ -43,6 +43,7 @@ class EveryPageTest {
             "/clients/{id}/readings.csv",
             "/clients/{id}/record/everything.json",
             "/house/audit.csv",
+            "/house/export.zip",
             "/figures/{code}",
             "/photos/{id}",
             "/sessions/{sessionId}/state",

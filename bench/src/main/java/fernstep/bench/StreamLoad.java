@@ -54,7 +54,7 @@ public final class StreamLoad {
                     .thenAccept(answer -> answer.body().forEach(line -> told.incrementAndGet()));
             devices.add(() -> {
                 try {
-                    Stream.play(URI.create(base.replaceFirst("^http", "ws") + "/device"), code, sensor, HZ, null);
+                    Stream.play(URI.create(base.replaceFirst("^http", "ws") + "/device"), code, sensor, HZ, null, null);
                 } catch (Stream.Refused | InterruptedException e) {
                     refused.incrementAndGet();
                     System.out.println(e.getMessage());

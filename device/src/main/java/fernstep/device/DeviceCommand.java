@@ -32,7 +32,7 @@ public final class DeviceCommand {
     private static final int UNUSABLE = 2;
     private static final int REFUSED = 1;
     private static final Set<String> OPTIONS =
-            Set.of("rung", "rate", "drop", "noise", "reps", "seed", "file", "truth", "url", "code", "cut");
+            Set.of("rung", "rate", "drop", "noise", "reps", "seed", "file", "truth", "url", "code", "cut", "away");
     private static final Tempo USUAL = new Tempo(3, 3, 2);
 
     private DeviceCommand() {}
@@ -55,7 +55,7 @@ public final class DeviceCommand {
             err.println(
                     "usage: fern device CHARACTER [--rung F3] [--rate 50] [--drop 2] [--noise 3] [--reps 10] [--seed 1]");
             err.println(
-                    "       --code 123456 [--url ws://127.0.0.1:8080/device] [--cut 20] | --file out.edf or out.csv   [--truth truth.json]");
+                    "       --code 123456 [--url ws://127.0.0.1:8080/device] [--cut 20 [--away 5]] | --file out.edf or out.csv   [--truth truth.json]");
             err.println("characters: "
                     + Arrays.stream(Script.values()).map(DeviceCommand::name).collect(Collectors.joining(", ")));
             System.exit(UNUSABLE);
@@ -97,8 +97,14 @@ public final class DeviceCommand {
             write(Path.of(file), sensor.whole(), she);
         } else if (code != null) {
             Double cut = options.containsKey("cut") ? number(options, "cut", 0, 0, 1e6) : null;
+            Double away = options.containsKey("away") ? number(options, "away", 0, 0, 600) : null;
             Stream.play(
-                    URI.create(options.getOrDefault("url", "ws://127.0.0.1:8080/device")), code, sensor, rateHz, cut);
+                    URI.create(options.getOrDefault("url", "ws://127.0.0.1:8080/device")),
+                    code,
+                    sensor,
+                    rateHz,
+                    cut,
+                    away);
         }
     }
 

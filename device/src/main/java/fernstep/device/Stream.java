@@ -20,6 +20,7 @@ import tools.jackson.databind.json.JsonMapper;
 public final class Stream implements WebSocket.Listener {
     private static final int ANSWERS_WITHIN_S = 10;
     private static final JsonMapper JSON = new JsonMapper();
+    private static final Map<String, String> UNITS = Map.of("CUFF", "mmHg", "RIBS", "relative", "BELLY", "relative");
 
     private final CompletableFuture<String> paired = new CompletableFuture<>();
     private final CompletableFuture<String> ended = new CompletableFuture<>();
@@ -37,62 +38,92 @@ public final class Stream implements WebSocket.Listener {
     /**
      * Plays until she has done.
      *
-     * @param cutAfterS goes silent without a word after so many seconds; null to play to the end
+     * @param cutAfterS the connection is lost after so many seconds; null to play to the end
+     * @param awayS comes back after so many seconds and goes on; null to stay away
      * @throws Refused where the app does not take it, or goes
      */
-    public static void play(URI app, String code, Sensor sensor, double rateHz, @Nullable Double cutAfterS)
+    public static void play(
+            URI app, String code, Sensor sensor, double rateHz, @Nullable Double cutAfterS, @Nullable Double awayS)
             throws Refused, InterruptedException {
-        Stream stream = new Stream();
-        WebSocket socket;
         try {
-            socket = HttpClient.newHttpClient()
-                    .newWebSocketBuilder()
-                    .buildAsync(app, stream)
-                    .get(ANSWERS_WITHIN_S, TimeUnit.SECONDS);
-            send(
-                    socket,
-                    Map.of(
-                            "hello",
-                            "fern-trace/1",
-                            "code",
-                            code,
-                            "rateHz",
-                            rateHz,
-                            "units",
-                            Map.of("CUFF", "mmHg", "RIBS", "relative", "BELLY", "relative")));
-            String answer = stream.paired.get(ANSWERS_WITHIN_S, TimeUnit.SECONDS);
-            System.out.println("device: " + answer);
-            stream.send(socket, sensor, cutAfterS);
+            Pace pace = new Pace(System.nanoTime(), sensor);
+            Stream stream = new Stream();
+            WebSocket socket = stream.greet(app, Map.of("code", code, "rateHz", rateHz, "units", UNITS));
+            boolean cut = stream.send(socket, pace, cutAfterS);
+            if (cut && awayS != null) {
+                String again = JSON.readTree(stream.paired.get()).path("again").asString();
+                pace.goOnSilently(awayS);
+                Stream later = new Stream();
+                later.send(later.greet(app, Map.of("again", again)), pace, null);
+            }
         } catch (ExecutionException | TimeoutException e) {
             throw new Refused(String.valueOf(
                     e.getCause() == null ? e.getMessage() : e.getCause().getMessage()));
         }
     }
 
-    private void send(WebSocket socket, Sensor sensor, @Nullable Double cutAfterS)
-            throws InterruptedException, ExecutionException, TimeoutException, Refused {
-        long began = System.nanoTime();
-        long sequence = 0;
-        while (!sensor.isOver()) {
+    /** Her packets as they fall due; numbers and times go on whether anybody hears them. */
+    private static final class Pace {
+        private final long began;
+        private final Sensor sensor;
+        private long sequence;
+
+        Pace(long began, Sensor sensor) {
+            this.began = began;
+            this.sensor = sensor;
+        }
+
+        Sensor.Packet next() throws InterruptedException {
             Sensor.Packet packet = sensor.packet();
             sequence++;
-            long due = began + (long) (sensor.atS() * 1e9);
-            long wait = due - System.nanoTime();
+            long wait = began + (long) (sensor.atS() * 1e9) - System.nanoTime();
             if (wait > 0) {
                 TimeUnit.NANOSECONDS.sleep(wait);
             }
+            return packet;
+        }
+
+        void goOnSilently(double seconds) throws InterruptedException {
+            double until = sensor.atS() + seconds;
+            while (!sensor.isOver() && sensor.atS() < until) {
+                next();
+            }
+        }
+    }
+
+    private WebSocket greet(URI app, Map<String, Object> by)
+            throws InterruptedException, ExecutionException, TimeoutException {
+        WebSocket socket = HttpClient.newHttpClient()
+                .newWebSocketBuilder()
+                .buildAsync(app, this)
+                .get(ANSWERS_WITHIN_S, TimeUnit.SECONDS);
+        Map<String, Object> hello = new LinkedHashMap<>(by);
+        hello.put("hello", "fern-trace/1");
+        send(socket, hello);
+        String answer = paired.get(ANSWERS_WITHIN_S, TimeUnit.SECONDS);
+        // what it said lets whoever reads it go on in the recording: it is not printed
+        System.out.println(answer.contains("welcome") ? "device: connected" : "device: " + answer);
+        return socket;
+    }
+
+    /** @return whether the connection was cut */
+    private boolean send(WebSocket socket, Pace pace, @Nullable Double cutAfterS)
+            throws InterruptedException, ExecutionException, TimeoutException, Refused {
+        while (!pace.sensor.isOver()) {
+            Sensor.Packet packet = pace.next();
             if (ended.isDone()) {
                 throw new Refused(ended.get());
             }
-            if (cutAfterS != null && sensor.atS() > cutAfterS) {
+            if (cutAfterS != null && pace.sensor.atS() > cutAfterS) {
                 socket.abort();
-                return;
+                return true;
             }
             if (!packet.lost()) {
-                send(socket, line(sequence, packet.samples()));
+                send(socket, line(pace.sequence, packet.samples()));
             }
         }
         socket.sendClose(WebSocket.NORMAL_CLOSURE, "done").get(ANSWERS_WITHIN_S, TimeUnit.SECONDS);
+        return false;
     }
 
     private static Map<String, Object> line(long sequence, List<Sample> samples) {

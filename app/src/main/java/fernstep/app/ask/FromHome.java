@@ -5,8 +5,10 @@ import fernstep.app.support.NotFound;
 import fernstep.core.screening.Answer;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.security.access.AccessDeniedException;
@@ -39,7 +41,17 @@ public class FromHome {
 
     /** Answers from home that count on a day. */
     public Set<Answer> standing(long clientId, LocalDate day) {
-        return open(clientId).stream()
+        return standing(open(clientId), day);
+    }
+
+    /** What nobody has looked at yet, by client. */
+    Map<Long, List<HomeFlag>> openOf(Collection<Long> clients) {
+        return mapper.openOf(clients).stream().collect(Collectors.groupingBy(HomeFlag::clientId));
+    }
+
+    /** Of one client's open flags, the answers that count on a day. */
+    static Set<Answer> standing(List<HomeFlag> open, LocalDate day) {
+        return open.stream()
                 .filter(f -> f.toldAt().toLocalDate().equals(day)
                         || (f.closes() && f.toldAt().toLocalDate().isBefore(day)))
                 .flatMap(f -> f.answer().stream())

@@ -1,6 +1,7 @@
 package fernstep.app.ask;
 
 import java.time.LocalDateTime;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
@@ -17,6 +18,9 @@ interface HomeFlagMapper {
 
     /** Newest first. */
     List<HomeFlag> open(@Param("clientId") long clientId);
+
+    /** Of many clients, in no order. */
+    List<HomeFlag> openOf(@Param("clients") Collection<Long> clients);
 
     Optional<HomeFlag> byId(@Param("clientId") long clientId, @Param("id") long id);
 

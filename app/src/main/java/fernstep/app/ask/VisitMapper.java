@@ -39,6 +39,11 @@ public interface VisitMapper {
 
     Set<Answer> answers(@Param("visitId") long visitId);
 
+    /** An answer given in a visit. */
+    record AnswerOf(long visitId, Answer code) {}
+
+    List<AnswerOf> answersOf(@Param("clients") Collection<Long> clients);
+
     void addAnswer(@Param("visitId") long visitId, @Param("code") Answer code);
 
     void removeAnswer(@Param("visitId") long visitId, @Param("code") Answer code);

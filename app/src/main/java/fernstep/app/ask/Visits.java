@@ -14,9 +14,12 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -229,6 +232,25 @@ public class Visits {
         answers.addAll(mapper.answers(row.id()));
         answers.addAll(fromHome.standing(row.clientId(), row.heldOn()));
         return new Visit(row, client, answers, screen(client, answers, row.askFirstOverride() != null, row.heldOn()));
+    }
+
+    /** What counts in each of these visits, given in it or from home, by visit. */
+    public Map<Long, Set<Answer>> answersIn(List<VisitRow> visits) {
+        Map<Long, Set<Answer>> all = new HashMap<>();
+        if (visits.isEmpty()) {
+            return all;
+        }
+        Set<Long> clients = visits.stream().map(VisitRow::clientId).collect(Collectors.toSet());
+        Map<Long, List<HomeFlag>> home = fromHome.openOf(clients);
+        for (VisitRow visit : visits) {
+            Set<Answer> answers = EnumSet.noneOf(Answer.class);
+            answers.addAll(FromHome.standing(home.getOrDefault(visit.clientId(), List.of()), visit.heldOn()));
+            all.put(visit.id(), answers);
+        }
+        for (VisitMapper.AnswerOf answer : mapper.answersOf(clients)) {
+            Optional.ofNullable(all.get(answer.visitId())).ifPresent(a -> a.add(answer.code()));
+        }
+        return all;
     }
 
     /** The same visit asked by other stances. */

@@ -250,7 +250,8 @@ public class CheckEntries {
         return mapper.readings(visitId);
     }
 
-    public List<FindingRow> findings(long visitId) {
-        return mapper.findings(visitId);
+    /** Of many clients, as they are stored. */
+    public List<FindingRow> findingsOf(Collection<Long> clients) {
+        return clients.isEmpty() ? List.of() : mapper.findingsOf(clients);
     }
 }

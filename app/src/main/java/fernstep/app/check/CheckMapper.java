@@ -20,6 +20,8 @@ public interface CheckMapper extends Visits.LastChecks {
 
     List<ReadingRow> readingsOf(@Param("clients") Collection<Long> clients);
 
+    List<FindingRow> findingsOf(@Param("clients") Collection<Long> clients);
+
     void removeReadings(@Param("readings") List<ReadingRow> readings);
 
     void putReadings(@Param("readings") List<ReadingRow> readings);

@@ -5,6 +5,7 @@ import fernstep.core.client.Restriction;
 import fernstep.core.plan.Goal;
 import fernstep.core.progress.Progress;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
@@ -17,7 +18,8 @@ public interface ClientMapper {
 
     Optional<ClientRow> byFormId(@Param("formId") String formId);
 
-    List<ClientRow> all();
+    /** By name; all where {@code clients} is null, as in the next three. */
+    List<ClientRow> rows(@Param("clients") @Nullable Collection<Long> clients);
 
     List<Clients.Name> names();
 
@@ -25,9 +27,9 @@ public interface ClientMapper {
 
     List<ClearanceRow> clearances(@Param("clientId") long clientId);
 
-    List<EventRow> allEvents();
+    List<EventRow> eventsOf(@Param("clients") @Nullable Collection<Long> clients);
 
-    List<ClearanceRow> allClearances();
+    List<ClearanceRow> clearancesOf(@Param("clients") @Nullable Collection<Long> clients);
 
     /** A form sent twice changes nothing the second time. */
     void insert(ClientRow client);
@@ -60,7 +62,7 @@ public interface ClientMapper {
 
     ClientSettings settings(@Param("id") long id);
 
-    List<SettingsOf> allSettings();
+    List<SettingsOf> settingsOf(@Param("clients") @Nullable Collection<Long> clients);
 
     void putApproach(
             @Param("id") long id,

@@ -47,12 +47,9 @@ public class Clients {
         return new ClientFile(row, mapper.events(id), mapper.clearances(id), mapper.settings(id), today.date());
     }
 
-    /** Of some clients; who is gone is left out. */
+    /** Of some clients, by name; who is gone is left out. */
     public List<ClientFile> files(Collection<Long> ids) {
-        return ids.stream()
-                .flatMap(id -> mapper.byId(id).stream())
-                .map(row -> file(Objects.requireNonNull(row.id())))
-                .toList();
+        return ids.isEmpty() ? List.of() : filesOf(ids);
     }
 
     /** How a client is called. */
@@ -62,15 +59,19 @@ public class Clients {
         return mapper.names();
     }
 
-    /** Four queries however many clients there are. */
     public List<ClientFile> all() {
+        return filesOf(null);
+    }
+
+    /** Four queries however many clients there are. */
+    private List<ClientFile> filesOf(@Nullable Collection<Long> ids) {
         Map<Long, List<EventRow>> events =
-                mapper.allEvents().stream().collect(Collectors.groupingBy(EventRow::clientId));
+                mapper.eventsOf(ids).stream().collect(Collectors.groupingBy(EventRow::clientId));
         Map<Long, List<ClearanceRow>> clearances =
-                mapper.allClearances().stream().collect(Collectors.groupingBy(ClearanceRow::clientId));
-        Map<Long, ClientSettings> settings = mapper.allSettings().stream()
+                mapper.clearancesOf(ids).stream().collect(Collectors.groupingBy(ClearanceRow::clientId));
+        Map<Long, ClientSettings> settings = mapper.settingsOf(ids).stream()
                 .collect(Collectors.toMap(ClientMapper.SettingsOf::clientId, ClientMapper.SettingsOf::settings));
-        return mapper.all().stream()
+        return mapper.rows(ids).stream()
                 .map(row -> new ClientFile(
                         row,
                         events.getOrDefault(row.id(), List.of()),
@@ -117,12 +118,16 @@ public class Clients {
                     .ifPresent(latest -> mapper.removeEvent(id, latest.kind(), latest.happenedOn()));
             mapper.putEvent(event);
         }
+        keepWhatWas(before, staffId);
+        return true;
+    }
+
+    private void keepWhatWas(ClientFile before, long staffId) {
         Map<String, String> was = Facts.of(before);
-        Map<String, String> is = Facts.of(file(id));
+        Map<String, String> is = Facts.of(file(before.id()));
         Set<String> names = new TreeSet<>(was.keySet());
         names.addAll(is.keySet());
-        names.forEach(n -> changed(id, "fact:" + n, was.get(n), is.get(n), "", staffId));
-        return true;
+        names.forEach(n -> changed(before.id(), "fact:" + n, was.get(n), is.get(n), "", staffId));
     }
 
     private void changed(
@@ -159,14 +164,19 @@ public class Clients {
         }
     }
 
+    /** What was wished before is kept. */
+    @Transactional
     public void trainBy(
             long id,
             Progress.GrowFirst growFirst,
             Set<DayOfWeek> blocked,
             @Nullable Goal goal,
-            @Nullable LocalDate goalDate) {
+            @Nullable LocalDate goalDate,
+            long staffId) {
+        ClientFile before = file(id);
         String days = blocked.stream().sorted().map(Enum::name).collect(Collectors.joining(","));
         mapper.putWishes(id, growFirst, days, goal, goalDate);
+        keepWhatWas(before, staffId);
     }
 
     /**
@@ -174,8 +184,11 @@ public class Clients {
      *
      * @throws fernstep.core.measure.OutOfRange outside 2 to 10
      */
-    public void size(long id, int exercisesAtMost) {
+    @Transactional
+    public void size(long id, int exercisesAtMost, long staffId) {
+        ClientFile before = file(id);
         mapper.putSize(id, Range.SIZE.check(exercisesAtMost));
+        keepWhatWas(before, staffId);
     }
 
     public List<LiftRow> lifts(long id) {

@@ -2,6 +2,7 @@ package fernstep.app.client;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** A client's facts by name, as the record keeps what they were. */
@@ -23,6 +24,14 @@ final class Facts {
         put(facts, "daysPerWeek", r.daysPerWeek());
         put(facts, "restrictions", r.restrictions());
         put(facts, "note", r.note());
+        put(facts, "growFirst", file.settings().growFirst());
+        put(
+                facts,
+                "blockedDays",
+                file.settings().blocked().stream().sorted().map(Enum::name).collect(Collectors.joining(",")));
+        put(facts, "goal", file.settings().goal());
+        put(facts, "goalDate", file.settings().goalDate());
+        put(facts, "exercisesAtMost", file.settings().exercisesAtMost());
         for (EventRow e : file.events()) {
             put(facts, e.kind() + " " + e.happenedOn(), written(e));
         }

@@ -4,6 +4,8 @@ import fernstep.core.measure.Side;
 import fernstep.core.plan.Choice;
 import fernstep.core.plan.Dose;
 import fernstep.core.screening.Strand;
+import java.util.ArrayList;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -42,6 +44,30 @@ public record ChoiceRow(
                 c.range(),
                 c.locked(),
                 c.leftOut());
+    }
+
+    /** For the record: rung, dose and range as they are, what is locked or left out by its code. */
+    static String written(Choice c) {
+        Dose d = c.dose();
+        List<String> parts = new ArrayList<>();
+        if (c.rung() != null) {
+            parts.add(c.rung());
+        }
+        if (d != null) {
+            Integer times = d.reps() == null && d.breaths() == null ? null : Integer.valueOf(d.times());
+            parts.add(d.sets() + (times == null ? "" : " × " + times)
+                    + (d.holdS() == null ? "" : " × " + d.holdS() + " s") + ", " + d.daysPerWeek() + "/7");
+        }
+        if (c.range() != null) {
+            parts.add(Math.round(100 * c.range()) + " %");
+        }
+        if (c.locked()) {
+            parts.add("LOCKED");
+        }
+        if (c.leftOut()) {
+            parts.add("LEFT_OUT");
+        }
+        return parts.isEmpty() ? "NOTHING_SET" : String.join(", ", parts);
     }
 
     Choice asChoice() {

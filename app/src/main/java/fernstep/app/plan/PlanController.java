@@ -82,9 +82,10 @@ class PlanController {
             @RequestParam(required = false) @Nullable String day,
             @RequestParam(required = false) @Nullable String item,
             @RequestHeader(value = "X-Requested-With", required = false) @Nullable String by,
+            @AuthenticationPrincipal SignedIn me,
             Model model,
             RedirectAttributes flash) {
-        Optional<String> refused = edits.take(visits.unlocked(id), PlanChange.read(change));
+        Optional<String> refused = edits.take(visits.unlocked(id), PlanChange.read(change), me.staffId());
         if ("fetch".equals(by)) {
             fill(id, day, item, model);
             model.addAttribute("refused", refused.orElse(null));
@@ -101,8 +102,9 @@ class PlanController {
             @RequestParam String rung,
             @RequestParam(required = false) @Nullable Side side,
             @RequestParam String range,
+            @AuthenticationPrincipal SignedIn me,
             RedirectAttributes flash) {
-        Optional<String> refused = edits.range(clients.file(id), rung, side, range);
+        Optional<String> refused = edits.range(clients.file(id), rung, side, range, me.staffId());
         flash.addFlashAttribute("rangeRefused", refused.orElse(null));
         flash.addFlashAttribute("rangeKept", refused.isEmpty());
         flash.addAttribute("client", id);

@@ -3,6 +3,7 @@ package fernstep.app.plan;
 import fernstep.app.ask.Visit;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.support.RecordLog;
 import fernstep.app.support.Words;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Span;
@@ -33,9 +34,11 @@ class PlanEdits {
     private final Plans plans;
     private final Clients clients;
     private final PlanMapper mapper;
+    private final RecordLog log;
     private final Words words;
 
-    PlanEdits(Plans plans, Clients clients, PlanMapper mapper, Words words) {
+    PlanEdits(Plans plans, Clients clients, PlanMapper mapper, RecordLog log, Words words) {
+        this.log = log;
         this.clients = clients;
         this.plans = plans;
         this.mapper = mapper;
@@ -44,33 +47,35 @@ class PlanEdits {
 
     /** @return why it was not taken; empty when it was */
     @Transactional
-    Optional<String> take(Visit visit, PlanChange change) {
-        return take(plans.desk(visit), change);
+    Optional<String> take(Visit visit, PlanChange change, long staffId) {
+        return take(plans.desk(visit), change, staffId);
     }
 
     /** How far a rung of her plan goes, set on its dial. */
     @Transactional
-    Optional<String> range(ClientFile client, String rung, @Nullable Side side, String range) {
+    Optional<String> range(ClientFile client, String rung, @Nullable Side side, String range, long staffId) {
         Plans.Desk desk = plans.desk(client);
         return desk.plan().items().stream()
                 .filter(i -> i.rung().code().equals(rung) && i.side() == side)
                 .findFirst()
-                .map(i -> take(desk, new PlanChange(PlanChange.Kind.RANGE, i.strand(), side, range)))
-                .orElse(Optional.of(rung + " is not in her plan today."));
+                .map(i -> take(desk, new PlanChange(PlanChange.Kind.RANGE, i.strand(), side, range), staffId))
+                .orElse(Optional.of(words.text("told.notInHerPlan", rung)));
     }
 
-    private Optional<String> take(Plans.Desk desk, PlanChange change) {
+    private Optional<String> take(Plans.Desk desk, PlanChange change, long staffId) {
         long client = desk.client().id();
         if (change.kind() == PlanChange.Kind.RESET) {
+            desk.question().wishes().choices().forEach(c -> changed(client, c, ChoiceRow.written(c), null, staffId));
+            changed(client, "planOrder", mapper.order(client).orElse(null), null, staffId);
             mapper.clear(client);
             mapper.clearOrder(client);
             return Optional.empty();
         }
         if (change.kind() == PlanChange.Kind.ORDER) {
-            return order(desk, client, String.valueOf(change.value()));
+            return order(desk, client, String.valueOf(change.value()), staffId);
         }
         if (change.kind() == PlanChange.Kind.SIZE) {
-            return size(client, String.valueOf(change.value()));
+            return size(client, String.valueOf(change.value()), staffId);
         }
         Strand strand = change.strand();
         if (strand == null) {
@@ -80,14 +85,23 @@ class PlanEdits {
         if (attempt.refused() != null) {
             return Optional.of(attempt.refused());
         }
-        return keep(desk, client, Objects.requireNonNull(attempt.choice()), change.kind());
+        return keep(desk, client, Objects.requireNonNull(attempt.choice()), change.kind(), staffId);
     }
 
-    private Optional<String> size(long client, String value) {
+    private void changed(long client, Choice about, @Nullable String before, @Nullable String after, long staffId) {
+        String side = about.side() == null ? "" : ":" + about.side();
+        changed(client, "plan:" + about.strand() + side, before, after, staffId);
+    }
+
+    private void changed(long client, String part, @Nullable String before, @Nullable String after, long staffId) {
+        log.changed(new RecordLog.Change(client, null, part, before, after, "", staffId));
+    }
+
+    private Optional<String> size(long client, String value, long staffId) {
         if (!value.matches("[0-9]{1,2}") || !Range.SIZE.holds(Integer.parseInt(value))) {
-            return Optional.of("Exercises in a session: " + Range.SIZE.allowed() + ".");
+            return Optional.of(words.text("told.exercisesInASession", Range.SIZE.allowed()));
         }
-        clients.size(client, Integer.parseInt(value));
+        clients.size(client, Integer.parseInt(value), staffId);
         return Optional.empty();
     }
 
@@ -193,7 +207,7 @@ class PlanEdits {
         return span.holds(value);
     }
 
-    private Optional<String> order(Plans.Desk desk, long client, String value) {
+    private Optional<String> order(Plans.Desk desk, long client, String value, long staffId) {
         List<Strand> asked = Arrays.stream(value.split(","))
                 .filter(s ->
                         Arrays.stream(Strand.values()).anyMatch(x -> x.name().equals(s)))
@@ -201,12 +215,14 @@ class PlanEdits {
                 .toList();
         Optional<String> over = overflows(desk, desk.question().wishes().choices(), asked);
         if (over.isEmpty()) {
-            mapper.putOrder(client, asked.stream().map(Enum::name).collect(Collectors.joining(",")));
+            String order = asked.stream().map(Enum::name).collect(Collectors.joining(","));
+            changed(client, "planOrder", mapper.order(client).orElse(null), order, staffId);
+            mapper.putOrder(client, order);
         }
         return over;
     }
 
-    private Optional<String> keep(Plans.Desk desk, long client, Choice choice, PlanChange.Kind kind) {
+    private Optional<String> keep(Plans.Desk desk, long client, Choice choice, PlanChange.Kind kind, long staffId) {
         List<Choice> choices = new ArrayList<>(desk.question().wishes().choices());
         choices.removeIf(c -> c.strand() == choice.strand() && c.side() == choice.side());
         // What is about one side is read before what is about both.
@@ -217,6 +233,12 @@ class PlanEdits {
                 return over;
             }
         }
+        String before = desk.question().wishes().choices().stream()
+                .filter(c -> c.strand() == choice.strand() && c.side() == choice.side())
+                .findFirst()
+                .map(ChoiceRow::written)
+                .orElse(null);
+        changed(client, choice, before, ChoiceRow.written(choice), staffId);
         mapper.put(ChoiceRow.of(client, choice));
         return Optional.empty();
     }
@@ -229,8 +251,8 @@ class PlanEdits {
         Plan before = desk.plan();
         Plan after = desk.plan(choices, order);
         if (!after.fits() && after.secondsPerDay() > before.secondsPerDay()) {
-            return Optional.of("That would take " + words.time(after.secondsPerDay()) + " of her "
-                    + after.minutesAvailable() + " minutes: leave something out first.");
+            return Optional.of(
+                    words.text("told.wouldTake", words.time(after.secondsPerDay()), after.minutesAvailable()));
         }
         List<String> pushed = before.items().stream()
                 .map(PlanItem::strand)
@@ -242,7 +264,6 @@ class PlanEdits {
                 .toList();
         return pushed.isEmpty()
                 ? Optional.empty()
-                : Optional.of("There is no room for that beside " + String.join(", ", pushed)
-                        + ": leave something out first, or give the day more minutes.");
+                : Optional.of(words.text("told.noRoomBeside", String.join(", ", pushed)));
     }
 }

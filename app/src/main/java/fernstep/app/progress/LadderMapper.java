@@ -12,6 +12,9 @@ public interface LadderMapper {
     /** The newest step of every strand and side. */
     List<LadderRow> current(@Param("clientId") long clientId);
 
+    /** Of many clients. */
+    List<LadderRow> currentOf(@Param("clients") Collection<Long> clients);
+
     Optional<LadderRow> byId(@Param("id") long id);
 
     /** The same step sent twice is kept once. */

@@ -154,6 +154,7 @@ class ProgressController {
             @RequestParam(required = false) @Nullable String goal,
             @RequestParam(required = false) @Nullable String goalDate,
             @RequestParam(defaultValue = "progress") String back,
+            @AuthenticationPrincipal SignedIn me,
             RedirectAttributes flash) {
         FormProblems problems = new FormProblems(words);
         Goal wanted = problems.code("goal", goal, Goal.class);
@@ -168,7 +169,7 @@ class ProgressController {
         if (problems.any()) {
             flash.addFlashAttribute("wishProblems", problems.byField());
         } else {
-            clients.trainBy(id, growFirst, days, wanted, by);
+            clients.trainBy(id, growFirst, days, wanted, by, me.staffId());
         }
         return "redirect:/clients/" + id + (back.equals("calendar") ? "/calendar" : "/progress");
     }

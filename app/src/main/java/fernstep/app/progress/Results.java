@@ -23,6 +23,11 @@ public class Results {
         return mapper.current(clientId);
     }
 
+    /** The same of many clients. */
+    public List<LadderRow> stepsOf(Collection<Long> clients) {
+        return clients.isEmpty() ? List.of() : mapper.currentOf(clients);
+    }
+
     /** A session that goes on has no results yet. */
     public void remove(String sessionId) {
         mapper.removeResults(sessionId);

@@ -13,13 +13,13 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** No request says more than it may: two megabytes, pictures apart, which have a limit of their own. */
+/** No request says more than it may: two megabytes, files apart, whose pages have limits of their own. */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class BodyLimit extends OncePerRequestFilter {
     static final long MOST_BYTES = 2L << 20;
     /** With the fields beside it; each page that takes files says its own limit below this. */
-    static final long MOST_BYTES_OF_A_FILE = 11L << 20;
+    static final long MOST_BYTES_OF_A_FILE = 25L << 20;
 
     /** Thrown while a body is read that did not say how long it is. */
     static final class TooMuch extends IOException {

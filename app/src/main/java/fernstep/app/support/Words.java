@@ -184,6 +184,9 @@ public class Words {
                         + named("condition.", names.get(1));
             case "answer" -> named("answer.", name);
             case "fact" -> named("fact.", name);
+            case "plan" ->
+                text("part.plan", named("strand.", name))
+                        + (names.size() > 1 ? ", " + named("sideTitle.", names.get(1)) : "");
             case "skip" -> text("part.skip", named("section.", name));
             default -> named("part.", kind);
         };
@@ -191,7 +194,20 @@ public class Words {
 
     /** Codes a stored value may be made of, by where their words stand. */
     private static final List<String> VALUES = List.of(
-            "finding.", "method.", "feel.", "depth.", "status.", "approach.", "restriction.", "birth.", "scope.");
+            "finding.",
+            "method.",
+            "feel.",
+            "depth.",
+            "status.",
+            "approach.",
+            "restriction.",
+            "birth.",
+            "scope.",
+            "strand.",
+            "goal.",
+            "weekday.",
+            "growFirst.",
+            "planChoice.");
 
     /** A value of the record as people read it: its codes in words, its numbers as they are. */
     public String value(@Nullable String stored) {

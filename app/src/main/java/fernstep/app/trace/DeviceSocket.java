@@ -5,7 +5,9 @@ import fernstep.app.support.Words;
 import fernstep.core.measure.Reason;
 import fernstep.core.trace.Channel;
 import fernstep.core.trace.LiveTrace.Sample;
+import jakarta.websocket.Session;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -18,6 +20,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketSession;
+import org.springframework.web.socket.adapter.NativeWebSocketSession;
 import org.springframework.web.socket.config.annotation.EnableWebSocket;
 import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
 import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
@@ -34,20 +37,32 @@ class DeviceSocket extends TextWebSocketHandler {
     private static final String STREAM = "stream";
     private static final int LONGEST_LINE = 64 * 1024;
     private static final int MOST_SAMPLES = 1000;
+    private static final Duration SILENT_AT_MOST = Duration.ofSeconds(30);
 
     private final Pairings pairings;
     private final LiveStreams streams;
+    private final Recordings recordings;
     private final Access access;
     private final Words words;
     private final JsonMapper json;
 
-    DeviceSocket(Pairings pairings, LiveStreams streams, Access access, Words words, JsonMapper json) {
+    DeviceSocket(
+            Pairings pairings,
+            LiveStreams streams,
+            Recordings recordings,
+            Access access,
+            Words words,
+            JsonMapper json) {
         this.pairings = pairings;
         this.streams = streams;
+        this.recordings = recordings;
         this.access = access;
         this.words = words;
         this.json = json;
     }
+
+    /** Which of a stream's connections a socket is. */
+    private record Connected(LiveStream stream, int connection) {}
 
     @Configuration
     @EnableWebSocket
@@ -67,6 +82,11 @@ class DeviceSocket extends TextWebSocketHandler {
     @Override
     public void afterConnectionEstablished(WebSocketSession device) {
         device.setTextMessageSizeLimit(LONGEST_LINE);
+        // who says nothing, not even a greeting, is not kept
+        if (device instanceof NativeWebSocketSession here) {
+            Optional.ofNullable(here.getNativeSession(Session.class))
+                    .ifPresent(s -> s.setMaxIdleTimeout(SILENT_AT_MOST.toMillis()));
+        }
     }
 
     @Override
@@ -77,8 +97,8 @@ class DeviceSocket extends TextWebSocketHandler {
         } catch (JacksonException e) {
             line = json.createObjectNode();
         }
-        if (device.getAttributes().get(STREAM) instanceof LiveStream stream) {
-            batch(stream, line);
+        if (device.getAttributes().get(STREAM) instanceof Connected to) {
+            batch(to.stream(), line);
         } else {
             greet(device, line);
         }
@@ -87,6 +107,16 @@ class DeviceSocket extends TextWebSocketHandler {
     private void greet(WebSocketSession device, JsonNode line) throws IOException {
         if (!line.path("hello").asString("").equals(PROTOCOL)) {
             refuse(device, "PROTOCOL", words.of(Reason.of("trace.refused.protocol", PROTOCOL)));
+            return;
+        }
+        String token = line.path("again").asString("");
+        if (!token.isEmpty()) {
+            Optional<LiveStream> hers = streams.goOn(token);
+            if (hers.isEmpty()) {
+                refuse(device, "AGAIN", words.text("trace.refused.again"));
+            } else {
+                welcome(device, hers.get(), token);
+            }
             return;
         }
         Optional<Pairings.Paired> paired = pairings.use(line.path("code").asString(""));
@@ -104,11 +134,15 @@ class DeviceSocket extends TextWebSocketHandler {
         try {
             long client = access.clientOfSession(paired.get().sessionId()).orElseThrow();
             LiveStream stream = streams.begin(paired.get(), client);
-            device.getAttributes().put(STREAM, stream);
-            device.sendMessage(new TextMessage(json.writeValueAsString(Map.of("welcome", PROTOCOL))));
+            welcome(device, stream, recordings.mayComeBack(stream.recordingId()));
         } catch (LiveStreams.Busy e) {
             refuse(device, "BUSY", words.text("trace.refused.busy"));
         }
+    }
+
+    private void welcome(WebSocketSession device, LiveStream stream, String token) throws IOException {
+        device.getAttributes().put(STREAM, new Connected(stream, stream.connect()));
+        device.sendMessage(new TextMessage(json.writeValueAsString(Map.of("welcome", PROTOCOL, "again", token))));
     }
 
     private void refuse(WebSocketSession device, String code, String message) throws IOException {
@@ -144,8 +178,12 @@ class DeviceSocket extends TextWebSocketHandler {
 
     @Override
     public void afterConnectionClosed(WebSocketSession device, CloseStatus status) {
-        if (device.getAttributes().get(STREAM) instanceof LiveStream stream) {
-            stream.end();
+        if (device.getAttributes().get(STREAM) instanceof Connected to) {
+            if (status.getCode() == CloseStatus.NORMAL.getCode()) {
+                to.stream().end(to.connection());
+            } else {
+                to.stream().lost(to.connection());
+            }
             LOG.debug("a device left: {}", status);
         }
     }

@@ -18,23 +18,39 @@ final class LiveStream {
     private final long recordingId;
     private final String sessionId;
     private final LiveTrace.Settings settings;
-    private final LiveTrace trace = new LiveTrace();
+    private final LiveTrace trace;
     private final List<Sample> unstored = new ArrayList<>();
     private int nextBatch;
     private int unreadable;
     private long heardNs = System.nanoTime();
+    private int connection;
+    private boolean connected;
     private boolean ended;
 
-    LiveStream(long recordingId, String sessionId, LiveTrace.Settings settings) {
+    private LiveStream(long recordingId, String sessionId, LiveTrace.Settings settings, LiveTrace trace) {
         this.recordingId = recordingId;
         this.sessionId = sessionId;
         this.settings = settings;
+        this.trace = trace;
+    }
+
+    static LiveStream begin(long recordingId, String sessionId, LiveTrace.Settings settings) {
+        return new LiveStream(recordingId, sessionId, settings, new LiveTrace());
+    }
+
+    /** @param nextBatch what was stored of it by another instance goes before */
+    static LiveStream goOn(long recordingId, String sessionId, LiveTrace.Settings settings, int nextBatch) {
+        LiveStream stream = new LiveStream(recordingId, sessionId, settings, LiveTrace.ofOneUnderWay());
+        stream.nextBatch = nextBatch;
+        return stream;
     }
 
     /** Of what is sent to the page. */
     enum State {
         LIVE,
         SILENT,
+        /** Its connection was lost; it may come back. */
+        AWAY,
         ENDED
     }
 
@@ -64,13 +80,41 @@ final class LiveStream {
         return unreadable;
     }
 
+    /** @return which connection this is: one that was lost before says nothing any more */
+    synchronized int connect() {
+        heardNs = System.nanoTime();
+        connected = true;
+        return ++connection;
+    }
+
+    /** @param which as {@link #connect} said */
+    synchronized void lost(int which) {
+        if (which == connection) {
+            connected = false;
+        }
+    }
+
+    /** @param which as {@link #connect} said */
+    synchronized void end(int which) {
+        if (which == connection) {
+            end();
+        }
+    }
+
     synchronized void end() {
         ended = true;
+    }
+
+    synchronized boolean heardWithinS(int seconds) {
+        return System.nanoTime() - heardNs < seconds * 1_000_000_000L;
     }
 
     synchronized State state() {
         if (ended) {
             return State.ENDED;
+        }
+        if (!connected) {
+            return State.AWAY;
         }
         return System.nanoTime() - heardNs > SILENT_AFTER_NS ? State.SILENT : State.LIVE;
     }
@@ -100,7 +144,7 @@ final class LiveStream {
     }
 
     synchronized Optional<Unstored> unstored(int atLeast) {
-        if (unstored.isEmpty() || (unstored.size() < atLeast && !ended)) {
+        if (unstored.isEmpty() || (unstored.size() < atLeast && !ended && connected)) {
             return Optional.empty();
         }
         return Optional.of(new Unstored(recordingId, nextBatch, SampleBody.of(unstored), unstored.size()));

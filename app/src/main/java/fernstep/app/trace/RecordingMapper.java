@@ -47,6 +47,20 @@ interface RecordingMapper {
 
     void end(@Param("id") long id);
 
+    /** The device may find it again by the token of this digest. */
+    void mayComeBack(@Param("id") long id, @Param("againHash") String againHash);
+
+    /** One that is open and was heard within so many minutes. */
+    Optional<RecordingRow> toComeBackTo(@Param("againHash") String againHash, @Param("minutes") int minutes);
+
+    void heard(@Param("id") long id);
+
+    /** Whether it was heard within so many seconds. */
+    boolean heardWithin(@Param("id") long id, @Param("seconds") int seconds);
+
+    /** 0 where nothing is stored yet. */
+    int nextBatch(@Param("id") long id);
+
     int remove(@Param("clientId") long clientId, @Param("id") long id);
 
     void insertBatch(BatchRow batch);

@@ -5,6 +5,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
+import fernstep.app.support.Tokens;
 import fernstep.core.approach.Stances;
 import fernstep.core.findings.SignCode;
 import fernstep.core.trace.Channel;
@@ -29,6 +30,9 @@ import org.springframework.transaction.annotation.Transactional;
 public class Recordings {
     private static final int BATCH_SAMPLES = 3000;
     private static final int LONGEST_TITLE = 120;
+    static final int COMES_BACK_WITHIN_MIN = 10;
+    /** Samples are stored each second. */
+    private static final int LATELY_S = 5;
 
     private final RecordingMapper mapper;
     private final Clients clients;
@@ -165,6 +169,31 @@ public class Recordings {
                 samples.timeMs(samples.size() - 1),
                 samples.size(),
                 SampleBody.written(samples)));
+    }
+
+    /** What a device keeps to find its recording again after its connection was lost; of it a digest is stored. */
+    String mayComeBack(long id) {
+        String token = Tokens.fresh();
+        mapper.mayComeBack(id, Tokens.digest(token));
+        return token;
+    }
+
+    /** Empty where it is over, was not heard for {@value #COMES_BACK_WITHIN_MIN} minutes, or never was. */
+    Optional<RecordingRow> toComeBackTo(String token) {
+        return mapper.toComeBackTo(Tokens.digest(token), COMES_BACK_WITHIN_MIN);
+    }
+
+    /** A device is there, whichever instance it speaks to. */
+    void heard(long id) {
+        mapper.heard(id);
+    }
+
+    boolean heardLately(long id) {
+        return mapper.heardWithin(id, LATELY_S);
+    }
+
+    int nextBatch(long id) {
+        return mapper.nextBatch(id);
     }
 
     void end(long id) {

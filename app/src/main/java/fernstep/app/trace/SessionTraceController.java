@@ -32,13 +32,21 @@ class SessionTraceController {
 
     private final Pairings pairings;
     private final LiveStreams streams;
+    private final StripPages pages;
     private final Recordings recordings;
     private final Access access;
     private final Words words;
 
-    SessionTraceController(Pairings pairings, LiveStreams streams, Recordings recordings, Access access, Words words) {
+    SessionTraceController(
+            Pairings pairings,
+            LiveStreams streams,
+            StripPages pages,
+            Recordings recordings,
+            Access access,
+            Words words) {
         this.pairings = pairings;
         this.streams = streams;
+        this.pages = pages;
         this.recordings = recordings;
         this.access = access;
         this.words = words;
@@ -78,7 +86,7 @@ class SessionTraceController {
 
     @GetMapping("/sessions/{sessionId}/trace")
     ResponseEntity<SseEmitter> watch(@PathVariable String sessionId) {
-        return streams.watch(sessionId)
+        return pages.watch(sessionId)
                 .map(page -> ResponseEntity.ok()
                         .contentType(MediaType.TEXT_EVENT_STREAM)
                         .cacheControl(CacheControl.noStore())

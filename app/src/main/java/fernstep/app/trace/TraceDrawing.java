@@ -59,7 +59,7 @@ public record TraceDrawing(
         }
         double scale = WIDTH / (end - startMs);
         List<Span> outs = new ArrayList<>();
-        LiveStreams.outBreaths(report).stream()
+        StripLines.outBreaths(report).stream()
                 .filter(o -> o.size() == 2)
                 .forEach(o -> outs.add(new Span((o.get(0) - startMs) * scale, (o.get(1) - o.get(0)) * scale)));
         List<RepSpan> reps = report.reps().stream()

@@ -8,6 +8,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Words;
 import fernstep.core.findings.Finding;
+import fernstep.core.trace.PressureCylinder;
 import fernstep.core.trace.Trace;
 import fernstep.core.trace.TraceReport;
 import java.io.IOException;
@@ -70,7 +71,7 @@ class TraceLabController {
             RecordingRow row,
             TraceReport report,
             TraceDrawing drawing,
-            PressureCylinder cylinder,
+            CylinderDrawing cylinder,
             List<RepLine> reps,
             List<String> problems) {
         public long clean() {
@@ -173,7 +174,7 @@ class TraceLabController {
                     row,
                     report,
                     TraceDrawing.of(trace, report, read.startMs(), read.settings()),
-                    PressureCylinder.of(report),
+                    new CylinderDrawing(PressureCylinder.of(report)),
                     report.reps().stream().map(r -> line(read, r)).toList(),
                     report.problems().stream().map(p -> words.of(p.text())).toList());
         });

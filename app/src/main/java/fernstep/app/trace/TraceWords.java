@@ -10,9 +10,6 @@ import java.util.Locale;
 
 /** A repetition's numbers in a line. */
 final class TraceWords {
-    private static final double LEAST_LEAD_S = 0.1;
-    private static final double MOST_LEAD_S = 1.5;
-
     private TraceWords() {}
 
     /** @param timing by which the lead is judged; who breathes through has none to keep */
@@ -21,15 +18,21 @@ final class TraceWords {
         if (rep.leadS() != null) {
             String seconds = String.format(Locale.ROOT, "%.1f", Math.abs(rep.leadS()));
             parts.add(words.of(Reason.of(rep.leadS() >= 0 ? "trace.breathFirst" : "trace.effortFirst", seconds)));
-            boolean wanted = rep.leadS() >= LEAST_LEAD_S && rep.leadS() <= MOST_LEAD_S;
-            if (timing != Stances.EffortTiming.BREATHE_THROUGH && !wanted) {
-                parts.add(words.text(rep.leadS() < LEAST_LEAD_S ? "trace.leadShort" : "trace.leadLong"));
-            }
+            rep.lead(timing)
+                    .filter(lead -> lead != TraceReport.Lead.WANTED)
+                    .ifPresent(lead -> parts.add(words.text("trace.lead." + lead)));
+        }
+        if (rep.heldS() > 0) {
+            parts.add(words.of(Reason.of("trace.held", String.format(Locale.ROOT, "%.1f", rep.heldS()))));
         }
         if (rep.excursionMmHg() != null) {
             parts.add(words.of(Reason.of(
                     "trace.moved",
                     String.format(Locale.ROOT, "%+.0f", rep.excursionMmHg()).replace('-', '−'))));
+        }
+        if (rep.returnControl() != null && rep.letDrop()) {
+            parts.add(words.of(
+                    Reason.of("trace.backFaster", String.format(Locale.ROOT, "%.1f", 1 / rep.returnControl()))));
         }
         return String.join(" · ", parts);
     }

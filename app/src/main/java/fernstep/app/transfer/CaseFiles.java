@@ -1,27 +1,21 @@
 package fernstep.app.transfer;
 
-import fernstep.app.ask.Visit;
 import fernstep.app.ask.VisitRow;
 import fernstep.app.ask.Visits;
 import fernstep.app.check.CheckEntries;
 import fernstep.app.check.FindingRow;
 import fernstep.app.check.ReadingRow;
-import fernstep.app.client.ClearanceRow;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.ClientRow;
 import fernstep.app.client.Clients;
-import fernstep.app.client.EventRow;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
-import fernstep.app.run.PastSessions;
-import fernstep.app.support.Audit;
+import fernstep.app.support.NotFound;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
-import fernstep.core.client.ClientFacts;
-import fernstep.core.client.Surgery;
-import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Side;
+import fernstep.core.screening.Answer;
 import fernstep.exchange.casefile.CaseFile;
 import fernstep.exchange.casefile.CaseFile.Found;
 import fernstep.exchange.casefile.CaseFile.Read;
@@ -30,15 +24,15 @@ import fernstep.exchange.casefile.CaseFile.Trained;
 import fernstep.exchange.casefile.CaseFile.Visited;
 import fernstep.exchange.casefile.CaseFile.Went;
 import fernstep.exchange.fhir.FhirFiles;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
-import java.util.UUID;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -46,36 +40,24 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** A client's record as a case file, and a case file as a client. */
+/** Clients' records as case files. */
 @Service
 class CaseFiles {
     private static final long ONCE_STARTED_S = 60;
     private static final long NEVER_AGAIN_S = 10_000_000;
-    private static final LocalDate EVER = LocalDate.of(1900, 1, 1);
 
     private final Clients clients;
     private final Visits visits;
     private final CheckEntries entries;
     private final Results results;
-    private final PastSessions past;
     private final TransferMapper mapper;
-    private final Audit audit;
 
-    CaseFiles(
-            Clients clients,
-            Visits visits,
-            CheckEntries entries,
-            Results results,
-            PastSessions past,
-            TransferMapper mapper,
-            Audit audit) {
+    CaseFiles(Clients clients, Visits visits, CheckEntries entries, Results results, TransferMapper mapper) {
         this.clients = clients;
         this.visits = visits;
         this.entries = entries;
         this.results = results;
-        this.past = past;
         this.mapper = mapper;
-        this.audit = audit;
     }
 
     /** The first bundle would wait for seconds: it is got ready once the start is over. */
@@ -91,7 +73,43 @@ class CaseFiles {
      */
     @Transactional(readOnly = true)
     public CaseFile of(long clientId, boolean therapist) {
-        ClientFile client = clients.file(clientId);
+        return of(List.of(clientId), therapist).values().stream()
+                .findFirst()
+                .orElseThrow(() -> new NotFound("no client " + clientId));
+    }
+
+    /** As many queries for many as for one; by client, who is gone is left out. */
+    @Transactional(readOnly = true)
+    public Map<Long, CaseFile> of(Collection<Long> clientIds, boolean therapist) {
+        Rows rows = new Rows(clientIds);
+        Map<Long, CaseFile> all = new LinkedHashMap<>();
+        clients.files(clientIds).forEach(client -> all.put(client.id(), file(client, rows, therapist)));
+        return all;
+    }
+
+    /** What is stored of some clients beside their files. */
+    private final class Rows {
+        private final Map<Long, List<VisitRow>> visitsOf;
+        private final Map<Long, Set<Answer>> answersIn;
+        private final Map<Long, List<ReadingRow>> readingsIn;
+        private final Map<Long, List<FindingRow>> findingsIn;
+        private final Map<Long, List<LadderRow>> stepsOf;
+        private final Map<Long, List<ResultRow>> resultsOf;
+        private final Map<String, Boolean> atHome;
+
+        Rows(Collection<Long> ids) {
+            List<VisitRow> held = visits.ofClients(ids);
+            visitsOf = held.stream().collect(Collectors.groupingBy(VisitRow::clientId));
+            answersIn = visits.answersIn(held);
+            readingsIn = entries.readingsOf(ids).stream().collect(Collectors.groupingBy(ReadingRow::visitId));
+            findingsIn = entries.findingsOf(ids).stream().collect(Collectors.groupingBy(FindingRow::visitId));
+            stepsOf = results.stepsOf(ids).stream().collect(Collectors.groupingBy(LadderRow::clientId));
+            resultsOf = results.ofClients(ids).stream().collect(Collectors.groupingBy(ResultRow::clientId));
+            atHome = mapper.sessionsOf(ids).stream().collect(Collectors.toMap(SessionOf::id, SessionOf::atHome));
+        }
+    }
+
+    private static CaseFile file(ClientFile client, Rows rows, boolean therapist) {
         ClientRow row = client.row();
         Stances own = client.stances();
         Map<StanceChange, String> changes = new EnumMap<>(StanceChange.class);
@@ -108,15 +126,15 @@ class CaseFiles {
                         client.settings().blocked(),
                         client.settings().goal(),
                         client.settings().goalDate()),
-                visits.ofClient(clientId).stream()
+                rows.visitsOf.getOrDefault(client.id(), List.of()).stream()
                         .sorted(Comparator.comparing(VisitRow::heldOn))
-                        .map(v -> visited(v, therapist))
+                        .map(v -> visited(v, rows, therapist))
                         .toList(),
-                results.steps(clientId).stream()
+                rows.stepsOf.getOrDefault(client.id(), List.of()).stream()
                         .map(CaseFiles::standing)
                         .sorted(Comparator.comparing(Standing::strand).thenComparing(s -> String.valueOf(s.side())))
                         .toList(),
-                sessions(clientId));
+                sessions(rows.resultsOf.getOrDefault(client.id(), List.of()), rows.atHome));
     }
 
     /** Not said is stored as nothing or as an empty text. */
@@ -124,12 +142,12 @@ class CaseFiles {
         return stored == null || stored.isBlank() ? null : stored;
     }
 
-    private Visited visited(VisitRow v, boolean therapist) {
+    private static Visited visited(VisitRow v, Rows rows, boolean therapist) {
         return new Visited(
                 v.heldOn(),
                 v.askedAt() != null,
-                visits.byId(v.id()).answers(),
-                entries.readings(v.id()).stream()
+                rows.answersIn.getOrDefault(v.id(), Set.of()),
+                rows.readingsIn.getOrDefault(v.id(), List.of()).stream()
                         .sorted(Comparator.comparing(ReadingRow::siteCm).thenComparing(ReadingRow::conditionCode))
                         .map(r -> new Read(
                                 r.siteCm(),
@@ -142,7 +160,7 @@ class CaseFiles {
                                 r.depthCode(),
                                 r.feel()))
                         .toList(),
-                entries.findings(v.id()).stream()
+                rows.findingsIn.getOrDefault(v.id(), List.of()).stream()
                         .filter(f -> therapist || !f.name().therapistOnly())
                         .sorted(Comparator.comparing(FindingRow::name).thenComparing(FindingRow::side))
                         .map(f -> new Found(f.name(), side(f.side()), f.findingValue()))
@@ -158,11 +176,8 @@ class CaseFiles {
                 s.strand(), s.sideOrNull(), s.rung(), s.dose(), s.rangeFraction(), s.since(), s.changeCode());
     }
 
-    private List<Trained> sessions(long clientId) {
-        Map<String, Boolean> atHome =
-                mapper.sessions(clientId).stream().collect(Collectors.toMap(SessionOf::id, SessionOf::atHome));
-        Map<String, List<ResultRow>> bySession =
-                results.since(clientId, EVER).stream().collect(Collectors.groupingBy(ResultRow::sessionId));
+    private static List<Trained> sessions(List<ResultRow> results, Map<String, Boolean> atHome) {
+        Map<String, List<ResultRow>> bySession = results.stream().collect(Collectors.groupingBy(ResultRow::sessionId));
         List<Trained> all = new ArrayList<>();
         bySession.forEach((id, rows) -> all.add(new Trained(
                 rows.get(0).heldOn(),
@@ -182,109 +197,5 @@ class CaseFiles {
                 .thenComparing(Trained::atHome)
                 .thenComparing(t -> t.results().toString()));
         return all;
-    }
-
-    /**
-     * Makes a client of it: all of it or nothing, once for a form.
-     *
-     * @param why stands as the reason beside every value of a past visit
-     * @throws CheckEntries.Refused where a value may not be written
-     */
-    @Transactional(rollbackFor = CheckEntries.Refused.class)
-    public long take(CaseFile file, String formId, long staffId, String why) throws CheckEntries.Refused {
-        ClientFacts facts = file.her().facts();
-        CaseFile.Training t = file.training();
-        long id = clients.create(
-                new ClientRow(
-                        null,
-                        formId,
-                        file.her().name(),
-                        facts.status(),
-                        facts.dueDate(),
-                        facts.heightCm(),
-                        facts.massKg(),
-                        facts.age(),
-                        file.her().dominantHand(),
-                        t.approach(),
-                        t.minutesPerDay(),
-                        t.daysPerWeek(),
-                        ClientRow.joined(facts.restrictions()),
-                        file.her().note()),
-                events(facts));
-        facts.clearances()
-                .forEach(c -> clients.clear(new ClearanceRow(
-                        id,
-                        c.scope(),
-                        c.date(),
-                        c.expiry(),
-                        c.byRole(),
-                        Objects.requireNonNullElse(c.byName(), ""),
-                        Objects.requireNonNullElse(c.note(), ""),
-                        staffId)));
-        t.stanceChanges().forEach((change, option) -> clients.change(id, change, option, staffId));
-        clients.trainBy(id, t.growFirst(), t.blockedDays(), t.goal(), t.goalDate());
-        if (t.exercisesAtMost() != null) {
-            clients.size(id, t.exercisesAtMost());
-        }
-        for (Visited v : file.visits()) {
-            visit(id, v, new CheckEntries.By(staffId, null, why));
-        }
-        for (Standing p : file.places()) {
-            results.stand(LadderRow.of(
-                    id, p.strand(), p.side(), p.rung(), p.dose(), p.since(), p.change(), staffId, 0, p.range()));
-        }
-        file.sessions().forEach(s -> session(id, s, staffId));
-        audit.record(staffId, id, "CLIENT_IMPORTED", "");
-        return id;
-    }
-
-    private static List<EventRow> events(ClientFacts facts) {
-        List<EventRow> events = new ArrayList<>();
-        facts.births()
-                .forEach(b -> events.add(new EventRow(0, EventRow.Kind.BIRTH, b.date(), b.mode(), b.tearDegree(), "")));
-        for (Surgery s : facts.surgeries()) {
-            events.add(new EventRow(0, EventRow.Kind.SURGERY, s.date(), null, 0, s.what()));
-        }
-        return events;
-    }
-
-    private void visit(long clientId, Visited v, CheckEntries.By by) throws CheckEntries.Refused {
-        Visit visit = visits.past(clientId, v.date(), by.staffId(), v.asked(), v.answers());
-        for (Read r : v.readings()) {
-            entries.put(
-                    visit,
-                    new ReadingRow(
-                            visit.id(),
-                            r.siteCm(),
-                            r.condition(),
-                            r.method(),
-                            r.values().stream().map(Numbers::plain).collect(Collectors.joining(" ")),
-                            r.depthMm(),
-                            r.depth(),
-                            r.feel(),
-                            by.staffId()),
-                    by);
-        }
-        for (Found f : v.findings()) {
-            entries.put(visit, f.finding(), f.side() == null ? "" : f.side().name(), f.value(), by);
-        }
-    }
-
-    private void session(long clientId, Trained s, long staffId) {
-        String id = UUID.randomUUID().toString();
-        past.keep(id, clientId, s.date(), staffId, s.atHome());
-        for (Went r : s.results()) {
-            results.put(new ResultRow(
-                    id,
-                    r.rung(),
-                    r.side() == null ? "" : r.side().name(),
-                    clientId,
-                    s.date(),
-                    r.result(),
-                    r.effort(),
-                    r.nextDay(),
-                    r.signs(),
-                    r.range()));
-        }
     }
 }

@@ -19,15 +19,21 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class Imports {
     private final TransferMapper mapper;
-    private final CaseFiles files;
+    private final CaseFileIntake intake;
     private final Clients clients;
     private final Catalogues catalogues;
     private final Today today;
     private final Words words;
 
-    Imports(TransferMapper mapper, CaseFiles files, Clients clients, Catalogues catalogues, Today today, Words words) {
+    Imports(
+            TransferMapper mapper,
+            CaseFileIntake intake,
+            Clients clients,
+            Catalogues catalogues,
+            Today today,
+            Words words) {
         this.mapper = mapper;
-        this.files = files;
+        this.intake = intake;
         this.clients = clients;
         this.catalogues = catalogues;
         this.today = today;
@@ -72,7 +78,7 @@ class Imports {
         if (!parsed.problems().isEmpty() && !alsoIncomplete) {
             return Optional.empty();
         }
-        long client = files.take(parsed.file(), formId, staffId, words.text("transfer.reason"));
+        long client = intake.take(parsed.file(), formId, staffId, words.text("transfer.reason"));
         mapper.taken(formId, client);
         return Optional.of(client);
     }

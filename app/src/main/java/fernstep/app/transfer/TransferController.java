@@ -50,6 +50,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class TransferController {
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
     private static final int LARGEST_BYTES = 5 << 20;
+    private static final int LARGEST_TABLE_BYTES = 10 << 20;
     private static final int LONGEST_ALLOWED = 120;
     private static final int FIRST_BYTES = 200;
     private static final Map<String, MediaType> TYPES = Map.of(
@@ -180,6 +181,11 @@ class TransferController {
         }
         String name = name(file);
         if (!isJson(file)) {
+            if (file.getSize() > LARGEST_TABLE_BYTES) {
+                redirect.addFlashAttribute(
+                        "fileProblem", words.of(Reason.of("transfer.tableTooLarge", LARGEST_TABLE_BYTES >> 20)));
+                return "redirect:/house/import";
+            }
             tables.keep(formId, me.staffId(), name, file.getBytes());
             return "redirect:/house/import/table?form=" + formId;
         }

@@ -8,8 +8,6 @@ import org.apache.ibatis.annotations.Param;
 
 @Mapper
 interface TransferMapper {
-    List<SessionOf> sessions(@Param("clientId") long clientId);
-
     List<SessionOf> sessionsOf(@Param("clients") Collection<Long> clients);
 
     /** The same file sent twice is looked at once. */

@@ -66,7 +66,8 @@ class FeedTest {
                 Progress.GrowFirst.REPS,
                 EnumSet.complementOf(EnumSet.of(DayOfWeek.MONDAY, DayOfWeek.THURSDAY)),
                 null,
-                null);
+                null,
+                1);
         assertThat(sessions(read(link).body())).isLessThan(before);
 
         page.click("text=Another address");

@@ -4,7 +4,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FormData;
 import com.microsoft.playwright.options.RequestOptions;
 import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
@@ -18,7 +20,12 @@ import fernstep.app.client.EventRow;
 import fernstep.app.home.HomeLinks;
 import fernstep.app.support.Audit;
 import fernstep.core.approach.Approach;
+import fernstep.core.plan.Goal;
+import fernstep.core.progress.Progress;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -66,6 +73,38 @@ class RecordTest {
         assertThat(page.locator("tbody tr").first()).containsText("gentle");
         assertThat(page.locator("tbody tr")).hasCount(2);
         visitor.checkAccessible();
+    }
+
+    @Test
+    void what_was_set_by_hand_in_her_plan_and_wished_stays_with_who_changed_it(Visitor visitor) {
+        long client = Someone.firm(app.context(), "Planned Anew", Approach.SLOW_LADDER, 14);
+        long visit = asked(client);
+        Page page = visitor.onATablet("imogen");
+        String csrf = page.request()
+                .get(app.baseUrl() + "/clients/" + client)
+                .text()
+                .replaceAll("(?s).*name=\"csrf\" content=\"([^\"]+)\".*", "$1");
+        for (String change : List.of("LEAVE_OUT|DEEP_CORE||", "PUT_IN|DEEP_CORE||", "SIZE|||4", "RESET|||")) {
+            page.request()
+                    .post(
+                            app.baseUrl() + "/visits/" + visit + "/plan/change",
+                            RequestOptions.create()
+                                    .setHeader("X-CSRF-TOKEN", csrf)
+                                    .setForm(FormData.create().set("change", change)));
+        }
+        clients.trainBy(client, Progress.GrowFirst.RANGE, Set.of(DayOfWeek.SUNDAY), Goal.CAR_SEAT, null, IMOGEN);
+        visitor.open("/clients/" + client + "/record");
+        Locator rows = page.locator("tbody tr");
+        assertThat(rows.filter(new Locator.FilterOptions().setHasText("Plan, set by hand: Deep-core engagement")))
+                .hasCount(3);
+        assertThat(rows.filter(new Locator.FilterOptions().setHasText("left out"))
+                        .first())
+                .containsText("Imogen Vale");
+        assertThat(rows.filter(new Locator.FilterOptions().setHasText("Exercises at most")))
+                .containsText("4");
+        assertThat(rows.filter(new Locator.FilterOptions().setHasText("Goal"))).containsText("carry the car seat");
+        assertThat(rows.filter(new Locator.FilterOptions().setHasText("Not on")))
+                .containsText("Sunday");
     }
 
     @Test

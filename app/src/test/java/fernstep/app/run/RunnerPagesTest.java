@@ -53,7 +53,7 @@ class RunnerPagesTest {
     @BeforeEach
     void a_session_of_her_own() {
         long client = Someone.firm(app.context(), "Mat Person", Approach.SLOW_LADDER, 20);
-        app.context().getBean(Clients.class).size(client, EXERCISES);
+        app.context().getBean(Clients.class).size(client, EXERCISES, 1);
         Visit today = visits.openToday(client, IMOGEN);
         visits.markAsked(today.id());
         visit = today.id();
@@ -91,7 +91,7 @@ class RunnerPagesTest {
     }
 
     private static Locator move(Page page) {
-        return page.locator(".advice .move:visible");
+        return page.locator(".advice .move:not(.cue):visible");
     }
 
     private static void keys(Page page, String... keys) {

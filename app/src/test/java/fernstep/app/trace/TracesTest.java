@@ -82,11 +82,27 @@ class TracesTest {
         private long sequence;
 
         Device(String code, String unit) {
+            this("\"code\":\"" + code + "\",\"units\":{\"CUFF\":\"" + unit + "\"}", 0);
+        }
+
+        /** @param sequence number of the last batch before */
+        private Device(String greeting, long sequence) {
+            this.sequence = sequence;
             socket = HttpClient.newHttpClient()
                     .newWebSocketBuilder()
                     .buildAsync(URI.create(app.baseUrl().replaceFirst("^http", "ws") + "/device"), this)
                     .join();
-            say("{\"hello\":\"fern-trace/1\",\"code\":\"" + code + "\",\"units\":{\"CUFF\":\"" + unit + "\"}}");
+            say("{\"hello\":\"fern-trace/1\"," + greeting + "}");
+        }
+
+        /** Comes back after its connection was lost. */
+        Device again(String token) {
+            return new Device("\"again\":\"" + token + "\"", sequence);
+        }
+
+        /** Its connection is lost, without a word. */
+        void lose() {
+            socket.abort();
         }
 
         void say(String line) {
@@ -187,6 +203,75 @@ class TracesTest {
         }
     }
 
+    /** What is on its way when a connection is lost is lost with it: so many have come before. */
+    private void stored(int samples) {
+        for (int tries = 0; tries < 200; tries++) {
+            List<RecordingRow> all = recordings.ofClient(client);
+            if (!all.isEmpty()
+                    && recordings.samples(all.get(0).id()).map(Samples::size).orElse(0) >= samples) {
+                return;
+            }
+            LockSupport.parkNanos(50_000_000L);
+        }
+        throw new AssertionError("the samples did not come");
+    }
+
+    private static String againFrom(String welcome) {
+        return welcome.replaceAll("(?s).*\"again\":\"([^\"]+)\".*", "$1");
+    }
+
+    @Test
+    void a_device_whose_connection_was_lost_goes_on_in_the_same_recording() throws InterruptedException {
+        Samples sent = breathing(12, 100);
+        String token;
+        try (Device device = new Device(pairings.code(session, IMOGEN), "mmHg")) {
+            token = againFrom(device.answer());
+            device.stream(sent, 0, 300);
+            stored(251);
+            device.lose();
+            try (Device back = device.again(token)) {
+                assertThat(back.answer()).contains("welcome");
+                back.stream(sent, 300, sent.size());
+            }
+        }
+        List<RecordingRow> all = recordings.ofClient(client);
+        assertThat(all).hasSize(1);
+        Samples kept = recordings.samples(recorded()).orElseThrow();
+        // samples are stored fifty at a time: what was on its way went with the connection
+        assertThat(kept.size()).isBetween(551, sent.size());
+        assertThat(kept.times()).endsWith(Arrays.copyOfRange(sent.times(), 300, sent.size()));
+        try (Device late = new Device("\"again\":\"" + token + "\"", 0)) {
+            assertThat(late.answer()).as("it is over").contains("\"refused\":\"AGAIN\"");
+        }
+    }
+
+    @Test
+    void after_a_lost_connection_a_new_code_lets_another_device_in_and_the_old_one_out() throws InterruptedException {
+        try (Device device = new Device(pairings.code(session, IMOGEN), "mmHg")) {
+            String token = againFrom(device.answer());
+            device.stream(breathing(2, 100), 0, 60);
+            device.lose();
+            Device other = letIn();
+            assertThat(recordings.ofClient(client)).hasSize(2);
+            try (Device late = device.again(token)) {
+                assertThat(late.answer()).contains("\"refused\":\"AGAIN\"");
+            }
+            other.close();
+        }
+    }
+
+    /** The server sees a lost connection a moment later than it is lost. */
+    private Device letIn() throws InterruptedException {
+        for (int tries = 0; tries < 100; tries++) {
+            Device device = new Device(pairings.code(session, IMOGEN), "mmHg");
+            if (device.answer().contains("welcome")) {
+                return device;
+            }
+            LockSupport.parkNanos(50_000_000L);
+        }
+        throw new AssertionError("nobody was let in");
+    }
+
     @Test
     void a_cuff_in_another_unit_is_turned_away_and_said_why() throws InterruptedException {
         try (Device device = new Device(pairings.code(session, IMOGEN), "kPa")) {
@@ -249,12 +334,12 @@ class TracesTest {
             page.waitForFunction(
                     "n => Alpine.$data(document.querySelector('[x-data=runner]')).strips.frames > n + 30", before);
             page.keyboard().press("t");
-            assertThat(page.locator(".advice .move:visible")).not().isEmpty();
+            assertThat(page.locator(".advice .move:not(.cue):visible")).not().isEmpty();
             page.waitForFunction("() => Alpine.$data(document.querySelector('[x-data=runner]')).queue.length === 0");
             assertThat(runner.replay(session).exercises().get(0).signs()).containsExactly(SignCode.BACK_ARCHES);
         }
         visitor.see("The device has stopped");
-        assertThat(page.locator(".advice .move:visible")).isVisible();
+        assertThat(page.locator(".advice .move:not(.cue):visible")).isVisible();
         assertThat(recordings.marks(recorded())).hasSize(1);
     }
 

@@ -273,7 +273,7 @@ class CaseFileTest {
         imports.look(form, IMOGEN, "a file", json);
         long first = imports.take(form, false, IMOGEN, true).orElseThrow();
         assertThat(imports.take(form, false, IMOGEN, true)).contains(first);
-        clients.size(first, 4);
+        clients.size(first, 4, IMOGEN);
         assertThat(imports.undo(form, IMOGEN)).isFalse();
         assertThat(clients.file(first).name()).isEqualTo("Travelling Person");
     }

@@ -282,6 +282,18 @@ class TableImportTest {
     }
 
     @Test
+    void a_table_over_ten_megabytes_is_refused_with_a_sentence_where_it_was_chosen(Visitor visitor) throws Exception {
+        Page page = visitor.onATablet("imogen");
+        Path large = Files.createTempFile("large", ".csv");
+        Files.writeString(large, HEADER + ",".repeat(11 << 20));
+        visitor.open("/house/import");
+        page.setInputFiles("#file", large);
+        page.click("text=Look at it first");
+        visitor.see("A table has 10 megabytes at most: split it.");
+        Files.delete(large);
+    }
+
+    @Test
     void what_is_no_table_is_refused_with_a_sentence(Visitor visitor) {
         Page page = visitor.onATablet("imogen");
         for (String[] wrong : List.of(

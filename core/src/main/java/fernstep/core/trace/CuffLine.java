@@ -91,8 +91,18 @@ final class CuffLine {
         return level;
     }
 
-    /** @param below how far beyond the band downwards, 0 or less where it stays within; {@code above} upwards */
-    record Moved(double excursion, double outsideS, double belowS, double aboveS, double below, double above) {}
+    /**
+     * @param below how far beyond the band downwards, 0 or less where it stays within; {@code above} upwards
+     * @param returnControl see {@link TraceReport.Rep#returnControl}
+     */
+    record Moved(
+            double excursion,
+            double outsideS,
+            double belowS,
+            double aboveS,
+            double below,
+            double above,
+            @Nullable Double returnControl) {}
 
     @Nullable
     Moved of(TraceAnalysis.Mark mark, TraceAnalysis.@Nullable Mark before) {
@@ -107,13 +117,17 @@ final class CuffLine {
         int from = trace.at(mark.startMs());
         int to = trace.at(mark.endMs());
         double most = 0;
+        int farthest = from;
         int below = 0;
         int above = 0;
         double lowest = Double.POSITIVE_INFINITY;
         double highest = Double.NEGATIVE_INFINITY;
         for (int i = from; i <= to; i++) {
             double moved = mmHg[i] - rest;
-            most = Math.abs(moved) > Math.abs(most) ? moved : most;
+            if (Math.abs(moved) > Math.abs(most)) {
+                most = moved;
+                farthest = i;
+            }
             below += moved < low ? 1 : 0;
             above += moved > high ? 1 : 0;
             lowest = Math.min(lowest, moved);
@@ -125,7 +139,23 @@ final class CuffLine {
                 (double) below / Trace.HZ,
                 (double) above / Trace.HZ,
                 low - lowest,
-                highest - high);
+                highest - high,
+                Math.abs(most) < Math.max(LEAST_MMHG, 5 * noise) ? null : returnControl(from, farthest, to));
+    }
+
+    /** The fastest way out against the fastest way back, a point each; a drop comes back faster than it went. */
+    private @Nullable Double returnControl(int from, int farthest, int to) {
+        double out = fastest(from, farthest);
+        double back = fastest(farthest, Math.min(mmHg.length - 1, to + (int) (SETTLES_S * Trace.HZ)));
+        return out <= 0 || back <= 0 ? null : Math.min(1, out / back);
+    }
+
+    private double fastest(int from, int to) {
+        double most = 0;
+        for (int i = from + 1; i <= to; i++) {
+            most = Math.max(most, Math.abs(mmHg[i] - mmHg[i - 1]));
+        }
+        return most;
     }
 
     /** Level of the two seconds before, as far as nothing was lifted then; what the cuff was set to where there are none. */

@@ -24,10 +24,18 @@ public final class LiveTrace {
     private final SampleBuffer window = new SampleBuffer();
     private final Deque<TraceAnalysis.Mark> marks = new ArrayDeque<>();
     private long lastSequence;
+    private boolean begun = true;
     private int repeated;
     private int missing;
     private int backwards;
     private int notANumber;
+
+    /** Of a device that streamed to somebody else before: its first batch may have any number. */
+    public static LiveTrace ofOneUnderWay() {
+        LiveTrace trace = new LiveTrace();
+        trace.begun = false;
+        return trace;
+    }
 
     /** What became of a batch. */
     public enum Taken {
@@ -62,7 +70,8 @@ public final class LiveTrace {
             repeated++;
             return new Batch(Taken.REPEATED, List.of());
         }
-        missing += (int) Math.min(Integer.MAX_VALUE / 2, sequence - lastSequence - 1);
+        missing += begun ? (int) Math.min(Integer.MAX_VALUE / 2, sequence - lastSequence - 1) : 0;
+        begun = true;
         lastSequence = sequence;
         List<Sample> fresh = new ArrayList<>();
         for (Sample sample : samples) {

@@ -4,13 +4,10 @@ import fernstep.core.approach.Stances;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
 import fernstep.core.trace.TraceReport.Rep;
-import fernstep.core.trace.TraceReport.Summary;
 import fernstep.core.trace.TraceReport.Verdict;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -27,9 +24,6 @@ public final class TraceAnalysis {
     private static final double BULGE_SHARE = 0.25;
     private static final double BULGE_SCALE = 0.15;
     private static final double RUSHED_SHARE = 0.6;
-    private static final double NOISE_SDS = 3;
-    private static final int REPS_TO_TIRE = 4;
-    private static final double TIRING_SHARE = 0.35;
 
     private final Question q;
     private final Trace trace;
@@ -126,7 +120,7 @@ public final class TraceAnalysis {
             Mark after = i + 1 == marks.size() ? null : marks.get(i + 1);
             reps.add(rep(marks.get(i), before, after, holds, usual));
         }
-        reps = tiring(reps);
+        Repetitions together = new Repetitions(reps).tiring(q.toleranceMmHg(), cuff == null ? 0 : cuff.noise());
         List<TraceReport.Breath> breaths = breaths();
         return new TraceReport(
                 trace.rateHz(),
@@ -135,8 +129,8 @@ public final class TraceAnalysis {
                 holds.stream()
                         .map(h -> new TraceReport.Hold(trace.ms(h.from()), trace.ms(h.to())))
                         .toList(),
-                List.copyOf(reps),
-                summary(reps, breaths),
+                together.all(),
+                together.summary(breaths),
                 trace.gaps(),
                 trace.problems());
     }
@@ -170,7 +164,10 @@ public final class TraceAnalysis {
     private Rep rep(
             Mark mark, @Nullable Mark before, @Nullable Mark after, List<Breathing.Hold> holds, double usualMs) {
         List<Verdict> verdict = new ArrayList<>();
-        held(mark, holds, verdict);
+        double heldS = heldS(mark, holds);
+        if (heldS > 0) {
+            verdict.add(new Verdict(SignCode.BREATH_HELD, confidence(heldS - HOLD_S + 0.3, 0.6)));
+        }
         CuffLine.Moved c = cuff == null ? null : cuff.of(mark, before);
         if (cuff != null && c != null) {
             cuff.judge(c, verdict);
@@ -191,9 +188,11 @@ public final class TraceAnalysis {
                 mark.startMs(),
                 mark.endMs(),
                 lead(mark),
+                heldS,
                 c == null ? null : c.excursion(),
                 c == null ? 0 : c.outsideS(),
                 c == null ? 0 : Math.max(c.below(), c.above()),
+                c == null ? null : c.returnControl(),
                 bellyOut,
                 List.copyOf(verdict));
     }
@@ -203,12 +202,13 @@ public final class TraceAnalysis {
         return beyond <= 0 ? 0.5 * Math.exp(beyond / scale) : 1 - 0.5 * Math.exp(-beyond / scale);
     }
 
-    private void held(Mark mark, List<Breathing.Hold> holds, List<Verdict> verdict) {
-        holds.stream()
+    /** The longest breath held under this effort, in seconds; 0 without one. */
+    private double heldS(Mark mark, List<Breathing.Hold> holds) {
+        return holds.stream()
                 .filter(h -> overlapS(mark, trace.ms(h.from()), trace.ms(h.to())) >= UNDER_EFFORT_S)
                 .mapToDouble(Breathing.Hold::seconds)
                 .max()
-                .ifPresent(s -> verdict.add(new Verdict(SignCode.BREATH_HELD, confidence(s - HOLD_S + 0.3, 0.6))));
+                .orElse(0);
     }
 
     private @Nullable Double lead(Mark mark) {
@@ -240,94 +240,5 @@ public final class TraceAnalysis {
             }
         }
         return worst / bellyBreath;
-    }
-
-    /** From where on every excursion is larger than those of the fresh half, and they still grow. */
-    private List<Rep> tiring(List<Rep> reps) {
-        int n = reps.size();
-        if (n < REPS_TO_TIRE || reps.stream().anyMatch(r -> r.excursionMmHg() == null)) {
-            return reps;
-        }
-        double[] size = reps.stream()
-                .mapToDouble(r -> Math.abs(r.excursionMmHg() == null ? 0 : r.excursionMmHg()))
-                .toArray();
-        double fresh = Signals.median(Arrays.copyOf(size, Math.max(2, n / 2)));
-        double limit =
-                fresh + Math.max(TIRING_SHARE * q.toleranceMmHg(), NOISE_SDS * (cuff == null ? 0 : cuff.noise()));
-        int from = n;
-        while (from > 0 && size[from - 1] > limit) {
-            from--;
-        }
-        boolean grows = n - from >= 2 && from >= 2 && size[n - 1] > size[from];
-        if (!grows) {
-            return reps;
-        }
-        List<Rep> all = new ArrayList<>(reps);
-        for (int i = from; i < n; i++) {
-            Rep r = reps.get(i);
-            Verdict tired = new Verdict(
-                    SignCode.TIRED, confidence(size[i] - limit + 1, Math.max(1, TIRING_SHARE * q.toleranceMmHg() / 2)));
-            all.set(
-                    i,
-                    new Rep(
-                            r.rep(),
-                            r.side(),
-                            r.startMs(),
-                            r.endMs(),
-                            r.leadS(),
-                            r.excursionMmHg(),
-                            r.outsideS(),
-                            r.overshootMmHg(),
-                            r.bellyOut(),
-                            Stream.concat(r.verdict().stream(), Stream.of(tired))
-                                    .sorted(Comparator.comparingDouble(Verdict::confidence)
-                                            .reversed())
-                                    .toList()));
-        }
-        return all;
-    }
-
-    private Summary summary(List<Rep> reps, List<TraceReport.Breath> breaths) {
-        Double perMin = breaths.size() < 2
-                ? null
-                : 60_000.0
-                        * (breaths.size() - 1)
-                        / (breaths.get(breaths.size() - 1).inMs()
-                                - breaths.get(0).inMs());
-        double lost = reps.stream()
-                .filter(r -> !r.clean())
-                .mapToDouble(Rep::startMs)
-                .min()
-                .orElse(Double.POSITIVE_INFINITY);
-        double began = reps.isEmpty() ? 0 : reps.get(0).startMs();
-        int tolerance = (int) breaths.stream()
-                .filter(b -> b.inMs() >= began && b.inMs() < lost)
-                .count();
-        return new Summary(perMin, tolerance, breaksAt(reps), symmetry(reps));
-    }
-
-    private static @Nullable Integer breaksAt(List<Rep> reps) {
-        for (int i = 0; i < reps.size(); i++) {
-            long bad = reps.stream().skip(i).filter(r -> !r.clean()).count();
-            if (!reps.get(i).clean() && 2 * bad > reps.size() - i) {
-                return reps.get(i).rep();
-            }
-        }
-        return null;
-    }
-
-    private static @Nullable Double symmetry(List<Rep> reps) {
-        double left = mean(reps, Side.LEFT);
-        double right = mean(reps, Side.RIGHT);
-        double larger = Math.max(left, right);
-        return Double.isNaN(left) || Double.isNaN(right) || larger == 0 ? null : (right - left) / larger;
-    }
-
-    private static double mean(List<Rep> reps, Side side) {
-        return reps.stream()
-                .filter(r -> r.side() == side && r.excursionMmHg() != null)
-                .mapToDouble(r -> Math.abs(r.excursionMmHg() == null ? 0 : r.excursionMmHg()))
-                .average()
-                .orElse(Double.NaN);
     }
 }

@@ -1,10 +1,12 @@
 package fernstep.core.trace;
 
+import fernstep.core.approach.Stances;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -47,9 +49,12 @@ public record TraceReport(
      * @param startMs the lift begins
      * @param endMs the return is over
      * @param leadS effort after the onset of the out-breath, in seconds; positive where the breath goes first; null without one near
+     * @param heldS longest breath held under this effort, in seconds; 0 without one
      * @param excursionMmHg greatest change of the cuff against the rest before, with its sign; null without a cuff
      * @param outsideS seconds outside the band that is allowed
      * @param overshootMmHg how far beyond the band at most, from 0
+     * @param returnControl how the cuff comes back against how it went: 1 as slowly or slower, 0.5 twice as fast, above 0;
+     *     null without a cuff, or where it hardly moved
      * @param bellyOut how far the belly goes out while she breathes out under effort, as a share of a breath; null without both belts
      * @param verdict signs it may propose, surest first; empty for a clean repetition
      */
@@ -59,11 +64,59 @@ public record TraceReport(
             double startMs,
             double endMs,
             @Nullable Double leadS,
+            double heldS,
             @Nullable Double excursionMmHg,
             double outsideS,
             double overshootMmHg,
+            @Nullable Double returnControl,
             @Nullable Double bellyOut,
             List<Verdict> verdict) {
+        /** The lead that is wanted, in seconds (brief 9.2). */
+        private static final double LEAST_LEAD_S = 0.1;
+
+        private static final double MOST_LEAD_S = 1.5;
+
+        /**
+         * How the breath led the effort.
+         *
+         * @param timing what she is to do; who breathes through has no lead to keep
+         * @return empty where there is nothing to judge
+         */
+        public Optional<Lead> lead(Stances.EffortTiming timing) {
+            if (leadS == null || timing == Stances.EffortTiming.BREATHE_THROUGH) {
+                return Optional.empty();
+            }
+            return Optional.of(leadS < LEAST_LEAD_S ? Lead.SHORT : leadS > MOST_LEAD_S ? Lead.LONG : Lead.WANTED);
+        }
+
+        /** Below it a return is a drop: it comes back more than one and a half times as fast as it went. */
+        private static final double LEAST_CONTROL = 0.6;
+
+        /** It fell back rather than being led back; false where that was not measured. */
+        public boolean letDrop() {
+            return returnControl != null && returnControl < LEAST_CONTROL;
+        }
+
+        /** With one sign more, surest first. */
+        Rep with(Verdict more) {
+            List<Verdict> all = Stream.concat(verdict.stream(), Stream.of(more))
+                    .sorted(Comparator.comparingDouble(Verdict::confidence).reversed())
+                    .toList();
+            return new Rep(
+                    rep,
+                    side,
+                    startMs,
+                    endMs,
+                    leadS,
+                    heldS,
+                    excursionMmHg,
+                    outsideS,
+                    overshootMmHg,
+                    returnControl,
+                    bellyOut,
+                    all);
+        }
+
         /** How far the cuff moved either way, mmHg; 0 without one. */
         double moved() {
             return excursionMmHg == null ? 0 : Math.abs(excursionMmHg);
@@ -77,6 +130,15 @@ public record TraceReport(
         public boolean clean() {
             return verdict.stream().noneMatch(v -> v.confidence() >= SURE);
         }
+    }
+
+    /** How the out-breath leads the effort. */
+    public enum Lead {
+        /** The effort comes first, or with the breath. */
+        SHORT,
+        WANTED,
+        /** The breath is half out when the effort comes. */
+        LONG
     }
 
     /** The repetition that moved the cuff least and that nothing can be said against; empty where all have a sign. */

@@ -131,4 +131,18 @@ class LiveTraceTest {
         assertThat(imprint.bandLowMmHg()).isEqualTo(40);
         assertThat(imprint.bandHighMmHg()).isEqualTo(50);
     }
+
+    @Test
+    void a_device_that_was_under_way_before_has_lost_nothing_by_the_number_it_comes_with() {
+        LiveTrace live = LiveTrace.ofOneUnderWay();
+        stream(live, 40, 42, false, 400);
+        assertThat(live.problems()).extracting(Trace.Problem::code).doesNotContain(Code.BATCH_MISSING);
+        assertThat(live.window().size()).isEqualTo(100);
+        stream(live, 43, 44, false, 430);
+        assertThat(live.problems()).anySatisfy(p -> {
+            assertThat(p.code()).isEqualTo(Code.BATCH_MISSING);
+            // 400 to 419 came, then 430
+            assertThat(p.text().facts()).containsExactly(10);
+        });
+    }
 }

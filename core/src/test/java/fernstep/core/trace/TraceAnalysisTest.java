@@ -244,4 +244,64 @@ class TraceAnalysisTest {
                 .as("half of its tempo")
                 .containsExactly(SignCode.RUSHED);
     }
+
+    @Test
+    void a_repetition_let_drop_says_how_much_faster_it_came_back_than_it_went() {
+        int n = 50 * 50;
+        double[] times = IntStream.range(0, n).mapToDouble(i -> 20.0 * i).toArray();
+        // up within 2 s; down within 2 s at 20 s, within half a second at 30 s
+        double[] cuff = Arrays.stream(times)
+                .map(t -> 40
+                        + 12 * (ramp(t, 10_000, 2000) - ramp(t, 14_000, 2000))
+                        + 12 * (ramp(t, 30_000, 2000) - ramp(t, 34_000, 500))
+                        + 0.02 * Math.sin(0.77 * t))
+                .toArray();
+        List<TraceReport.Rep> reps = TraceAnalysis.of(new TraceAnalysis.Question(
+                        Trace.of(times, Map.of(Channel.CUFF, cuff)),
+                        Stances.EffortTiming.EXHALE_EFFORT_ONLY,
+                        Stances.Spine.NATURAL_CURVE,
+                        40,
+                        20,
+                        List.of(
+                                new TraceAnalysis.Mark(1, null, 9_800, 16_200),
+                                new TraceAnalysis.Mark(2, null, 29_800, 34_600),
+                                new TraceAnalysis.Mark(3, null, 40_000, 44_000))))
+                .reps();
+        assertThat(reps.get(0).returnControl()).isCloseTo(1, within(0.1));
+        // 6 mmHg a second out, 24 back, less what smoothing takes from so short a fall
+        assertThat(reps.get(1).returnControl()).isBetween(0.22, 0.4);
+        assertThat(reps.get(2).returnControl()).as("it hardly moved").isNull();
+        assertThat(reps).extracting(TraceReport.Rep::letDrop).containsExactly(false, true, false);
+        assertThat(reps).extracting(TraceReport.Rep::leadS).containsOnlyNulls();
+    }
+
+    private static double ramp(double ms, double from, double lasts) {
+        return Math.max(0, Math.min(1, (ms - from) / lasts));
+    }
+
+    @Test
+    void how_long_the_breath_was_held_under_an_effort_is_said_of_that_effort_alone() {
+        int n = 60 * 50;
+        double[] times = IntStream.range(0, n).mapToDouble(i -> 20.0 * i).toArray();
+        // breaths of six seconds; from 27 s on she holds for five seconds
+        double[] ribs = Arrays.stream(times)
+                .map(t -> {
+                    double breathing = t < 27_000 ? t : t < 32_000 ? 27_000 : t - 5_000;
+                    return 5 - Math.cos(Math.PI * breathing / 3000) / 2 + 0.002 * Math.sin(t);
+                })
+                .toArray();
+        List<TraceReport.Rep> reps = TraceAnalysis.of(new TraceAnalysis.Question(
+                        Trace.of(times, Map.of(Channel.RIBS, ribs)),
+                        Stances.EffortTiming.EXHALE_EFFORT_ONLY,
+                        Stances.Spine.NATURAL_CURVE,
+                        40,
+                        10,
+                        List.of(
+                                new TraceAnalysis.Mark(1, null, 15_000, 18_000),
+                                new TraceAnalysis.Mark(2, null, 28_000, 31_000))))
+                .reps();
+        assertThat(reps.get(0).heldS()).isZero();
+        assertThat(reps.get(1).heldS()).isCloseTo(5, within(0.7));
+        assertThat(sure(reps.get(1))).containsExactly(SignCode.BREATH_HELD);
+    }
 }

@@ -219,14 +219,15 @@ class TidemarkRoom {
         cleared(catarina, Scope.FULL, day.minusDays(200), "PHYSICIAN", therapist);
 
         clients.trainBy(
-                freya, Progress.GrowFirst.RANGE, EnumSet.of(DayOfWeek.SUNDAY), Goal.FULL_PLANK, day.plusDays(70));
+                freya, Progress.GrowFirst.RANGE, EnumSet.of(DayOfWeek.SUNDAY), Goal.FULL_PLANK, day.plusDays(70), therapist);
         clients.trainBy(
                 catarina,
                 Progress.GrowFirst.REPS,
                 EnumSet.noneOf(DayOfWeek.class),
                 Goal.RUNNING_ASSESSMENT,
-                day.plusDays(35));
-        clients.trainBy(wren, Progress.GrowFirst.REPS, EnumSet.of(DayOfWeek.FRIDAY), Goal.CAR_SEAT, day.plusDays(140));
+                day.plusDays(35),
+                therapist);
+        clients.trainBy(wren, Progress.GrowFirst.REPS, EnumSet.of(DayOfWeek.FRIDAY), Goal.CAR_SEAT, day.plusDays(140), therapist);
         history.write(
                 new DemoHistory.People(
                         wren, priyanka, solveig, maribel, hana, freya, adaeze, beatrix, noor, leilani, zofia, catarina),

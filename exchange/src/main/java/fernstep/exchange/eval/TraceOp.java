@@ -133,12 +133,16 @@ final class TraceOp implements Operation {
                 name(r.side()),
                 "leadS",
                 Json.rounded(r.leadS()),
+                "heldS",
+                Json.rounded(r.heldS()),
                 "excursionMmHg",
                 Json.rounded(r.excursionMmHg()),
                 "outsideS",
                 Json.rounded(r.outsideS()),
                 "overshootMmHg",
                 Json.rounded(r.overshootMmHg()),
+                "returnControl",
+                Json.rounded(r.returnControl()),
                 "verdict",
                 r.verdict().stream()
                         .map(v -> Json.object("sign", v.sign().name(), "confidence", Json.rounded(v.confidence())))

@@ -1,7 +1,6 @@
-package fernstep.app.trace;
+package fernstep.core.trace;
 
 import fernstep.core.findings.SignCode;
-import fernstep.core.trace.TraceReport;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -18,7 +17,6 @@ public record PressureCylinder(
         @Nullable Double front, @Nullable Double back, double held, Way way) {
     private static final double OFTEN = 0.25;
     private static final Set<SignCode> GIVES = Set.of(SignCode.WALL_BULGE, SignCode.BACK_ARCHES, SignCode.BACK_PRESSED);
-    private static final double LONGEST_ARROW = 34;
 
     /** What it looks like. */
     public enum Way {
@@ -32,7 +30,7 @@ public record PressureCylinder(
         NOT_MEASURED
     }
 
-    static PressureCylinder of(TraceReport report) {
+    public static PressureCylinder of(TraceReport report) {
         Double front =
                 most(report.reps().stream().map(TraceReport.Rep::bellyOut).toList());
         Double back =
@@ -69,19 +67,5 @@ public record PressureCylinder(
             }
         }
         return most;
-    }
-
-    /** Length of the arrow in front, in units of the drawing. */
-    public double frontArrow() {
-        return front == null ? 0 : LONGEST_ARROW * Math.min(1, front);
-    }
-
-    /** Length of the arrow at the back, in units of the drawing; the back gives where it lifts off or is pressed flat. */
-    public double backArrow() {
-        return back == null ? 0 : LONGEST_ARROW * Math.min(1, Math.abs(back) / 20);
-    }
-
-    public double topArrow() {
-        return LONGEST_ARROW * held;
     }
 }

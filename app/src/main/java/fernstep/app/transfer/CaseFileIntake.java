@@ -1,0 +1,157 @@
+package fernstep.app.transfer;
+
+import fernstep.app.ask.Visit;
+import fernstep.app.ask.Visits;
+import fernstep.app.check.CheckEntries;
+import fernstep.app.check.ReadingRow;
+import fernstep.app.client.ClearanceRow;
+import fernstep.app.client.ClientRow;
+import fernstep.app.client.Clients;
+import fernstep.app.client.EventRow;
+import fernstep.app.progress.LadderRow;
+import fernstep.app.progress.ResultRow;
+import fernstep.app.progress.Results;
+import fernstep.app.run.PastSessions;
+import fernstep.app.support.Audit;
+import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Surgery;
+import fernstep.core.measure.Numbers;
+import fernstep.exchange.casefile.CaseFile;
+import fernstep.exchange.casefile.CaseFile.Found;
+import fernstep.exchange.casefile.CaseFile.Read;
+import fernstep.exchange.casefile.CaseFile.Standing;
+import fernstep.exchange.casefile.CaseFile.Trained;
+import fernstep.exchange.casefile.CaseFile.Visited;
+import fernstep.exchange.casefile.CaseFile.Went;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** A case file becomes a client. */
+@Service
+class CaseFileIntake {
+    private final Clients clients;
+    private final Visits visits;
+    private final CheckEntries entries;
+    private final Results results;
+    private final PastSessions past;
+    private final Audit audit;
+
+    CaseFileIntake(
+            Clients clients, Visits visits, CheckEntries entries, Results results, PastSessions past, Audit audit) {
+        this.clients = clients;
+        this.visits = visits;
+        this.entries = entries;
+        this.results = results;
+        this.past = past;
+        this.audit = audit;
+    }
+
+    /**
+     * Makes a client of it: all of it or nothing, once for a form.
+     *
+     * @param why stands as the reason beside every value of a past visit
+     * @throws CheckEntries.Refused where a value may not be written
+     */
+    @Transactional(rollbackFor = CheckEntries.Refused.class)
+    public long take(CaseFile file, String formId, long staffId, String why) throws CheckEntries.Refused {
+        ClientFacts facts = file.her().facts();
+        CaseFile.Training t = file.training();
+        long id = clients.create(
+                new ClientRow(
+                        null,
+                        formId,
+                        file.her().name(),
+                        facts.status(),
+                        facts.dueDate(),
+                        facts.heightCm(),
+                        facts.massKg(),
+                        facts.age(),
+                        file.her().dominantHand(),
+                        t.approach(),
+                        t.minutesPerDay(),
+                        t.daysPerWeek(),
+                        ClientRow.joined(facts.restrictions()),
+                        file.her().note()),
+                events(facts));
+        facts.clearances()
+                .forEach(c -> clients.clear(new ClearanceRow(
+                        id,
+                        c.scope(),
+                        c.date(),
+                        c.expiry(),
+                        c.byRole(),
+                        Objects.requireNonNullElse(c.byName(), ""),
+                        Objects.requireNonNullElse(c.note(), ""),
+                        staffId)));
+        t.stanceChanges().forEach((change, option) -> clients.change(id, change, option, staffId));
+        clients.trainBy(id, t.growFirst(), t.blockedDays(), t.goal(), t.goalDate(), staffId);
+        if (t.exercisesAtMost() != null) {
+            clients.size(id, t.exercisesAtMost(), staffId);
+        }
+        for (Visited v : file.visits()) {
+            visit(id, v, new CheckEntries.By(staffId, null, why));
+        }
+        for (Standing p : file.places()) {
+            results.stand(LadderRow.of(
+                    id, p.strand(), p.side(), p.rung(), p.dose(), p.since(), p.change(), staffId, 0, p.range()));
+        }
+        file.sessions().forEach(s -> session(id, s, staffId));
+        audit.record(staffId, id, "CLIENT_IMPORTED", "");
+        return id;
+    }
+
+    private static List<EventRow> events(ClientFacts facts) {
+        List<EventRow> events = new ArrayList<>();
+        facts.births()
+                .forEach(b -> events.add(new EventRow(0, EventRow.Kind.BIRTH, b.date(), b.mode(), b.tearDegree(), "")));
+        for (Surgery s : facts.surgeries()) {
+            events.add(new EventRow(0, EventRow.Kind.SURGERY, s.date(), null, 0, s.what()));
+        }
+        return events;
+    }
+
+    private void visit(long clientId, Visited v, CheckEntries.By by) throws CheckEntries.Refused {
+        Visit visit = visits.past(clientId, v.date(), by.staffId(), v.asked(), v.answers());
+        for (Read r : v.readings()) {
+            entries.put(
+                    visit,
+                    new ReadingRow(
+                            visit.id(),
+                            r.siteCm(),
+                            r.condition(),
+                            r.method(),
+                            r.values().stream().map(Numbers::plain).collect(Collectors.joining(" ")),
+                            r.depthMm(),
+                            r.depth(),
+                            r.feel(),
+                            by.staffId()),
+                    by);
+        }
+        for (Found f : v.findings()) {
+            entries.put(visit, f.finding(), f.side() == null ? "" : f.side().name(), f.value(), by);
+        }
+    }
+
+    private void session(long clientId, Trained s, long staffId) {
+        String id = UUID.randomUUID().toString();
+        past.keep(id, clientId, s.date(), staffId, s.atHome());
+        for (Went r : s.results()) {
+            results.put(new ResultRow(
+                    id,
+                    r.rung(),
+                    r.side() == null ? "" : r.side().name(),
+                    clientId,
+                    s.date(),
+                    r.result(),
+                    r.effort(),
+                    r.nextDay(),
+                    r.signs(),
+                    r.range()));
+        }
+    }
+}
