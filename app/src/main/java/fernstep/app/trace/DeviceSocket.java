@@ -98,7 +98,7 @@ class DeviceSocket extends TextWebSocketHandler {
             line = json.createObjectNode();
         }
         if (device.getAttributes().get(STREAM) instanceof Connected to) {
-            batch(to.stream(), line);
+            batch(to, line);
         } else {
             greet(device, line);
         }
@@ -151,11 +151,11 @@ class DeviceSocket extends TextWebSocketHandler {
     }
 
     /** One time axis, a list a channel; null where a value is missing. */
-    private static void batch(LiveStream stream, JsonNode line) {
+    private static void batch(Connected to, JsonNode line) {
         JsonNode times = line.path("ms");
         JsonNode sequence = line.path("seq");
         if (!sequence.isIntegralNumber() || !times.isArray() || times.isEmpty() || times.size() > MOST_SAMPLES) {
-            stream.unreadable();
+            to.stream().unreadable();
             return;
         }
         List<Sample> samples = new ArrayList<>();
@@ -173,7 +173,7 @@ class DeviceSocket extends TextWebSocketHandler {
             JsonNode at = times.get(i);
             samples.add(new Sample(at.isNumber() ? at.asDouble() : Double.NaN, values));
         }
-        stream.take(sequence.asLong(), samples);
+        to.stream().take(to.connection(), sequence.asLong(), samples);
     }
 
     @Override

@@ -65,7 +65,11 @@ final class LiveStream {
         return sessionId;
     }
 
-    synchronized void take(long sequence, List<Sample> samples) {
+    /** @param which as {@link #connect} said: an earlier one is late, its device has come back since */
+    synchronized void take(int which, long sequence, List<Sample> samples) {
+        if (which != connection) {
+            return;
+        }
         heardNs = System.nanoTime();
         unstored.addAll(trace.take(sequence, samples).samples());
     }

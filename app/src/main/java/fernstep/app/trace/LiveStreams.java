@@ -1,6 +1,7 @@
 package fernstep.app.trace;
 
 import fernstep.app.support.Words;
+import fernstep.core.trace.LiveTrace;
 import fernstep.core.trace.TraceAnalysis;
 import fernstep.core.trace.TraceAnalysis.Mark;
 import fernstep.core.trace.TraceReport;
@@ -23,6 +24,8 @@ class LiveStreams {
     private static final int STORED_AT_ONCE = 50;
     /** By then what this instance heard last counts as lately no more. */
     private static final int AWAY_BEFORE_ASKED_S = 10;
+    /** Numbers left free for what the instance it was lost by has still to store. */
+    private static final int LATE_BATCHES = 1000;
 
     private final Recordings recordings;
     private final Words words;
@@ -74,7 +77,10 @@ class LiveStreams {
             LiveStream here = streams.get(session);
             if (here == null || here.recordingId() != row.id()) {
                 here = LiveStream.goOn(
-                        row.id(), session, recordings.settings(row.clientId()), recordings.nextBatch(row.id()));
+                        row.id(),
+                        session,
+                        recordings.settings(row.clientId()),
+                        recordings.nextBatch(row.id()) + LATE_BATCHES);
                 streams.put(session, here);
             }
             recordings.heard(row.id());
@@ -104,12 +110,8 @@ class LiveStreams {
             return recordings
                     .window(row.id())
                     .map(s -> s.trace())
-                    .flatMap(t -> TraceAnalysis.of(
-                                    recordings.settings(clientId, rung).over(t, marks))
-                            .reps()
-                            .stream()
-                            .filter(r -> r.startMs() == mark.startMs())
-                            .findFirst());
+                    .flatMap(t -> LiveTrace.counted(
+                            TraceAnalysis.of(recordings.settings(clientId, rung).over(t, marks)), mark));
         });
     }
 

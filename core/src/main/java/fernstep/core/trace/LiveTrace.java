@@ -1,6 +1,7 @@
 package fernstep.core.trace;
 
 import fernstep.core.approach.Stances;
+import fernstep.core.findings.SignCode;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -111,8 +112,32 @@ public final class LiveTrace {
         while (marks.size() > MOST_MARKS) {
             marks.removeFirst();
         }
-        return look(like).reps().stream()
-                .filter(r -> r.startMs() == mark.startMs())
+        return counted(look(like), mark);
+    }
+
+    /**
+     * A repetition that has just been counted. Whether she let go after one is known only when the next begins, so that is
+     * said with the next: beside the mat it is then still new.
+     *
+     * @return empty where the report has nothing of it
+     */
+    public static Optional<TraceReport.Rep> counted(TraceReport report, TraceAnalysis.Mark mark) {
+        List<TraceReport.Rep> reps = report.reps();
+        for (int i = 0; i < reps.size(); i++) {
+            if (reps.get(i).startMs() == mark.startMs()) {
+                TraceReport.Rep counted = reps.get(i);
+                return Optional.of(
+                        i == 0
+                                ? counted
+                                : notLetGo(reps.get(i - 1)).map(counted::with).orElse(counted));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<TraceReport.Verdict> notLetGo(TraceReport.Rep rep) {
+        return rep.verdict().stream()
+                .filter(v -> v.sign() == SignCode.NO_LET_GO)
                 .findFirst();
     }
 

@@ -122,6 +122,42 @@ class LiveTraceTest {
         assertThat(live.window().whole().trace().gaps()).containsExactly(new Trace.Gap(9980, 12_000));
     }
 
+    /** Lifts from 97 s to 100 s and from 107 s to 110 s; after the first the cuff stays at 47. */
+    private static void lifting(LiveTrace live, int from, int to) {
+        for (int i = from; i < to; i++) {
+            double s = i * 0.02;
+            boolean lifts = s % 10 >= 7 && s > 90;
+            double cuff = 40 + (lifts ? 9 : s >= 100 ? 7 : 0) + 0.2 * Math.sin(977 * s);
+            live.take(i + 1, List.of(new Sample(1000 * s, Map.of(Channel.CUFF, cuff))));
+        }
+    }
+
+    @Test
+    void that_she_did_not_let_go_is_said_with_the_next_repetition() {
+        LiveTrace live = new LiveTrace();
+        lifting(live, 0, 5010);
+        LiveTrace.Settings lifts = USUAL.on(3, true);
+        TraceAnalysis.Mark first = new TraceAnalysis.Mark(1, null, 97_000, 100_000);
+        assertThat(live.judge(new TraceAnalysis.Mark(9, null, 87_000, 90_000), lifts))
+                .hasValueSatisfying(r -> assertThat(r.verdict()).isEmpty());
+        assertThat(live.judge(first, lifts))
+                .as("nothing was lifted before it that was not let go")
+                .hasValueSatisfying(r -> assertThat(r.verdict())
+                        .extracting(TraceReport.Verdict::sign)
+                        .doesNotContain(SignCode.NO_LET_GO));
+        lifting(live, 5010, 5510);
+        assertThat(live.judge(new TraceAnalysis.Mark(2, null, 107_000, 110_000), lifts))
+                .hasValueSatisfying(r -> assertThat(r.verdict())
+                        .filteredOn(v -> v.sign() == SignCode.NO_LET_GO)
+                        .singleElement()
+                        .satisfies(v -> assertThat(v.confidence()).isGreaterThan(TraceReport.SURE)));
+        assertThat(live.judge(new TraceAnalysis.Mark(2, null, 107_000, 110_000), USUAL.on(3, false)))
+                .as("a rung that does not ask for it")
+                .hasValueSatisfying(r -> assertThat(r.verdict())
+                        .extracting(TraceReport.Verdict::sign)
+                        .doesNotContain(SignCode.NO_LET_GO));
+    }
+
     @Test
     void a_light_imprint_may_press_and_not_lift() {
         assertThat(USUAL.bandLowMmHg()).isEqualTo(30);
