@@ -20,6 +20,8 @@ document.addEventListener('alpine:init', () => {
     cells() { return Array.from(this.$root.querySelectorAll('.cell')).sort((a, b) => a.dataset.order - b.dataset.order); },
 
     pickThis() { this.pick(this.$event.currentTarget); },
+    /** Only the cell a page is asked to go back to. */
+    pickAgain() { this.pick(this.cells().find((c) => c === this.$event.detail)); },
 
     pick(cell) {
       if (!cell) { return; }
@@ -141,6 +143,7 @@ document.addEventListener('alpine:init', () => {
 
   Alpine.data('check', () => ({
     known: {},
+    late: '',
 
     /** What the page shows of each field: a save says it, so that two who edit at once are told. */
     init() {
@@ -229,6 +232,29 @@ document.addEventListener('alpine:init', () => {
       said.dataset.refused = 'true';
       said.textContent = why;
       group.append(said);
+    },
+
+    /** After signing in again: what was kept is named, what was refused is said at its field, and the field in hand is in hand. */
+    savedLate() {
+      const { late, inHand } = this.$event.detail;
+      late.refused.forEach((detail) => window.dispatchEvent(new CustomEvent('save-refused', { detail })));
+      const not = late.refused.map((r) => this.keyOf(r.fields));
+      const names = late.fields.filter((f) => !not.includes(this.keyOf(f))).map((f) => this.labelOf(f)).filter((l) => l !== '');
+      this.late = names.length ? fern.text('savedLate', Array.from(new Set(names)).join('; ')) : '';
+      const at = inHand ? this.$root.querySelector(inHand) : null;
+      if (!at) { return; }
+      if (at.classList.contains('cell')) { window.dispatchEvent(new CustomEvent('pick-again', { detail: at })); }
+      at.focus();
+    },
+
+    saysLate() { return this.late !== ''; },
+
+    labelOf(fields) {
+      const cell = fields.siteCm ? this.$root.querySelector('.cell[data-site="' + fields.siteCm + '"][data-condition="' + fields.condition + '"]') : null;
+      if (cell) { return cell.dataset.label; }
+      const group = this.groupOf(fields);
+      const legend = group ? group.querySelector('legend') : null;
+      return legend ? legend.textContent.trim() : '';
     },
 
     taken() {

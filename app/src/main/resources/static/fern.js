@@ -114,7 +114,7 @@ document.addEventListener('alpine:init', () => {
       this.key = 'unsent:' + window.location.pathname.split('/').slice(0, 3).join('/');
       this.queue = JSON.parse(localStorage.getItem(this.key) || '[]');
       // What an earlier page could not send goes first; then the page is read again, so that it shows all of it.
-      if (this.queue.length) { this.send().then(() => { if (!this.queue.length) { window.location.reload(); } }); }
+      if (this.queue.length) { this.sendLate(); } else { window.setTimeout(() => this.sayLate(), 0); }
       window.addEventListener('online', () => this.send());
       document.addEventListener('click', (e) => this.saveFirst(e), true);
       // While the page is being left, an answer no longer counts: the next page sends again and shows all of it.
@@ -125,6 +125,36 @@ document.addEventListener('alpine:init', () => {
     },
 
     waiting() { return this.queue.length > 0; },
+
+    /** Sends what an earlier page had to keep; what became of each is said once the page shows all of it. */
+    sendLate() {
+      const refused = [];
+      const note = (e) => refused.push(e.detail);
+      const fields = this.queue.map((q) => q.fields);
+      window.addEventListener('save-refused', note);
+      this.send().then(() => {
+        window.removeEventListener('save-refused', note);
+        if (this.queue.length) { return; }
+        sessionStorage.setItem('late:' + this.key, JSON.stringify({ fields, refused }));
+        window.location.reload();
+      });
+    },
+
+    /** What was kept over a sign-in, and the field that was in hand then. */
+    sayLate() {
+      const late = JSON.parse(sessionStorage.getItem('late:' + this.key) || 'null');
+      const inHand = sessionStorage.getItem('in-hand:' + this.key);
+      sessionStorage.removeItem('late:' + this.key);
+      sessionStorage.removeItem('in-hand:' + this.key);
+      if (late) { window.dispatchEvent(new CustomEvent('saved-late', { detail: { late, inHand } })); }
+    },
+
+    noteInHand() {
+      const at = document.activeElement === document.body ? document.querySelector('.cell.picked') : document.activeElement;
+      if (!at) { return; }
+      const where = at.id ? '#' + CSS.escape(at.id) : '.cell[data-site="' + at.dataset.site + '"][data-condition="' + at.dataset.condition + '"]';
+      sessionStorage.setItem('in-hand:' + this.key, where);
+    },
 
     /** The next page stands on what is typed here: a link waits until it is saved, or until saving takes too long. */
     saveFirst(e) {
@@ -157,7 +187,7 @@ document.addEventListener('alpine:init', () => {
         try {
           const answer = await fern.post(this.queue[0].url, this.queue[0].fields);
           if (answer.redirected) { this.leave(answer.url); return; }
-          if (answer.status === 401 || answer.status === 403) { fern.signInAgain(this.key); this.state = fern.text('signInAgain'); return; }
+          if (answer.status === 401 || answer.status === 403) { this.noteInHand(); fern.signInAgain(this.key); this.state = fern.text('signInAgain'); return; }
           if (answer.status >= 500) { throw new Error('the server could not save it'); }
           const html = await answer.text();
           if (this.leaving) { return; }
@@ -189,6 +219,7 @@ document.addEventListener('alpine:init', () => {
     /** Signed out or locked: what was typed stays kept, the page moves on. */
     leave(url) {
       this.keep();
+      this.noteInHand();
       window.location.href = url;
     },
   }));

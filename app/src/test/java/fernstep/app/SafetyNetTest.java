@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
 import com.microsoft.playwright.Route;
@@ -118,6 +119,8 @@ class SafetyNetTest {
         visitor.startVisit("Adaeze Nwosu");
         page.click("#outcome form[action$='/asked'] button");
         page.locator(".cell.picked").waitFor();
+        page.keyboard().press("3");
+        assertThat(page.locator(".saved")).hasText("Saved");
         visitor.context().clearCookies();
         page.keyboard().press("4");
         page.waitForURL("**/sign-in");
@@ -125,7 +128,15 @@ class SafetyNetTest {
         page.fill("#password", "tidemark-demo");
         page.click("main button");
         page.waitForURL("**/check**");
-        assertThat(page.locator(".cell[data-order='0'] .value")).hasText("4");
+        assertThat(page.locator(".cell[data-order='1'] .value")).hasText("4");
+        Locator kept = page.locator(".cell[data-order='1']");
+        assertThat(page.locator(".saved-late"))
+                .hasText("Kept from before and saved now: " + kept.getAttribute("data-label"));
+        // whole fingers go on by themselves: the third cell was in hand
+        assertThat(page.locator(".cell[data-order='2']")).isFocused();
+        page.keyboard().press("2");
+        assertThat(page.locator(".cell[data-order='2'] .value")).hasText("2");
+        assertThat(kept.locator(".value")).hasText("4");
     }
 
     @Test

@@ -154,9 +154,9 @@ class OwnRungController {
             Rung stands = catalogues.get().at(Waymark.BREATHS_MANY);
             Figure figure = FigureDrawing.ofPose(stands, body, pose);
             List<Handle> handles = new ArrayList<>();
-            for (PoseForm.Angle angle : PoseForm.ANGLES) {
-                Handles.of(body, pose, turned(form, from, angle.field()), angle.field())
-                        .ifPresent(h -> handles.add(new Handle(angle.field(), h[0], h[1], h[2], h[3], (int) h[4])));
+            for (String angle : PoseForm.ANGLES) {
+                Handles.of(body, pose, turned(form, from, angle), angle)
+                        .ifPresent(h -> handles.add(new Handle(angle, h[0], h[1], h[2], h[3], (int) h[4])));
             }
             return ResponseEntity.ok(new Drawn(
                     figure.box().asViewBox(),

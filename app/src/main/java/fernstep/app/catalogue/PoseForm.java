@@ -15,19 +15,17 @@ import org.jspecify.annotations.Nullable;
 /** The end pose of a rung in the making: a posture with other angles, as numbers beside the figure. */
 record PoseForm(String posture, Map<String, String> values) {
 
-    /** An angle that can be dragged or typed: its name in the form and in words. */
-    record Angle(String field, String label) {}
-
-    static final List<Angle> ANGLES = List.of(
-            new Angle("workingHip", "Working hip"),
-            new Angle("workingKnee", "Working knee"),
-            new Angle("otherHip", "Other hip"),
-            new Angle("otherKnee", "Other knee"),
-            new Angle("workingShoulder", "Working arm"),
-            new Angle("workingElbow", "Working elbow"),
-            new Angle("otherShoulder", "Other arm"),
-            new Angle("otherElbow", "Other elbow"),
-            new Angle("pitch", "Trunk"));
+    /** The angles that can be dragged or typed, by their names in the form. */
+    static final List<String> ANGLES = List.of(
+            "workingHip",
+            "workingKnee",
+            "otherHip",
+            "otherKnee",
+            "workingShoulder",
+            "workingElbow",
+            "otherShoulder",
+            "otherElbow",
+            "pitch");
 
     /** A posture as it is, to start from. */
     static PoseForm of(String posture, Pose pose) {
