@@ -23,8 +23,8 @@ import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /**
- * Every page there is, light on a phone and dark on a desk: what a program can tell of accessibility, and nothing sideways.
- * The other two are looked at where the pages are used.
+ * Every page there is, on a phone and on a desk, light and dark: what a program can tell of accessibility, and nothing
+ * sideways. Colours are looked at in all four; the rest does not change with the theme.
  */
 @ExtendWith({AppExtension.class, BrowserExtension.class})
 class EveryPageTest {
@@ -121,18 +121,37 @@ class EveryPageTest {
             page.setViewportSize(360, 780);
             page.navigate(app.baseUrl() + path);
             page.waitForFunction("() => !document.querySelector('[aria-busy=true], #forecast [role=status]')");
-            Object over = page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth");
-            if (((Number) over).intValue() > 0) {
-                found.put(path + " at 360 px", over + " px too wide");
-            }
+            noneSideways(page, path, found);
+            page.setViewportSize(390, 844);
+            noneSideways(page, path, found);
+            int small = height(page);
             page.evaluate(axe);
             look(page, path, "phone, light", false, found);
             theme(page, "dark");
+            look(page, path, "phone, dark", true, found);
             page.setViewportSize(1280, 800);
+            System.out.printf("%-60s %5d px at 1280 x 800, %5d px at 390 x 844%n", path, height(page), small);
             look(page, path, "wide, dark", true, found);
+            theme(page, "light");
+            look(page, path, "wide, light", true, found);
         }
-        System.out.println(pages.size() + " pages looked at, light on a phone and dark on a desk");
+        System.out.println(pages.size() + " pages looked at, on a phone and a desk, light and dark");
         assertThat(found).isEmpty();
+    }
+
+    private static void noneSideways(Page page, String path, Map<String, Object> found) {
+        int over = number(page, "document.documentElement.scrollWidth - window.innerWidth");
+        if (over > 0) {
+            found.put(path + " at " + page.viewportSize().width + " px", over + " px too wide");
+        }
+    }
+
+    private static int height(Page page) {
+        return number(page, "document.documentElement.scrollHeight");
+    }
+
+    private static int number(Page page, String script) {
+        return ((Number) page.evaluate(script)).intValue();
     }
 
     private static void theme(Page page, String theme) {
