@@ -17,7 +17,7 @@ import java.util.regex.Pattern;
  * the median of {@value #RUNS} warm requests a page, in ms.
  */
 public final class PageTimes {
-    private static final int WARM_UP = 40;
+    private static final int WARM_UP = 150;
     private static final int RUNS = 60;
 
     private final HttpClient http = HttpClient.newBuilder()
@@ -56,7 +56,8 @@ public final class PageTimes {
                 "/clients/" + client + "/calendar",
                 "/catalogue",
                 "/catalogue/F7",
-                "/clients/" + client + "/forecast")) {
+                "/clients/" + client + "/forecast",
+                "/clients/" + client + "/handout.pdf?paper=A4")) {
             report("GET " + page, () -> get(page));
         }
         String longest = find(get("/board/rows?q=catarina"), "/clients/(\\d+)\">Catarina Reis");

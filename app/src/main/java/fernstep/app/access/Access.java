@@ -1,5 +1,7 @@
 package fernstep.app.access;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import fernstep.app.support.Audit;
 import java.util.HashSet;
 import java.util.List;
@@ -11,8 +13,13 @@ import org.springframework.transaction.annotation.Transactional;
 /** By default everyone of the house sees all its clients; a restricted client is for her team alone. */
 @Service
 public class Access {
+    private static final int SESSIONS_KNOWN = 1_000;
+
     private final AccessMapper mapper;
     private final Audit audit;
+    /** Whose a session is never changes; whether she may be seen is asked every time. */
+    private final Cache<String, Long> sessions =
+            Caffeine.newBuilder().maximumSize(SESSIONS_KNOWN).build();
 
     Access(AccessMapper mapper, Audit audit) {
         this.mapper = mapper;
@@ -43,7 +50,13 @@ public class Access {
     }
 
     public Optional<Long> clientOfSession(String sessionId) {
-        return mapper.clientOfSession(sessionId);
+        Optional<Long> known = Optional.ofNullable(sessions.getIfPresent(sessionId));
+        if (known.isPresent()) {
+            return known;
+        }
+        Optional<Long> found = mapper.clientOfSession(sessionId);
+        found.ifPresent(client -> sessions.put(sessionId, client));
+        return found;
     }
 
     public Optional<Long> clientOfPhoto(long photoId) {

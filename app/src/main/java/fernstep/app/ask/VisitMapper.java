@@ -53,9 +53,11 @@ public interface VisitMapper {
     void overrideAskFirst(
             @Param("visitId") long visitId, @Param("reason") String reason, @Param("staffId") long staffId);
 
-    /** Whether any of these was answered with yes on that day. */
-    boolean anyAnswer(
-            @Param("clientId") long clientId,
-            @Param("heldOn") LocalDate heldOn,
-            @Param("codes") Collection<Answer> codes);
+    /**
+     * @param answered whether any of the codes, with commas between, was answered with yes on that day
+     * @param toldFromHome whether anything from home was not looked at yet
+     */
+    record Told(boolean answered, boolean toldFromHome) {}
+
+    Told told(@Param("clientId") long clientId, @Param("heldOn") LocalDate heldOn, @Param("codes") String codes);
 }

@@ -29,6 +29,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class Visits {
     private static final List<Answer> EMERGENCIES =
             Arrays.stream(Answer.values()).filter(Answer::emergency).toList();
+    private static final String EMERGENCY_CODES =
+            EMERGENCIES.stream().map(Enum::name).collect(Collectors.joining(","));
 
     private final VisitMapper mapper;
     private final Clients clients;
@@ -172,8 +174,10 @@ public class Visits {
 
     /** An emergency was answered or called out on that day and was not corrected: nothing goes on. */
     public boolean emergencyStands(long clientId, LocalDate day) {
-        return mapper.anyAnswer(clientId, day, EMERGENCIES)
-                || fromHome.standing(clientId, day).stream().anyMatch(EMERGENCIES::contains);
+        VisitMapper.Told told = mapper.told(clientId, day, EMERGENCY_CODES);
+        return told.answered()
+                || (told.toldFromHome()
+                        && fromHome.standing(clientId, day).stream().anyMatch(EMERGENCIES::contains));
     }
 
     /** All of a client's, newest first. */

@@ -10,12 +10,14 @@ import fernstep.app.plan.Plans;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
 import fernstep.app.rungs.Catalogues;
+import fernstep.app.support.Again;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
+import fernstep.core.screening.Answer;
 import fernstep.core.session.Circumstances;
 import fernstep.core.session.Intake;
 import fernstep.core.session.PlannedExercise;
@@ -27,12 +29,14 @@ import fernstep.exchange.session.SessionEventJson.Kind;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Stores what happens in a session and gives it back: what it means is the core's. */
 @Service
@@ -52,6 +56,7 @@ public class Runner {
     private final Plans plans;
     private final Catalogues catalogues;
     private final Audit audit;
+    private final TransactionTemplate together;
 
     Runner(
             SessionMapper mapper,
@@ -62,7 +67,8 @@ public class Runner {
             Clients clients,
             Plans plans,
             Catalogues catalogues,
-            Audit audit) {
+            Audit audit,
+            TransactionTemplate together) {
         this.mapper = mapper;
         this.log = log;
         this.earlier = earlier;
@@ -72,6 +78,7 @@ public class Runner {
         this.plans = plans;
         this.catalogues = catalogues;
         this.audit = audit;
+        this.together = together;
     }
 
     /**
@@ -135,9 +142,13 @@ public class Runner {
     }
 
     public Held held(String sessionId) {
-        SessionRow row = session(sessionId);
-        SessionLog.Log now = log.of(sessionId);
-        return held(row, client(row), now, visits.emergencyStands(row.clientId(), row.heldOn()));
+        SessionLog.Stand stand = stand(sessionId);
+        SessionRow row = stand.row();
+        return held(row, client(row), log.of(stand), visits.emergencyStands(row.clientId(), row.heldOn()));
+    }
+
+    private SessionLog.Stand stand(String sessionId) {
+        return log.stand(sessionId).orElseThrow(() -> new NotFound("no session " + sessionId));
     }
 
     private Held held(SessionRow row, ClientFile client, SessionLog.Log now, boolean emergencyStands) {
@@ -155,53 +166,92 @@ public class Runner {
 
     /** As cheap as can be: asked every other second by every tablet. */
     public String version(String sessionId) {
-        SessionRow row = session(sessionId);
-        return mapper.eventCount(sessionId) + (visits.emergencyStands(row.clientId(), row.heldOn()) ? "!" : "");
+        SessionLog.Stand stand = stand(sessionId);
+        SessionRow row = stand.row();
+        return stand.events() + (visits.emergencyStands(row.clientId(), row.heldOn()) ? "!" : "");
     }
 
     /**
      * @throws Refused for an id that was used for something else, or a repetition of an exercise that is over
      * @throws IllegalArgumentException for a report that makes no sense
      */
-    @Transactional
     public Held take(String sessionId, Report report, long staffId) {
-        SessionRow row = session(sessionId);
-        SessionLog.Log now = log.of(sessionId);
+        return Objects.requireNonNull(Again.whole("take", () -> taken(sessionId, report, staffId)));
+    }
+
+    /** Nearly all that is told is one row, which needs no transaction around it. */
+    private Held taken(String sessionId, Report report, long staffId) {
+        SessionLog.Stand stand = stand(sessionId);
+        SessionRow row = stand.row();
+        SessionLog.Log now = log.of(stand);
         boolean known = now.knows(report.id());
         if (known) {
             refuseOther(sessionId, report);
         }
         ClientFile client = client(row);
         Held before = held(row, client, now, visits.emergencyStands(client.id(), row.heldOn()));
+        if (known) {
+            together.executeWithoutResult(all -> settle(row, before.session()));
+            return before;
+        }
         // Told again it is the same emergency: one that was corrected since must not come back.
-        boolean told = !known && report.emergency().isPresent();
-        if (told) {
-            report.emergency().ifPresent(answer -> visits.tellEmergency(client.id(), row.heldOn(), answer));
+        Optional<Answer> emergency = report.emergency();
+        if (emergency.isPresent()) {
+            return Objects.requireNonNull(
+                    together.execute(all -> takenEmergency(before, report, emergency.get(), staffId)));
         }
-        Optional<SessionEvent> event = known ? Optional.empty() : newEvent(before, report, staffId);
-        event.ifPresent(e -> {
-            if (mapper.insertEvent(StoredEvent.of(sessionId, e)) == 0) {
-                // told at the same moment from another tab, or an id that is taken
-                refuseOther(sessionId, report);
-            } else if (e instanceof Overridden o) {
-                auditOverride(row, before.session(), o);
-            }
-        });
+        Optional<SessionEvent> event = newEvent(before, report, staffId);
         Held after = event.map(e -> with(before, e)).orElse(before);
-        if (told) {
-            after = held(
-                    row,
-                    client,
-                    new SessionLog.Log(after.events(), now.ids(), after.version()),
-                    visits.emergencyStands(client.id(), row.heldOn()));
+        boolean alone = !after.session().ended()
+                && row.finishedAt() == null
+                && event.filter(Overridden.class::isInstance).isEmpty();
+        if (alone) {
+            event.ifPresent(e -> store(before, report, e));
+        } else {
+            together.executeWithoutResult(all -> {
+                event.ifPresent(e -> store(before, report, e));
+                settle(row, after.session());
+            });
         }
-        if (after.session().ended()) {
-            finish(row, after.session());
+        return after;
+    }
+
+    private Held takenEmergency(Held before, Report report, Answer emergency, long staffId) {
+        SessionRow row = before.row();
+        visits.tellEmergency(row.clientId(), row.heldOn(), emergency);
+        Optional<SessionEvent> event = newEvent(before, report, staffId);
+        event.ifPresent(e -> store(before, report, e));
+        Held after = event.map(e -> with(before, e)).orElse(before);
+        settle(row, after.session());
+        return held(
+                row,
+                before.client(),
+                new SessionLog.Log(after.events(), Set.of(), after.version()),
+                visits.emergencyStands(row.clientId(), row.heldOn()));
+    }
+
+    private void store(Held before, Report report, SessionEvent event) {
+        SessionRow row = before.row();
+        StoredEvent stored = StoredEvent.of(row.id(), event);
+        if (mapper.insertEvent(stored) == 0) {
+            // told at the same moment from another tab, or an id that is taken
+            refuseOther(row.id(), report);
+            return;
+        }
+        log.wrote(stored);
+        if (event instanceof Overridden chosen) {
+            auditOverride(row, before.session(), chosen);
+        }
+    }
+
+    /** The row of a session says whether it is over. */
+    private void settle(SessionRow row, Session after) {
+        if (after.ended()) {
+            finish(row, after);
         } else if (row.finishedAt() != null) {
             mapper.reopen(row.id());
             results.remove(row.id());
         }
-        return after;
     }
 
     private Held with(Held before, SessionEvent event) {

@@ -10,7 +10,9 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -30,6 +32,11 @@ class SessionLog {
     private final Cache<String, List<PlannedExercise>> planned = Caffeine.newBuilder()
             .maximumSize(SESSIONS_KEPT)
             .expireAfterAccess(KEPT_FOR)
+            .build();
+
+    private final Cache<String, StoredEvent> written = Caffeine.newBuilder()
+            .maximumSize(SESSIONS_KEPT)
+            .expireAfterWrite(KEPT_FOR)
             .build();
 
     SessionLog(SessionMapper mapper) {
@@ -61,12 +68,36 @@ class SessionLog {
         }
     }
 
-    Log of(String sessionId) {
-        int count = mapper.eventCount(sessionId);
+    /**
+     * A session and how far its events go.
+     *
+     * @param lastEvent id of the one written last; null for none
+     */
+    record Stand(SessionRow row, int events, @Nullable String lastEvent) {}
+
+    /** What this instance has just written need not be read back, where it is the very next. */
+    void wrote(StoredEvent event) {
+        written.put(event.sessionId(), event);
+    }
+
+    Optional<Stand> stand(String sessionId) {
+        return mapper.counted(sessionId)
+                .map(c -> new Stand(
+                        new SessionRow(c.id(), c.clientId(), c.heldOn(), c.staffId(), c.finishedAt()),
+                        c.events(),
+                        c.lastEvent()));
+    }
+
+    Log of(Stand stand) {
+        String sessionId = stand.row().id();
+        int count = stand.events();
         Read kept = read.getIfPresent(sessionId);
         Read known = kept == null ? Read.NOTHING : kept;
         if (known.ids().size() != count) {
-            known = furtherThan(known, sessionId, count);
+            StoredEvent mine = written.getIfPresent(sessionId);
+            boolean next =
+                    mine != null && known.ids().size() + 1 == count && mine.id().equals(stand.lastEvent());
+            known = next ? known.and(List.of(mine)) : furtherThan(known, sessionId, count);
             read.put(sessionId, known);
         }
         return new Log(known.events(), known.ids(), known.ids().size());
@@ -81,7 +112,8 @@ class SessionLog {
     }
 
     Session replay(String sessionId, Catalogue catalogue) {
-        return Session.replay(catalogue, planned(sessionId), of(sessionId).events());
+        List<SessionEvent> events = stand(sessionId).map(s -> of(s).events()).orElse(List.of());
+        return Session.replay(catalogue, planned(sessionId), events);
     }
 
     /** What was planned is never changed once the session has begun. */

@@ -1,9 +1,12 @@
 package fernstep.app.run;
 
+import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 public interface SessionMapper {
@@ -26,7 +29,17 @@ public interface SessionMapper {
 
     Optional<StoredEvent> event(@Param("id") String id);
 
-    int eventCount(@Param("sessionId") String sessionId);
+    /** A session, how many events it has and the id of the last. */
+    record Counted(
+            String id,
+            long clientId,
+            LocalDate heldOn,
+            long staffId,
+            @Nullable LocalDateTime finishedAt,
+            int events,
+            @Nullable String lastEvent) {}
+
+    Optional<Counted> counted(@Param("id") String id);
 
     void reopen(@Param("id") String id);
 

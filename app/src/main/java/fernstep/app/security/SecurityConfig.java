@@ -7,6 +7,7 @@ import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.context.annotation.Primary;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
@@ -16,6 +17,9 @@ import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.savedrequest.CookieRequestCache;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionOperations;
+import org.springframework.transaction.support.TransactionTemplate;
 
 @Configuration
 class SecurityConfig {
@@ -68,6 +72,22 @@ class SecurityConfig {
     }
 
     /** @param strength of bcrypt: each step more doubles the time a guess takes */
+    /**
+     * Reading a sign-in and touching it are one statement each; a transaction around them would be three more, twice a
+     * request. One that breaks off while it begins is a sign-in of nobody.
+     */
+    @Bean
+    TransactionOperations springSessionTransactionOperations() {
+        return TransactionOperations.withoutTransaction();
+    }
+
+    /** Whatever else is written out rather than declared; the one of the framework gives way to any other. */
+    @Bean
+    @Primary
+    TransactionTemplate transactionTemplate(PlatformTransactionManager transactions) {
+        return new TransactionTemplate(transactions);
+    }
+
     @Bean
     PasswordEncoder passwordEncoder(@Value("${fern.password-strength}") int strength) {
         return new DelegatingPasswordEncoder("bcrypt", Map.of("bcrypt", new BCryptPasswordEncoder(strength)));

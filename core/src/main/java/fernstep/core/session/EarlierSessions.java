@@ -26,22 +26,26 @@ import java.util.stream.Stream;
 public record EarlierSessions(List<Held> atTheMat, List<EarlierSession> atHome) {
     public static final EarlierSessions NONE = new EarlierSessions(List.of(), List.of());
 
-    /** One earlier session and what happened in it. */
+    /**
+     * One earlier session and what happened in it.
+     *
+     * @param events without what was taken back: given or not, it is left out
+     */
     public record Held(LocalDate date, List<SessionEvent> events) {
         public Held {
-            events = List.copyOf(events);
+            // once, not each time a rung of hers is looked at
+            events = Session.standing(events);
         }
 
-        /** Signs that were not taken back. */
         private List<SignSeen> signs() {
-            return Session.standing(events).stream()
+            return events.stream()
                     .filter(SignSeen.class::isInstance)
                     .map(SignSeen.class::cast)
                     .toList();
         }
 
         private Set<String> overridden() {
-            return Session.standing(events).stream()
+            return events.stream()
                     .filter(Overridden.class::isInstance)
                     .map(e -> ((Overridden) e).signId())
                     .collect(Collectors.toSet());
