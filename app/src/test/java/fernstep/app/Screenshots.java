@@ -24,14 +24,17 @@ public final class Screenshots {
     public static void main(String[] args) {
         try (Playwright playwright = Playwright.create(
                         new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-                Browser browser = playwright
-                        .chromium()
-                        .launch(new BrowserType.LaunchOptions()
-                                .setExecutablePath(Path.of("/usr/bin/chromium"))
-                                .setArgs(
-                                        List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")))) {
+                Browser browser = launched(playwright)) {
             new Screenshots(args[0], Path.of(args[1])).take(browser);
         }
+    }
+
+    static Browser launched(Playwright playwright) {
+        return playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")));
     }
 
     private void take(Browser browser) {

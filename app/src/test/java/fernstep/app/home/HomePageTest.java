@@ -458,6 +458,23 @@ class HomePageTest {
     }
 
     @Test
+    void all_questions_are_before_her_before_she_can_say_none_of_these(Visitor visitor) {
+        Page page = opened(visitor);
+        Locator none = page.locator("text=None of these");
+        assertThat(none).isVisible();
+        Locator questions = page.locator("section:visible button[data-code]");
+        assertThat(questions.last()).isVisible();
+        double lastEnds = questions.all().stream()
+                .mapToDouble(q -> q.boundingBox().y + q.boundingBox().height)
+                .max()
+                .orElseThrow();
+        assertThat(none.boundingBox().y).isGreaterThanOrEqualTo(lastEnds);
+        questions.last().click();
+        assertThat(none).isHidden();
+        assertThat(page.locator(".home-foot .btn-stop")).isVisible();
+    }
+
+    @Test
     void the_morning_after_is_asked_once_and_daily_life_is_ticked_lightly(Visitor visitor) {
         LocalDate yesterday = LocalDate.now().minusDays(1);
         sql.update(

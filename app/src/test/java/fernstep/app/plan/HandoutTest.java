@@ -76,8 +76,11 @@ class HandoutTest {
         visits.markAsked(visit);
         Page page = visitor.onATablet("imogen");
         for (String paper : List.of("A4", "LETTER")) {
+            long from = System.nanoTime();
             APIResponse answer =
                     page.request().get(app.baseUrl() + "/clients/" + client + "/handout.pdf?paper=" + paper);
+            System.out.printf(
+                    "handout on %s after %d ms (budget 2000)%n", paper, (System.nanoTime() - from) / 1_000_000);
             assertThat(answer.status()).isEqualTo(200);
             assertThat(answer.headers().get("content-type")).isEqualTo("application/pdf");
             try (PDDocument pdf = Loader.loadPDF(answer.body())) {
