@@ -19,7 +19,7 @@ public final class BrowserExtension implements ParameterResolver {
      * The shell without windows first: tabs of the whole browser cost a process more each. Then the program itself rather
      * than Debian's wrapper, which makes every page a fifth slower.
      */
-    private static final Path CHROMIUM = Stream.of(
+    static final Path CHROMIUM = Stream.of(
                     "/usr/lib/chromium/chromium-headless-shell", "/usr/lib/chromium/chromium", "/usr/bin/chromium")
             .map(Path::of)
             .filter(Files::isExecutable)

@@ -33,7 +33,7 @@ public final class Screenshots {
         return playwright
                 .chromium()
                 .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setExecutablePath(BrowserExtension.CHROMIUM)
                         .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")));
     }
 
