@@ -64,6 +64,7 @@ public record Rung(
         String caution,
         List<Waymark> means,
         List<ActionMark> shows) {
+    private static final KnownIndexes KNOWN = new KnownIndexes();
 
     /** The same exercise in another position. */
     public record Variant(Position position, Movement movement) {}
@@ -92,7 +93,7 @@ public record Rung(
 
     /** Its load index at a range; 0 where no load is followed. */
     public double indexAt(double range, Body body) {
-        return family == null ? 0 : movement.peak(body, range).loadIndex();
+        return family == null ? 0 : KNOWN.of(movement, body, range);
     }
 
     public boolean offers(Lever lever) {
