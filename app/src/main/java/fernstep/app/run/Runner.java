@@ -7,11 +7,8 @@ import fernstep.app.ask.Visits;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.plan.Plans;
-import fernstep.app.progress.ResultRow;
-import fernstep.app.progress.Results;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Again;
-import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.measure.Side;
@@ -32,7 +29,6 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -50,34 +46,31 @@ public class Runner {
     private final SessionMapper mapper;
     private final SessionLog log;
     private final EarlierLog earlier;
-    private final Results results;
+    private final SessionWriter writer;
     private final Visits visits;
     private final Clients clients;
     private final Plans plans;
     private final Catalogues catalogues;
-    private final Audit audit;
     private final TransactionTemplate together;
 
     Runner(
             SessionMapper mapper,
             SessionLog log,
             EarlierLog earlier,
-            Results results,
+            SessionWriter writer,
             Visits visits,
             Clients clients,
             Plans plans,
             Catalogues catalogues,
-            Audit audit,
             TransactionTemplate together) {
         this.mapper = mapper;
         this.log = log;
         this.earlier = earlier;
-        this.results = results;
+        this.writer = writer;
         this.visits = visits;
         this.clients = clients;
         this.plans = plans;
         this.catalogues = catalogues;
-        this.audit = audit;
         this.together = together;
     }
 
@@ -186,12 +179,12 @@ public class Runner {
         SessionLog.Log now = log.of(stand);
         boolean known = now.knows(report.id());
         if (known) {
-            refuseOther(sessionId, report);
+            writer.refuseOther(sessionId, report);
         }
         ClientFile client = client(row);
         Held before = held(row, client, now, visits.emergencyStands(client.id(), row.heldOn()));
         if (known) {
-            together.executeWithoutResult(all -> settle(row, before.session()));
+            together.executeWithoutResult(all -> writer.settle(row, before.session()));
             return before;
         }
         // Told again it is the same emergency: one that was corrected since must not come back.
@@ -206,11 +199,11 @@ public class Runner {
                 && row.finishedAt() == null
                 && event.filter(Overridden.class::isInstance).isEmpty();
         if (alone) {
-            event.ifPresent(e -> store(before, report, e));
+            event.ifPresent(e -> writer.store(before, report, e));
         } else {
             together.executeWithoutResult(all -> {
-                event.ifPresent(e -> store(before, report, e));
-                settle(row, after.session());
+                event.ifPresent(e -> writer.store(before, report, e));
+                writer.settle(row, after.session());
             });
         }
         return after;
@@ -220,38 +213,14 @@ public class Runner {
         SessionRow row = before.row();
         visits.tellEmergency(row.clientId(), row.heldOn(), emergency);
         Optional<SessionEvent> event = newEvent(before, report, staffId);
-        event.ifPresent(e -> store(before, report, e));
+        event.ifPresent(e -> writer.store(before, report, e));
         Held after = event.map(e -> with(before, e)).orElse(before);
-        settle(row, after.session());
+        writer.settle(row, after.session());
         return held(
                 row,
                 before.client(),
                 new SessionLog.Log(after.events(), Set.of(), after.version()),
                 visits.emergencyStands(row.clientId(), row.heldOn()));
-    }
-
-    private void store(Held before, Report report, SessionEvent event) {
-        SessionRow row = before.row();
-        StoredEvent stored = StoredEvent.of(row.id(), event);
-        if (mapper.insertEvent(stored) == 0) {
-            // told at the same moment from another tab, or an id that is taken
-            refuseOther(row.id(), report);
-            return;
-        }
-        log.wrote(stored);
-        if (event instanceof Overridden chosen) {
-            auditOverride(row, before.session(), chosen);
-        }
-    }
-
-    /** The row of a session says whether it is over. */
-    private void settle(SessionRow row, Session after) {
-        if (after.ended()) {
-            finish(row, after);
-        } else if (row.finishedAt() != null) {
-            mapper.reopen(row.id());
-            results.remove(row.id());
-        }
     }
 
     private Held with(Held before, SessionEvent event) {
@@ -262,16 +231,6 @@ public class Runner {
                 before.client(),
                 new SessionLog.Log(List.copyOf(events), Set.of(), before.version() + 1),
                 before.emergencyStands());
-    }
-
-    private void refuseOther(String sessionId, Report report) {
-        boolean same = mapper.event(report.id())
-                .filter(e -> e.sessionId().equals(sessionId))
-                .map(e -> StoredEvent.read(List.of(e)).stream().allMatch(report::tells))
-                .orElse(false);
-        if (!same) {
-            throw new Refused(Refused.Code.ID_REUSED);
-        }
     }
 
     private Optional<SessionEvent> newEvent(Held before, Report report, long staffId) {
@@ -329,31 +288,5 @@ public class Runner {
                 visits.screeningToday(client).closed(),
                 client.body(),
                 earlier.before(session));
-    }
-
-    private void auditOverride(SessionRow session, Session before, Overridden chosen) {
-        before.answered()
-                .ifPresent(a -> audit.record(
-                        chosen.madeBy().value(),
-                        session.clientId(),
-                        "ADVICE_OVERRIDDEN",
-                        a.advice().rule() + " " + a.advice().move() + " → " + chosen.move() + ": " + chosen.reason()));
-    }
-
-    /** One result per rung and side that was worked on; writing it again writes the same. */
-    private void finish(SessionRow session, Session held) {
-        mapper.finish(session.id());
-        held.results()
-                .forEach(r -> results.put(new ResultRow(
-                        session.id(),
-                        r.rung(),
-                        r.side() == null ? "" : r.side().name(),
-                        session.clientId(),
-                        session.heldOn(),
-                        r.kind(),
-                        r.effort(),
-                        null,
-                        r.signs().stream().map(Enum::name).collect(Collectors.joining(",")),
-                        r.range())));
     }
 }
