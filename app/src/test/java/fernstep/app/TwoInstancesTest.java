@@ -8,17 +8,23 @@ import java.net.URI;
 import java.net.URLEncoder;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.Statement;
+import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.boot.SpringApplication;
@@ -27,7 +33,7 @@ import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 
-/** Two instances that meet on an empty database, as when a house starts both at once. */
+/** Instances on a database of their own: two that meet when it is empty, as when a house starts both at once, and one whose database stalls. */
 class TwoInstancesTest {
     private static final String URL = System.getenv("FERN_DB_URL").replaceFirst("/[a-z]+$", "/fernstep_restored");
     private static final String ACCOUNT = "somebody_else";
@@ -54,17 +60,23 @@ class TwoInstancesTest {
     }
 
     private static ConfigurableApplicationContext instance(boolean demo) {
+        return instance(demo, URL);
+    }
+
+    private static ConfigurableApplicationContext instance(boolean demo, String url, String... more) {
+        String[] settings = {
+            "--server.port=0",
+            "--server.address=127.0.0.1",
+            "--fern.demo=" + demo,
+            "--spring.datasource.url=" + url,
+            "--spring.datasource.username=" + ACCOUNT,
+            "--spring.datasource.password=" + PASSWORD,
+            "--spring.flyway.url=" + url,
+            "--spring.flyway.user=" + ACCOUNT,
+            "--spring.flyway.password=" + PASSWORD
+        };
         return new SpringApplication(FernStepApp.class)
-                .run(
-                        "--server.port=0",
-                        "--server.address=127.0.0.1",
-                        "--fern.demo=" + demo,
-                        "--spring.datasource.url=" + URL,
-                        "--spring.datasource.username=" + ACCOUNT,
-                        "--spring.datasource.password=" + PASSWORD,
-                        "--spring.flyway.url=" + URL,
-                        "--spring.flyway.user=" + ACCOUNT,
-                        "--spring.flyway.password=" + PASSWORD);
+                .run(Stream.concat(Arrays.stream(settings), Arrays.stream(more)).toArray(String[]::new));
     }
 
     /** Asks for the first account as its page does, and says where that leads. */
@@ -90,6 +102,39 @@ class TwoInstancesTest {
                 .headers()
                 .firstValue("location")
                 .orElse("");
+    }
+
+    @Test
+    void a_database_that_stops_answering_gives_a_page_that_says_so_and_is_there_again_when_it_answers()
+            throws Exception {
+        int there = URI.create(URL.substring("jdbc:".length())).getPort();
+        try (StallingLine line = new StallingLine(there);
+                ConfigurableApplicationContext up = instance(
+                        false,
+                        URL.replace(":" + there, ":" + line.port()),
+                        "--spring.datasource.hikari.data-source-properties.socketTimeout=500",
+                        "--spring.datasource.hikari.connection-timeout=500",
+                        "--spring.datasource.hikari.validation-timeout=300")) {
+            HttpRequest first = HttpRequest.newBuilder(URI.create("http://127.0.0.1:"
+                            + ((WebServerApplicationContext) up).getWebServer().getPort() + "/first-account"))
+                    .timeout(Duration.ofSeconds(30))
+                    .build();
+            HttpClient http = HttpClient.newHttpClient();
+            assertThat(http.send(first, BodyHandlers.discarding()).statusCode()).isEqualTo(200);
+            line.stall(true);
+            HttpResponse<String> down = http.send(first, BodyHandlers.ofString());
+            assertThat(down.statusCode()).isEqualTo(503);
+            assertThat(down.headers().firstValue("retry-after")).isPresent();
+            assertThat(down.body()).contains("<html").doesNotContain("Exception");
+            line.stall(false);
+            HttpResponse<Void> again = http.send(first, BodyHandlers.discarding());
+            // it is not asked again at once: those who wait would all come at the same moment
+            for (int tries = 0; again.statusCode() != 200 && tries < 100; tries++) {
+                LockSupport.parkNanos(200_000_000L);
+                again = http.send(first, BodyHandlers.discarding());
+            }
+            assertThat(again.statusCode()).isEqualTo(200);
+        }
     }
 
     @ParameterizedTest
