@@ -131,6 +131,12 @@ public class Words {
         return wording().caution(rung);
     }
 
+    /** Who cleared her: a code of the case format in words, anything else as it was typed. */
+    public String clearedBy(String role) {
+        String key = "clearedBy." + role;
+        return knows(key) ? text(key) : role;
+    }
+
     public boolean knows(String key) {
         return wording().knows(key);
     }

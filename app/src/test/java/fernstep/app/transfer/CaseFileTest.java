@@ -352,7 +352,7 @@ class CaseFileTest {
         assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
                 .hasSize(2);
         visitor.open("/house/import");
-        page.click("button:has-text('Take back') >> nth=0");
+        page.click("li:has-text('half.json') button:has-text('Take back')");
         visitor.see("Taken back");
         assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
                 .hasSize(1);
