@@ -217,7 +217,7 @@ public record Findings(Pressure pressure, AtRest atRest, DeepCore deepCore, Hand
         return handsAndKnees.hoverS() != null && handsAndKnees.hoverS() >= HOVER_CLEAN_S;
     }
 
-    /** The low belly pushes out, or the pelvic floor goes down, on a pressure.cough(). */
+    /** The low belly pushes out, or the pelvic floor goes down, on a cough. */
     public boolean coughReversed() {
         return pressure.cough() == Cough.PUSHES_OUT || pressure.floorOnCough() == FloorOnCough.DESCENDS;
     }

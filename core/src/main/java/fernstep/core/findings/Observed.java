@@ -73,14 +73,14 @@ public record Observed(
         SACRUM
     }
 
-    /** The low belly's answer to a pressure.cough(). */
+    /** The low belly's answer to a cough. */
     public enum Cough {
         DRAWS_IN,
         NO_CHANGE,
         PUSHES_OUT
     }
 
-    /** The pelvic floor's answer to a pressure.cough(), by the client's own account. */
+    /** The pelvic floor's answer to a cough, by the client's own account. */
     public enum FloorOnCough {
         LIFTS,
         NONE,

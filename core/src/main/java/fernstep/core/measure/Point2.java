@@ -14,10 +14,6 @@ public record Point2(double x, double y) {
         }
     }
 
-    public Point2 times(double scale) {
-        return new Point2(x * scale, y * scale);
-    }
-
     public Point2 minus(Point2 other) {
         return new Point2(x - other.x, y - other.y);
     }

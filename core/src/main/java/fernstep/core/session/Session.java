@@ -31,6 +31,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -73,7 +74,7 @@ public final class Session {
             }
         }
         Replay replay = session.new Replay();
-        standing.forEach(e -> e.read(replay));
+        standing.forEach(e -> e.read(replay).run());
         return session;
     }
 
@@ -139,99 +140,87 @@ public final class Session {
         return exercises.stream().flatMap(e -> e.result().stream()).toList();
     }
 
-    /** Carries out what happened. */
-    private final class Replay implements SessionEvent.Kinds<Boolean> {
+    /** What each kind of event does to the session. */
+    private final class Replay implements SessionEvent.Kinds<Runnable> {
         @Override
-        public Boolean repDone(RepDone event) {
-            return inHand(event).map(e -> then(e::repDone)).orElse(false);
-        }
-
-        @Override
-        public Boolean setBegun(SetBegun event) {
-            return inHand(event).map(e -> then(e::nextSet)).orElse(false);
+        public Runnable repDone(RepDone event) {
+            return inHand(event, Exercise::repDone);
         }
 
         @Override
-        public Boolean effortTold(EffortTold event) {
-            return inHand(event).map(e -> then(() -> e.effort(event.effort()))).orElse(false);
+        public Runnable setBegun(SetBegun event) {
+            return inHand(event, Exercise::nextSet);
         }
 
         @Override
-        public Boolean skipped(Skipped event) {
-            return inHand(event)
-                    .map(e -> then(() -> e.end(Exercise.State.SKIPPED)))
-                    .orElse(false);
+        public Runnable effortTold(EffortTold event) {
+            return inHand(event, e -> e.effort(event.effort()));
         }
 
         @Override
-        public Boolean signSeen(SignSeen event) {
-            return inHand(event)
-                    .map(e -> then(() -> {
-                        Move move = moveMade(event);
-                        LeverChange change = changeMade(event);
-                        e.saw(event.seen(), move, change == null ? null : change.lever());
-                        answer(e, event, event.seen().sign() == SignCode.TIRED);
-                    }))
-                    .orElse(false);
+        public Runnable skipped(Skipped event) {
+            return inHand(event, e -> e.end(Exercise.State.SKIPPED));
         }
 
         @Override
-        public Boolean emergencyCalled(EmergencyCalled event) {
-            return inHand(event).map(e -> then(() -> answer(e, event, false))).orElse(false);
+        public Runnable signSeen(SignSeen event) {
+            return inHand(event, e -> {
+                LeverChange change = changeMade(event);
+                e.saw(event.seen(), moveMade(event), change == null ? null : change.lever());
+                answer(e, event, event.seen().sign() == SignCode.TIRED);
+            });
         }
 
         @Override
-        public Boolean overridden(Overridden event) {
-            lastUndoable = event;
-            return true;
+        public Runnable emergencyCalled(EmergencyCalled event) {
+            return inHand(event, e -> answer(e, event, false));
         }
 
         @Override
-        public Boolean undone(Undone event) {
-            return false;
+        public Runnable overridden(Overridden event) {
+            return () -> lastUndoable = event;
+        }
+
+        /** Nothing: what it took back was left out before. */
+        @Override
+        public Runnable undone(Undone event) {
+            return () -> {};
         }
 
         @Override
-        public Boolean finished(Finished event) {
-            ended = true;
-            answered = null;
-            lastUndoable = event;
-            return true;
+        public Runnable finished(Finished event) {
+            return () -> {
+                ended = true;
+                answered = null;
+                lastUndoable = event;
+            };
         }
 
         @Override
-        public Boolean setRepeated(SetRepeated event) {
-            return inHand(event).map(e -> then(e::repeatSet)).orElse(false);
+        public Runnable setRepeated(SetRepeated event) {
+            return inHand(event, Exercise::repeatSet);
         }
 
         @Override
-        public Boolean exerciseAdded(ExerciseAdded event) {
-            PlannedExercise p = event.exercise();
-            exercises.add(exercise(p));
-            lastUndoable = event;
-            return true;
+        public Runnable exerciseAdded(ExerciseAdded event) {
+            return () -> {
+                exercises.add(exercise(event.exercise()));
+                lastUndoable = event;
+            };
         }
 
         @Override
-        public Boolean noted(Noted event) {
-            note = event.text();
-            return true;
+        public Runnable noted(Noted event) {
+            return () -> note = event.text();
         }
 
-        private boolean then(Runnable step) {
-            step.run();
-            return true;
-        }
-
-        /** The exercise an event is about; none when the session is over. */
-        private Optional<Exercise> inHand(SessionEvent event) {
-            Optional<Exercise> now = current();
-            if (now.isEmpty() || ended) {
-                return Optional.empty();
-            }
-            lastUndoable = event;
-            answered = event.answered().orElse(null);
-            return now;
+        /** On the exercise it is about; none when the session is over. */
+        private Runnable inHand(SessionEvent event, Consumer<Exercise> step) {
+            return () -> current().filter(e -> !ended).ifPresent(e -> {
+                lastUndoable = event;
+                answered = event.answered().orElse(null);
+                step.accept(e);
+            });
         }
     }
 

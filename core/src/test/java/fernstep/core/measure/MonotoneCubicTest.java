@@ -43,6 +43,39 @@ class MonotoneCubicTest {
         }
     }
 
+    /**
+     * Points (0,0) (1,2) (4,5): steps 1 and 3, secants 2 and 1. Inner slope: weights 7 and 5, 12/(7/2+5/1) = 1.411765.
+     * Ends: ((2+3)·2−1·1)/4 = 2.25; ((6+1)·1−3·2)/4 = 0.25.
+     */
+    @Nested
+    class Through_points_that_lie_unevenly {
+        private final MonotoneCubic curve = new MonotoneCubic(new double[] {0, 1, 4}, new double[] {0, 2, 5});
+
+        @ParameterizedTest
+        @CsvSource({
+            "0.5, 1.104779", // 1 + 1·(2.25 − 1.411765)/8
+            "2.5, 3.935662" // 3.5 + 3·(1.411765 − 0.25)/8
+        })
+        void the_nearer_neighbour_counts_more(double x, double y) {
+            assertThat(curve.at(x)).isCloseTo(y, within(1e-6));
+        }
+
+        @Test
+        void the_area_takes_each_step_by_its_length() {
+            // 1 + (2.25−1.411765)/12 + 3·3.5 + 9·(1.411765−0.25)/12
+            assertThat(curve.area()).isCloseTo(12.441176, within(1e-6));
+        }
+    }
+
+    /** Points (0,0) (1,1) (2,−4): at the first end (3·1+5)/2 = 4 is held at three secants, the last stays (−15−1)/2 = −8. */
+    @Test
+    void an_end_before_a_turn_is_no_steeper_than_three_secants() {
+        MonotoneCubic turn = new MonotoneCubic(new double[] {0, 1, 2}, new double[] {0, 1, -4});
+        // 0.5 + (3 − 0)/8 and −1.5 + (0 + 8)/8
+        assertThat(turn.at(0.5)).isCloseTo(0.875, within(1e-12));
+        assertThat(turn.at(1.5)).isCloseTo(-0.5, within(1e-12));
+    }
+
     @Test
     void a_straight_line_stays_straight() {
         MonotoneCubic line = new MonotoneCubic(new double[] {-5, -2, 0, 2, 5}, new double[] {10, 16, 20, 24, 30});

@@ -58,6 +58,9 @@ class TrendAndSymmetryTest {
 
         @Test
         void of_an_even_number_of_pairs_is_the_mean_of_the_middle_two() {
+            // slopes: 1, 2, 3, 4, 5.5, 8 → middle 3 and 4
+            assertThat(TheilSen.slope(points(0, 0, 1, 1, 2, 4, 3, 12)))
+                    .hasValueSatisfying(s -> assertThat(s).isCloseTo(3.5, within(1e-12)));
             // slopes: 1, 2, 3, 3, 4, 5 → middle 3 and 3
             assertThat(TheilSen.slope(points(0, 0, 1, 1, 2, 4, 3, 9)))
                     .hasValueSatisfying(s -> assertThat(s).isCloseTo(3, within(1e-12)));
@@ -90,7 +93,11 @@ class TrendAndSymmetryTest {
         @Test
         void is_told_in_words() {
             assertThat(new Symmetry(6, 10).inWords()).isEqualTo(Reason.of("symmetry.less", Side.LEFT, 40L));
+            assertThat(new Symmetry(10, 6).inWords()).isEqualTo(Reason.of("symmetry.less", Side.RIGHT, 40L));
             assertThat(new Symmetry(7, 7).inWords()).isEqualTo(Reason.of("symmetry.alike"));
+            assertThat(new Symmetry(1000, 999).inWords())
+                    .as("less than a percent")
+                    .isEqualTo(Reason.of("symmetry.alike"));
         }
     }
 

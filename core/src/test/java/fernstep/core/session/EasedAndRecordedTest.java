@@ -1,0 +1,550 @@
+package fernstep.core.session;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+
+import fernstep.core.ShippedCatalogue;
+import fernstep.core.approach.Approach;
+import fernstep.core.body.Body;
+import fernstep.core.body.Position;
+import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Helper;
+import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungForm;
+import fernstep.core.decision.Advice;
+import fernstep.core.decision.LeverChange;
+import fernstep.core.decision.Move;
+import fernstep.core.decision.RuleId;
+import fernstep.core.decision.Seen;
+import fernstep.core.decision.Situation;
+import fernstep.core.decision.Situation.PastLever;
+import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
+import fernstep.core.plan.Dose;
+import fernstep.core.plan.SessionTime;
+import fernstep.core.progress.SessionResult;
+import fernstep.core.screening.Answer;
+import fernstep.core.session.SessionEvent.EffortTold;
+import fernstep.core.session.SessionEvent.EmergencyCalled;
+import fernstep.core.session.SessionEvent.Finished;
+import fernstep.core.session.SessionEvent.Overridden;
+import fernstep.core.session.SessionEvent.Place;
+import fernstep.core.session.SessionEvent.RepDone;
+import fernstep.core.session.SessionEvent.SetBegun;
+import fernstep.core.session.SessionEvent.SetRepeated;
+import fernstep.core.session.SessionEvent.SignSeen;
+import fernstep.core.session.SessionEvent.Skipped;
+import fernstep.core.session.SessionEvent.Undone;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** What an easing does, how long it lasts, what is left of an exercise for the record, and what an end closes. */
+class EasedAndRecordedTest {
+    private static final Catalogue CATALOGUE = ShippedCatalogue.CATALOGUE;
+    private static final Body BODY = Body.of(null, null);
+    private static final StaffId ILSE = new StaffId(3);
+
+    private final List<SessionEvent> events = new ArrayList<>();
+    private List<PlannedExercise> planned = List.of(reps("F5", null, 2, 4));
+
+    private static PlannedExercise reps(String rung, @Nullable Side side, int sets, int reps) {
+        return new PlannedExercise(rung, RungForm.PLAIN, side, new Dose(sets, reps, null, null, 1, 5), 1);
+    }
+
+    private static PlannedExercise holds(String rung, int reps, int seconds) {
+        return new PlannedExercise(rung, RungForm.PLAIN, null, new Dose(1, reps, seconds, null, 1, 5), 1);
+    }
+
+    private static PlannedExercise breaths(String rung, int breaths) {
+        return new PlannedExercise(rung, RungForm.PLAIN, null, new Dose(1, null, null, breaths, 1, 5), 1);
+    }
+
+    private Session session() {
+        return Session.replay(CATALOGUE, planned, events);
+    }
+
+    private Exercise now() {
+        return session().current().orElseThrow();
+    }
+
+    private Exercise first() {
+        return session().exercises().get(0);
+    }
+
+    private String id() {
+        return "e" + events.size();
+    }
+
+    private void rep(int times) {
+        for (int i = 0; i < times; i++) {
+            events.add(new RepDone(id(), ILSE));
+        }
+    }
+
+    private String sign(SignCode sign, Advice advice) {
+        String id = id();
+        events.add(new SignSeen(id, ILSE, new Place(now().rung().code(), now().set()), Seen.clear(sign), advice));
+        return id;
+    }
+
+    private void nextSet() {
+        events.add(new SetBegun(id(), ILSE));
+    }
+
+    private static Advice move(Move move) {
+        return advice(move, null, null, false);
+    }
+
+    private static Advice ease(Lever lever, @Nullable Object to) {
+        return advice(Move.EASE, new LeverChange(lever, null, to, -10.0), null, false);
+    }
+
+    private static Advice closing(Move move) {
+        return advice(move, null, null, true);
+    }
+
+    private static Advice advice(
+            Move move, @Nullable LeverChange change, Advice.@Nullable StepBack back, boolean closesLoad) {
+        return new Advice(
+                move, change, back, null, RuleId.R4, Reason.of("R4.ease"), null, null, List.of(), closesLoad, false);
+    }
+
+    @Nested
+    class An_easing {
+        @Test
+        void with_a_helper_stays_for_the_exercise_and_the_rest_ends_with_the_set() {
+            sign(SignCode.DOME_SOFT, ease(Lever.SUPPORT, Helper.HAND_UNDER_BACK));
+            sign(SignCode.BACK_ARCHES, ease(Lever.BEND_KNEE, 40));
+            sign(SignCode.RUSHED, ease(Lever.SLOWER, null));
+            assertThat(now().helpers()).containsExactly(Helper.HAND_UNDER_BACK);
+            assertThat(now().otherLevers()).containsExactly(Lever.BEND_KNEE, Lever.SLOWER);
+            assertThat(now().kneesBentDeg()).isEqualTo(40);
+            rep(4);
+            nextSet();
+            assertThat(now().helpers()).containsExactly(Helper.HAND_UNDER_BACK);
+            assertThat(now().otherLevers()).isEmpty();
+            assertThat(now().kneesBentDeg()).isZero();
+        }
+
+        @Test
+        void that_names_no_helper_adds_none() {
+            sign(SignCode.DOME_SOFT, ease(Lever.ADD_HELPER, null));
+            assertThat(now().helpers()).isEmpty();
+            sign(SignCode.BACK_ARCHES, ease(Lever.BEND_KNEE, null));
+            assertThat(now().kneesBentDeg()).isZero();
+        }
+
+        @Test
+        void that_shortens_the_limb_or_changes_the_place_shows_in_what_she_does() {
+            assertThat(now().asDone(BODY).indexAt(1, BODY))
+                    .isEqualTo(now().rung().indexAt(1, BODY));
+            double whole = now().asDone(BODY).indexAt(1, BODY);
+            sign(SignCode.BACK_ARCHES, ease(Lever.BEND_KNEE, 40));
+            double bent = now().asDone(BODY).indexAt(1, BODY);
+            assertThat(bent).isLessThan(whole);
+            sign(SignCode.BACK_ARCHES, ease(Lever.ONE_LIMB, null));
+            assertThat(now().asDone(BODY).indexAt(1, BODY)).isLessThan(bent);
+        }
+
+        @Test
+        void into_the_easier_place_lasts_the_set() {
+            Rung side = CATALOGUE.rungs().stream()
+                    .filter(r -> r.easier().isPresent())
+                    .findFirst()
+                    .orElseThrow();
+            planned = List.of(reps(side.code(), null, 2, 4));
+            Position easier = side.easier().orElseThrow().position();
+            sign(SignCode.BACK_ARCHES, ease(Lever.EASIER_POSITION, null));
+            assertThat(now().asDone(BODY).position()).isEqualTo(easier);
+            assertThat(now().rung().position()).isEqualTo(side.position());
+            rep(4);
+            nextSet();
+            assertThat(now().asDone(BODY).position()).isEqualTo(side.position());
+        }
+
+        @Test
+        void of_the_hold_shortens_it_from_there_on() {
+            planned = List.of(holds("DC2", 5, 10));
+            sign(SignCode.SET_LOST, ease(Lever.SHORTEN_HOLD, 6));
+            assertThat(now().dose().holdS()).isEqualTo(6);
+            assertThat(now().setting().holdS()).isEqualTo(6.0);
+            sign(SignCode.BREATH_HELD, ease(Lever.SHORTEN_HOLD, null));
+            assertThat(now().dose().holdS()).as("never nothing").isEqualTo(1);
+        }
+
+        @Test
+        void to_fewer_repetitions_ends_the_set_only_where_they_are_done() {
+            rep(1);
+            sign(SignCode.RUSHED, ease(Lever.FEWER_REPS, 3));
+            assertThat(now().setDone()).isFalse();
+            assertThat(now().repsLeft()).isEqualTo(2);
+            rep(2);
+            assertThat(now().setDone()).isTrue();
+        }
+
+        @Test
+        void is_forgotten_on_the_rung_she_steps_back_to() {
+            sign(SignCode.DOME_SOFT, ease(Lever.ADD_HELPER, Helper.ARMS_DOWN));
+            sign(SignCode.BACK_ARCHES, ease(Lever.BEND_KNEE, 40));
+            sign(SignCode.DOME_FIRM, move(Move.STEP_BACK));
+            assertThat(now().rung().code()).isEqualTo("F4");
+            assertThat(now().steppedBack()).isTrue();
+            assertThat(now().range()).as("at its easiest").isZero();
+            assertThat(now().helpers()).isEmpty();
+            assertThat(now().kneesBentDeg()).isZero();
+            assertThat(now().soFar()).as("seen on the rung above").isEmpty();
+        }
+
+        @Test
+        void of_one_side_without_a_lever_is_a_step_back() {
+            planned = List.of(reps("F4", Side.LEFT, 1, 6));
+            sign(SignCode.HIP_GRIP, move(Move.EASE_ONE_SIDE));
+            assertThat(now().rung().code()).isEqualTo("F3");
+        }
+
+        @Test
+        void that_says_nothing_to_change_changes_nothing() {
+            rep(1);
+            sign(SignCode.DOME_SOFT, move(Move.EASE));
+            assertThat(now().rung().code()).isEqualTo("F5");
+            assertThat(now().range()).isEqualTo(1);
+            assertThat(now().otherLevers()).isEmpty();
+        }
+
+        @Test
+        void to_a_rung_that_is_no_longer_there_goes_to_the_one_below() {
+            sign(
+                    SignCode.DOME_FIRM,
+                    advice(Move.STEP_BACK, null, new Advice.StepBack("GONE", RungForm.INCLINED, 0.5), false));
+            assertThat(now().rung().code()).isEqualTo("F4");
+            assertThat(now().form()).isEqualTo(RungForm.PLAIN);
+            assertThat(now().range()).isZero();
+        }
+    }
+
+    @Nested
+    class A_set {
+        @Test
+        void has_fading_at_its_end_and_is_clean_all_the_same() {
+            rep(2);
+            sign(SignCode.TIRED, move(Move.END_SET));
+            assertThat(first().sets())
+                    .extracting(SetDone::set, SetDone::done, SetDone::clean)
+                    .containsExactly(tuple(1, 2, 2));
+        }
+
+        @Test
+        void counts_a_repetition_in_which_a_sign_was_only_noted() {
+            rep(2);
+            sign(SignCode.RIBS_FLARE, move(Move.CARRY_ON));
+            rep(2);
+            assertThat(first().sets()).extracting(SetDone::clean).containsExactly(4);
+        }
+
+        @Test
+        void is_clean_up_to_the_first_that_asked_for_something_whatever_came_later() {
+            rep(1);
+            sign(SignCode.RIBS_FLARE, move(Move.CUE));
+            rep(2);
+            sign(SignCode.DOME_SOFT, move(Move.CUE));
+            rep(1);
+            assertThat(first().sets()).extracting(SetDone::done, SetDone::clean).containsExactly(tuple(4, 1));
+        }
+
+        @Test
+        void in_which_a_sign_was_seen_is_one_though_nothing_was_done() {
+            assertThat(first().sets()).isEmpty();
+            sign(SignCode.DOME_SOFT, move(Move.CUE));
+            assertThat(first().sets()).extracting(SetDone::done, SetDone::clean).containsExactly(tuple(0, 0));
+            assertThat(first().secondsUnderLoad()).isZero();
+            assertThat(first().loadIndex(BODY)).isZero();
+        }
+
+        @Test
+        void says_its_time_under_load_from_its_own_repetitions() {
+            rep(3);
+            Rung rung = now().rung();
+            int three = SessionTime.loadSeconds(rung, new Dose(1, 3, null, null, 1, 5));
+            assertThat(first().secondsUnderLoad()).isEqualTo(three);
+            rep(1);
+            nextSet();
+            rep(1);
+            int four = SessionTime.loadSeconds(rung, new Dose(1, 4, null, null, 1, 5));
+            int one = SessionTime.loadSeconds(rung, new Dose(1, 1, null, null, 1, 5));
+            assertThat(first().secondsUnderLoad()).isEqualTo(four + one);
+            assertThat(three).isPositive().isGreaterThan(one);
+        }
+
+        @Test
+        void is_not_begun_again_before_it_is_over_nor_while_the_effort_is_asked() {
+            rep(1);
+            nextSet();
+            assertThat(now().set()).isEqualTo(1);
+            rep(3);
+            nextSet();
+            rep(4);
+            assertThat(now().asksEffort()).isTrue();
+            nextSet();
+            assertThat(now().set()).isEqualTo(2);
+            assertThat(now().repsDone()).isEqualTo(4);
+        }
+
+        @Test
+        void can_be_done_once_more_up_to_ten_times() {
+            planned = List.of(reps("F1", null, 9, 1));
+            for (int set = 1; set <= 9; set++) {
+                rep(1);
+                nextSet();
+            }
+            assertThat(now().mayRepeat()).isTrue();
+            events.add(new SetRepeated(id(), ILSE));
+            assertThat(now().set()).isEqualTo(10);
+            assertThat(now().setsLeft()).isZero();
+            rep(1);
+            assertThat(now().mayRepeat()).as("ten is the most").isFalse();
+        }
+
+        @Test
+        void once_more_in_the_middle_of_the_dose_adds_none() {
+            rep(4);
+            events.add(new SetRepeated(id(), ILSE));
+            assertThat(now().set()).isEqualTo(2);
+            assertThat(now().dose().sets()).isEqualTo(2);
+        }
+    }
+
+    @Nested
+    class The_record {
+        @Test
+        void has_no_exercise_in_which_nothing_was_done() {
+            events.add(new Finished(id(), ILSE));
+            assertThat(session().results()).isEmpty();
+            assertThat(first().result()).isEmpty();
+        }
+
+        @ParameterizedTest(name = "{0} reps, {1} sets: {2}")
+        @CsvSource({"1, 1, false", "4, 2, false"})
+        void has_none_that_was_left_without_a_sign_and_without_its_effort(int repsDone, int sets, boolean counts) {
+            rep(repsDone);
+            if (sets > 1) {
+                nextSet();
+            }
+            events.add(new Skipped(id(), ILSE, SkipReason.NO_TIME));
+            assertThat(first().result().isPresent()).isEqualTo(counts);
+        }
+
+        @Test
+        void has_one_that_was_broken_off_after_a_sign_before_its_first_repetition() {
+            sign(SignCode.DOME_FIRM, move(Move.END_EXERCISE));
+            assertThat(session().results())
+                    .extracting(ExerciseResult::rung, ExerciseResult::kind)
+                    .containsExactly(tuple("F5", SessionResult.Kind.STOPPED));
+        }
+
+        @Test
+        void has_one_that_was_done_in_the_middle_of_its_second_set() {
+            rep(4);
+            nextSet();
+            sign(SignCode.HEAVY, move(Move.END_EXERCISE));
+            assertThat(session().results()).hasSize(1);
+        }
+
+        @Test
+        void holds_the_effort_told_and_keeps_what_was_seen_in_order() {
+            rep(1);
+            sign(SignCode.RIBS_FLARE, move(Move.CUE));
+            sign(SignCode.DOME_SOFT, move(Move.CUE));
+            rep(3);
+            nextSet();
+            rep(4);
+            events.add(new EffortTold(id(), ILSE, 6));
+            assertThat(session().results()).singleElement().satisfies(r -> {
+                assertThat(r.effort()).isEqualTo(6);
+                assertThat(r.signs()).containsExactly(SignCode.RIBS_FLARE, SignCode.DOME_SOFT);
+            });
+            assertThat(session().ended()).isTrue();
+        }
+    }
+
+    @Nested
+    class An_end {
+        @Test
+        void of_an_exercise_closes_the_rest_of_its_strand_and_leaves_the_others() {
+            planned = List.of(reps("F1", Side.LEFT, 1, 3), reps("F1", Side.RIGHT, 1, 3), reps("BG1", null, 1, 3));
+            sign(SignCode.DOME_FIRM, move(Move.END_EXERCISE));
+            assertThat(session().exercises())
+                    .extracting(Exercise::state)
+                    .containsExactly(Exercise.State.DONE, Exercise.State.CLOSED, Exercise.State.OPEN);
+            assertThat(now().rung().code()).isEqualTo("BG1");
+        }
+
+        @Test
+        void of_all_load_adds_a_breath_only_where_none_is_left() {
+            planned = List.of(reps("F1", null, 1, 3), breaths("BR2", 4), reps("BG1", null, 1, 3));
+            sign(SignCode.BEARS_DOWN, closing(Move.END_EXERCISE));
+            assertThat(session().loadClosed()).isTrue();
+            assertThat(session().exercises())
+                    .extracting(Exercise::plannedRung)
+                    .as("the breath she has is the end")
+                    .containsExactly("F1", "BR2", "BG1");
+            assertThat(session().exercises())
+                    .extracting(Exercise::state)
+                    .containsExactly(Exercise.State.DONE, Exercise.State.OPEN, Exercise.State.CLOSED);
+        }
+
+        @Test
+        void of_the_session_adds_nothing() {
+            planned = List.of(reps("F1", null, 1, 3));
+            sign(SignCode.BEARS_DOWN, closing(Move.END_SESSION));
+            assertThat(session().ended()).isTrue();
+            assertThat(session().locked()).isFalse();
+            assertThat(session().exercises()).hasSize(1);
+        }
+
+        @Test
+        void of_all_load_finishes_flat_for_her_who_lay_flat_and_inclined_for_her_who_lay_inclined() {
+            planned = List.of(reps("F1", null, 1, 3));
+            sign(SignCode.BEARS_DOWN, closing(Move.END_EXERCISE));
+            assertThat(now().rung().position()).isEqualTo(Position.SUPINE);
+            planned = List.of(
+                    reps("F1", null, 1, 3),
+                    new PlannedExercise("F2", RungForm.INCLINED, null, new Dose(1, 3, null, null, 1, 5), 1));
+            assertThat(now().rung().position()).isEqualTo(Position.INCLINED);
+        }
+
+        @Test
+        void after_which_nothing_told_counts_any_more() {
+            rep(1);
+            events.add(new Finished(id(), ILSE));
+            String end = events.get(events.size() - 1).id();
+            rep(2);
+            assertThat(first().repsDone()).isEqualTo(1);
+            assertThat(session().lastUndoable().orElseThrow().id()).isEqualTo(end);
+            assertThat(session().answered()).isEmpty();
+        }
+
+        @ParameterizedTest
+        @EnumSource(
+                value = Move.class,
+                names = {"CARRY_ON", "CUE", "EASE", "END_SET"})
+        void by_a_sign_that_closes_load_needs_a_move_that_ends_something(Move let) {
+            String id = sign(SignCode.BEARS_DOWN, closing(Move.END_EXERCISE));
+            events.add(new Overridden(id(), ILSE, id, let, "she sees it otherwise"));
+            assertThat(session().loadClosed()).isFalse();
+        }
+    }
+
+    @Nested
+    class What_stands {
+        @Test
+        void is_the_advice_of_the_last_thing_told_and_of_nothing_before_it() {
+            rep(1);
+            assertThat(session().answered()).isEmpty();
+            String seen = sign(SignCode.DOME_SOFT, move(Move.CUE));
+            assertThat(session().answered().orElseThrow().id()).isEqualTo(seen);
+            assertThat(session().answered().orElseThrow().code()).isEqualTo(SignCode.DOME_SOFT);
+            rep(1);
+            assertThat(session().answered()).isEmpty();
+        }
+
+        @Test
+        void after_an_emergency_is_the_emergency() {
+            EmergencyCalled called =
+                    new EmergencyCalled("x", ILSE, new Place("F5", 1), Answer.CHEST_PAIN, move(Move.REFER_NOW));
+            events.add(called);
+            assertThat(session().answered()).contains(called);
+            assertThat(called.code()).isEqualTo(Answer.CHEST_PAIN);
+            assertThat(session().lastUndoable()).contains(called);
+            assertThat(session().results())
+                    .as("called before anything was done")
+                    .extracting(ExerciseResult::kind)
+                    .containsExactly(SessionResult.Kind.STOPPED);
+        }
+
+        @Test
+        void an_override_is_found_by_the_sign_it_answers() {
+            String seen = sign(SignCode.DOME_SOFT, ease(Lever.RAISE_RANGE, 0.5));
+            Overridden other = new Overridden("o", ILSE, seen, Move.CUE, "said it");
+            events.add(other);
+            assertThat(session().overrideOf(session().answered().orElseThrow())).contains(other);
+            assertThat(session().lastUndoable()).contains(other);
+            events.add(new Undone("u", ILSE, "o"));
+            assertThat(session().overrideOf(session().answered().orElseThrow())).isEmpty();
+            assertThat(now().range()).isEqualTo(0.5);
+        }
+
+        @Test
+        void a_sign_in_another_repetition_is_another_sign() {
+            sign(SignCode.DOME_SOFT, move(Move.CUE));
+            assertThat(now().alreadySeen(SignCode.DOME_SOFT)).isTrue();
+            assertThat(now().alreadySeen(SignCode.DOME_FIRM)).isFalse();
+            rep(1);
+            assertThat(now().alreadySeen(SignCode.DOME_SOFT)).isFalse();
+            assertThat(now().repInHand()).isEqualTo(2);
+            rep(3);
+            assertThat(now().repInHand()).as("the last of the set that is over").isEqualTo(4);
+        }
+    }
+
+    @Nested
+    class Earlier_sessions_on_a_rung {
+        private SignSeen seen(String id, String rung, SignCode sign, Advice advice) {
+            return new SignSeen(id, ILSE, new Place(rung, 1), Seen.clear(sign), advice);
+        }
+
+        @Test
+        void tell_their_signs_the_most_frequent_first_and_in_the_order_of_signs_where_they_are_even() {
+            EarlierSessions earlier = new EarlierSessions(
+                    List.of(
+                            new EarlierSessions.Held(
+                                    LocalDate.of(2031, 5, 1),
+                                    List.of(
+                                            seen("a", "F2", SignCode.RUSHED, move(Move.CUE)),
+                                            seen("b", "F2", SignCode.BACK_ARCHES, move(Move.CUE)),
+                                            seen("c", "F3", SignCode.HEAVY, move(Move.CUE)))),
+                            new EarlierSessions.Held(
+                                    LocalDate.of(2031, 5, 3),
+                                    List.of(
+                                            seen("d", "F2", SignCode.RUSHED, move(Move.CUE)),
+                                            seen("e", "F2", SignCode.DOME_FIRM, move(Move.CUE)),
+                                            seen("f", "F2", SignCode.LEAK, move(Move.END_EXERCISE)),
+                                            new Undone("g", ILSE, "f")))),
+                    List.of());
+            List<SignCode> even = new ArrayList<>(List.of(SignCode.BACK_ARCHES, SignCode.DOME_FIRM));
+            even.sort(null);
+            assertThat(earlier.signsOn("F2")).containsExactly(SignCode.RUSHED, even.get(0), even.get(1));
+            assertThat(earlier.signsOn("F3")).containsExactly(SignCode.HEAVY);
+            assertThat(earlier.signsOn("F1")).isEmpty();
+        }
+
+        @Test
+        void reach_the_rules_with_what_cleared_a_sign_on_it() {
+            EarlierSessions earlier = new EarlierSessions(
+                    List.of(new EarlierSessions.Held(
+                            LocalDate.of(2031, 5, 1),
+                            List.of(seen("a", "F5", SignCode.DOME_SOFT, ease(Lever.RAISE_RANGE, 0.67))))),
+                    List.of());
+            rep(1);
+            Circumstances her =
+                    new Circumstances(CATALOGUE, Approach.SLOW_LADDER.stances(), true, Set.of(), BODY, earlier);
+            Situation now = new Intake(session(), () -> her, ILSE)
+                    .situation(Seen.clear(SignCode.DOME_SOFT))
+                    .orElseThrow();
+            assertThat(now.before().history())
+                    .containsExactly(new PastLever(SignCode.DOME_SOFT, Lever.RAISE_RANGE, true));
+            assertThat(now.before().earlierSessions()).hasSize(1);
+            assertThat(now.doing().rung().code()).isEqualTo("F5");
+            assertThat(now.her().pregnant()).isTrue();
+        }
+    }
+}
