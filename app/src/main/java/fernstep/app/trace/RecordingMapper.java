@@ -61,6 +61,12 @@ interface RecordingMapper {
     /** 0 where nothing is stored yet. */
     int nextBatch(@Param("id") long id);
 
+    /** The rung that somebody said it is of; empty where nobody did. */
+    Optional<String> rungSaid(@Param("id") long id);
+
+    /** 0 for one of a session, which says itself, or of another client. */
+    int sayRung(@Param("clientId") long clientId, @Param("id") long id, @Param("rung") String rung);
+
     int remove(@Param("clientId") long clientId, @Param("id") long id);
 
     void insertBatch(BatchRow batch);

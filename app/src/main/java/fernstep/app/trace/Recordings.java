@@ -21,6 +21,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -204,12 +205,27 @@ public class Recordings {
         mapper.insertRep(new RepRow(id, mark.startMs(), mark.endMs(), mark.rep(), mark.side(), rung));
     }
 
-    /** The rung it was recorded on, where a session says. */
+    /** The rung it was recorded on, where a session or somebody says. */
     Optional<String> rung(long id) {
-        return mapper.reps(id).stream()
-                .map(RepRow::rung)
+        return Stream.concat(mapper.reps(id).stream().map(RepRow::rung), mapper.rungSaid(id).stream())
                 .filter(r -> !r.isEmpty())
                 .findFirst();
+    }
+
+    /**
+     * What she did in a recording that a file brought: it is read by that rung's tempo from then on.
+     *
+     * @param rung of the catalogue; empty where nobody knows any more
+     * @throws NotFound for a rung nobody has
+     */
+    @Transactional
+    public void sayRung(long clientId, long id, String rung, long staffId) {
+        if (!rung.isEmpty() && catalogues.get().find(rung).isEmpty()) {
+            throw new NotFound("no rung " + rung);
+        }
+        if (mapper.sayRung(clientId, id, rung) == 1) {
+            audit.record(staffId, clientId, "TRACE_RUNG", "recording " + id + (rung.isEmpty() ? "" : ": " + rung));
+        }
     }
 
     Optional<RecordingRow> openOf(String sessionId) {

@@ -5,6 +5,7 @@ import fernstep.app.ask.Visits;
 import fernstep.app.check.CheckEntries;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Words;
 import fernstep.core.findings.Finding;
@@ -46,6 +47,7 @@ class TraceLabController {
     private final Visits visits;
     private final CheckEntries entries;
     private final Words words;
+    private final Catalogues catalogues;
     private final Clock clock;
     private final TracesOut out;
 
@@ -55,6 +57,7 @@ class TraceLabController {
             Visits visits,
             CheckEntries entries,
             Words words,
+            Catalogues catalogues,
             Clock clock,
             TracesOut out) {
         this.out = out;
@@ -63,6 +66,7 @@ class TraceLabController {
         this.visits = visits;
         this.entries = entries;
         this.words = words;
+        this.catalogues = catalogues;
         this.clock = clock;
     }
 
@@ -163,6 +167,7 @@ class TraceLabController {
                         .toList());
         model.addAttribute("visitId", visits.today(id).map(Visit::id).orElse(null));
         model.addAttribute("rung", recordings.rung(recording).orElse(null));
+        model.addAttribute("rungs", row.sessionId() == null ? catalogues.get().rungs() : List.of());
         return "trace/lab";
     }
 
@@ -207,6 +212,16 @@ class TraceLabController {
             entries.put(visit, Finding.TOLERANCE_BREATHS, "", breaths, new CheckEntries.By(me.staffId(), null, ""));
             return "redirect:/visits/" + visit.id() + "/check";
         }
+        return "redirect:/clients/" + id + "/traces/" + recording;
+    }
+
+    @PostMapping("/clients/{id}/traces/{recording}/rung")
+    String rung(
+            @PathVariable long id,
+            @PathVariable long recording,
+            @RequestParam String rung,
+            @AuthenticationPrincipal SignedIn me) {
+        recordings.sayRung(id, recordings.row(id, recording).id(), rung, me.staffId());
         return "redirect:/clients/" + id + "/traces/" + recording;
     }
 

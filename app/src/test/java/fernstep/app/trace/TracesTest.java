@@ -367,6 +367,13 @@ class TracesTest {
         visitor.see("Back arches");
         visitor.see("The middle gives way");
         visitor.checkAccessible();
+        assertThat(page.locator(".trace-figure")).hasCount(0);
+        page.selectOption("#rung", "F3");
+        page.click("text=Read it by this rung");
+        assertThat(page.locator(".trace-figure svg")).isVisible();
+        assertThat(page.locator("#rung")).hasValue("F3");
+        page.click("[data-replay]");
+        assertThat(page.locator("[data-replay]")).hasAttribute("aria-pressed", "true");
         String csv = Files.readString(
                 page.waitForDownload(() -> page.click("a[href$='trace.csv']")).path());
         Samples again = TraceCsv.read(csv);
@@ -406,6 +413,12 @@ class TracesTest {
                 "");
         long other = Someone.firm(app.context(), "Other Trace Person", Approach.SLOW_LADDER, 14);
         assertThatThrownBy(() -> recordings.row(other, row.id())).isInstanceOf(NotFound.class);
+        recordings.sayRung(other, row.id(), "F3", IMOGEN);
+        assertThat(recordings.rung(row.id())).isEmpty();
+        assertThatThrownBy(() -> recordings.sayRung(client, row.id(), "X99", IMOGEN))
+                .isInstanceOf(NotFound.class);
+        recordings.sayRung(client, row.id(), "F3", IMOGEN);
+        assertThat(recordings.rung(row.id())).contains("F3");
         recordings.remove(other, row.id(), IMOGEN);
         assertThat(recordings.samples(row.id())).isPresent();
         recordings.remove(client, row.id(), IMOGEN);

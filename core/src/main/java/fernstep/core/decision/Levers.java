@@ -2,7 +2,6 @@ package fernstep.core.decision;
 
 import fernstep.core.approach.Stances;
 import fernstep.core.body.Movement;
-import fernstep.core.body.Position;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
@@ -207,37 +206,27 @@ final class Levers {
         return !upper || helper == Helper.HEAD_SHOULDERS;
     }
 
-    /** The same exercise where it asks less, as the catalogue names it. */
+    /** The same exercise where it asks less, as the catalogue names it and where she may be in that place. */
     private Optional<LeverChange> easierPosition() {
-        Rung.Variant easier = s.rung().easierPosition();
-        if (easier == null || closed(easier.position())) {
+        Rung now = s.rung();
+        Rung easier = now.easier().filter(this::openToHer).orElse(null);
+        if (easier == null) {
             return Optional.empty();
         }
-        if (s.rung().family() == null) {
-            return Optional.of(new LeverChange(Lever.EASIER_POSITION, s.rung().position(), easier.position(), null));
+        if (now.family() == null) {
+            return Optional.of(new LeverChange(Lever.EASIER_POSITION, now.position(), easier.position(), null));
         }
         return relief(
                 Lever.EASIER_POSITION,
-                s.rung().position(),
+                now.position(),
                 easier.position(),
-                () -> easier.movement().peak(s.body(), s.setting().range()).loadIndex());
+                () -> easier.indexAt(s.setting().range(), s.body()));
     }
 
-    private boolean closed(Position position) {
-        Set<Restriction> closed = s.closed();
-        return switch (position) {
-            case HANDS_KNEES, KNEELING ->
-                closed.contains(Restriction.NO_KNEELING)
-                        || closed.contains(Restriction.NO_WRIST_LOAD)
-                        || closed.contains(Restriction.NO_FLOOR);
-            case SUPINE ->
-                closed.contains(Restriction.SUPINE_INCLINED)
-                        || closed.contains(Restriction.SUPINE_LIMITED)
-                        || closed.contains(Restriction.NO_FLOOR);
-            case PRONE -> closed.contains(Restriction.NO_PRONE) || closed.contains(Restriction.NO_FLOOR);
-            case SIDE, INCLINED -> closed.contains(Restriction.NO_FLOOR);
-            case SEATED, STANDING, WALL -> false;
-        };
+    /** Who may lie flat for minutes only is not sent there for relief. */
+    private boolean openToHer(Rung rung) {
+        boolean flatForMinutes = rung.position().flat() && s.closed().contains(Restriction.SUPINE_LIMITED);
+        return rung.closedBy(s.closed()).isEmpty() && !flatForMinutes;
     }
 
     /** For a rule that is about one sign's own remedy: the first of these that is there, in this order. */

@@ -12,10 +12,6 @@ public enum Move {
     END_SESSION,
     REFER_NOW;
 
-    public boolean strongerThan(Move other) {
-        return compareTo(other) > 0;
-    }
-
     public boolean eases() {
         return this == EASE || this == EASE_ONE_SIDE;
     }

@@ -162,4 +162,103 @@ class AttentionTest {
         moves = List.of();
         assertThat(kinds()).contains(Kind.GATE_SOON);
     }
+
+    @Test
+    void says_what_it_is_about_with_its_number_or_day() {
+        answers = List.of(Answer.CHEST_PAIN);
+        assertThat(attention().get(0))
+                .isEqualTo(new Attention(Kind.EMERGENCY, Reason.of("board.REFER_NOW", Answer.CHEST_PAIN)));
+        answers = List.of();
+        lastCheck = TODAY.minusDays(50);
+        assertThat(attention())
+                .containsExactly(new Attention(Kind.RECHECK_DUE, Reason.of("board.recheck", TODAY.minusDays(8))));
+        lastCheck = TODAY.minusDays(10);
+        moves = List.of(move(Change.NOTCH_UP, "progress.notchUp"));
+        assertThat(attention()).containsExactly(new Attention(Kind.READY, Reason.of("board.ready", 1L)));
+        moves = List.of(move(Change.RECHECK_FIRST, "progress.recheckFirst"));
+        lastSession = TODAY.minusDays(17);
+        lastRise = null;
+        assertThat(attention()).contains(new Attention(Kind.RECHECK_FIRST, Reason.of("board.recheckFirst", 17L)));
+        lastSession = null;
+        assertThat(kinds()).as("who never trained has no gap").isEmpty();
+    }
+
+    @Test
+    void missed_sessions_are_told_by_how_many_or_for_how_long() {
+        sessionDays = 2;
+        lastSession = TODAY.minusDays(3);
+        assertThat(attention()).containsExactly(new Attention(Kind.MISSED, Reason.of("board.missed", 2, 5)));
+        sessionDays = 0;
+        lastSession = TODAY.minusDays(9);
+        assertThat(attention()).containsExactly(new Attention(Kind.MISSED, Reason.of("board.missedAll", 9L)));
+        sessionDays = 2;
+        lastSession = TODAY.minusDays(2);
+        assertThat(kinds()).as("she may still make them up").isEmpty();
+        lastSession = TODAY.minusDays(3);
+        moves = List.of();
+        assertThat(kinds()).as("without a plan nothing is missed").isEmpty();
+    }
+
+    @Test
+    void standing_still_is_told_in_weeks_and_only_of_her_who_trains() {
+        lastRise = TODAY.minusDays(27);
+        assertThat(attention()).containsExactly(new Attention(Kind.STALLED, Reason.of("board.stalled", 3L)));
+        lastSession = TODAY.minusDays(20);
+        assertThat(kinds()).containsExactly(Kind.STALLED);
+        lastSession = TODAY.minusDays(21);
+        assertThat(kinds()).as("three weeks away is another matter").isEmpty();
+        lastSession = null;
+        assertThat(kinds()).isEmpty();
+    }
+
+    @Test
+    void a_clearance_that_has_ended_is_not_ending_and_only_a_longer_one_of_as_much_takes_its_place() {
+        clearances = List.of(clearance(Clearance.Scope.FULL, TODAY.minusDays(1)));
+        assertThat(kinds()).doesNotContain(Kind.CLEARANCE_ENDING);
+        clearances = List.of(clearance(Clearance.Scope.FULL, TODAY));
+        assertThat(attention())
+                .contains(new Attention(
+                        Kind.CLEARANCE_ENDING, Reason.of("board.clearanceEnding", Clearance.Scope.FULL, TODAY)));
+        clearances = List.of(
+                clearance(Clearance.Scope.FULL, TODAY.plusDays(3)),
+                clearance(Clearance.Scope.EXERCISE, TODAY.plusDays(300)));
+        assertThat(kinds()).as("the longer one covers less").containsExactly(Kind.CLEARANCE_ENDING);
+        clearances = List.of(
+                clearance(Clearance.Scope.FULL, TODAY.plusDays(3)),
+                clearance(Clearance.Scope.FULL, TODAY.plusDays(90)));
+        assertThat(kinds()).isEmpty();
+        clearances = List.of(
+                clearance(Clearance.Scope.FULL, TODAY.plusDays(9)), clearance(Clearance.Scope.FULL, TODAY.plusDays(3)));
+        assertThat(attention())
+                .as("the last of them counts, also where it ends soon itself")
+                .containsExactly(new Attention(
+                        Kind.CLEARANCE_ENDING,
+                        Reason.of("board.clearanceEnding", Clearance.Scope.FULL, TODAY.plusDays(9))));
+    }
+
+    @Test
+    void a_garment_is_named_on_its_last_day_and_no_longer_than_three_weeks_after() {
+        approach = Approach.QUIET_START;
+        daysAfterBirth = 42;
+        assertThat(attention()).contains(new Attention(Kind.GARMENT_ENDING, Reason.of("board.garment", TODAY)));
+        daysAfterBirth = 35;
+        assertThat(kinds()).contains(Kind.GARMENT_ENDING);
+        daysAfterBirth = 42 + 21;
+        assertThat(kinds()).contains(Kind.GARMENT_ENDING);
+        daysAfterBirth = 42 + 22;
+        assertThat(kinds()).doesNotContain(Kind.GARMENT_ENDING);
+        approach = Approach.SLOW_LADDER;
+        daysAfterBirth = 42;
+        assertThat(kinds()).as("nobody suggested one").doesNotContain(Kind.GARMENT_ENDING);
+    }
+
+    @Test
+    void no_gate_is_named_to_her_who_may_not_train() {
+        mode = BirthMode.CAESAREAN;
+        daysAfterBirth = 50;
+        lastSession = null;
+        moves = List.of();
+        answers = List.of(Answer.CHEST_PAIN);
+        assertThat(kinds()).doesNotContain(Kind.GATE_SOON);
+    }
 }

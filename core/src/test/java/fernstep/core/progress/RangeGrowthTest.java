@@ -57,4 +57,88 @@ class RangeGrowthTest {
         assertThat(state(1, Capacity.USUAL_STEP, List.of()).next()).isNull();
         assertThat(state(0.99, Capacity.USUAL_STEP, List.of()).next()).isEqualTo(1.0);
     }
+
+    private static RangeState of(String rung, double now) {
+        return RangeGrowth.of(
+                ShippedCatalogue.CATALOGUE,
+                ShippedCatalogue.CATALOGUE.rung(rung),
+                Side.LEFT,
+                now,
+                BODY,
+                List.of(),
+                Capacity.USUAL_STEP,
+                GrowFirst.REPS,
+                TODAY);
+    }
+
+    /** Whatever rung she is sent down to asks for no more than the one she comes from, and not for needlessly little. */
+    @Test
+    void the_rung_before_asks_for_no_more_than_now() {
+        int weighed = 0;
+        for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
+            Rung below = ShippedCatalogue.CATALOGUE.previous(rung).orElse(null);
+            double index = rung.indexAt(0.5, BODY);
+            double range = of(rung.code(), 0.5).ofRungBefore();
+            if (below == null || !below.hasRange() || below.family() == null || !(index > 0)) {
+                assertThat(range).as(rung.code()).isEqualTo(1);
+                continue;
+            }
+            weighed++;
+            if (range > 0) {
+                assertThat(below.indexAt(range, BODY))
+                        .as("%s from %s", below.code(), rung.code())
+                        .isLessThanOrEqualTo(index + 1e-6);
+            }
+            if (range < 1) {
+                assertThat(below.indexAt(Math.min(1, range + 0.02), BODY))
+                        .as("%s from %s", below.code(), rung.code())
+                        .isGreaterThan(index);
+            }
+        }
+        assertThat(weighed).isGreaterThan(5);
+    }
+
+    /** And the rung after begins where it asks for no more than a step above now, if it can. */
+    @Test
+    void the_next_rung_begins_near_what_she_does_now() {
+        int weighed = 0;
+        for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
+            Rung above = ShippedCatalogue.CATALOGUE.next(rung).orElse(null);
+            double range = of(rung.code(), 1).ofNextRung();
+            if (above == null || !above.hasRange() || !above.loaded()) {
+                assertThat(range).as(rung.code()).isEqualTo(1);
+            } else if (rung.loadAt(1, BODY).isEmpty()) {
+                assertThat(range)
+                        .as("%s: nothing is known to begin from", rung.code())
+                        .isZero();
+            } else if (range > 0) {
+                weighed++;
+                double now = rung.loadAt(1, BODY).orElseThrow().loadIndex();
+                assertThat(above.indexAt(range, BODY))
+                        .as("%s after %s", above.code(), rung.code())
+                        .isLessThanOrEqualTo(1.1 * now + 1e-6);
+            }
+        }
+        assertThat(weighed).isGreaterThan(3);
+    }
+
+    @Test
+    void a_rung_without_a_range_or_without_a_load_to_follow_has_no_next() {
+        for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
+            if (!rung.hasRange() || rung.family() == null) {
+                assertThat(of(rung.code(), 0.5).next()).as(rung.code()).isNull();
+            } else {
+                assertThat(of(rung.code(), 0.5).next()).as(rung.code()).isBetween(0.5, 1.0);
+            }
+        }
+        assertThat(of("F7", 0.5).now()).isEqualTo(0.5);
+        assertThat(of("F7", 0.5).growFirst()).isEqualTo(GrowFirst.REPS);
+    }
+
+    @Test
+    void where_the_load_rises_too_steeply_the_smallest_step_worth_a_session_is_next() {
+        // no step of load at all: two hundredths all the same
+        assertThat(state(0.3, 0, List.of()).next()).isEqualTo(0.32);
+        assertThat(state(0.5, 0, List.of(held(index(0.5), 0))).next()).isEqualTo(0.52);
+    }
 }
