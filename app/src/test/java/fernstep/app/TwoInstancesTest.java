@@ -10,6 +10,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.net.http.WebSocket;
 import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -17,9 +18,12 @@ import java.sql.Statement;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionStage;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
@@ -134,6 +138,32 @@ class TwoInstancesTest {
                 again = http.send(first, BodyHandlers.discarding());
             }
             assertThat(again.statusCode()).isEqualTo(200);
+        }
+    }
+
+    @Test
+    void a_device_that_says_nothing_is_not_kept() throws Exception {
+        try (ConfigurableApplicationContext up = instance(false, URL, "--fern.device-silent-at-most=1s")) {
+            CompletableFuture<Integer> closed = new CompletableFuture<>();
+            WebSocket silent = HttpClient.newHttpClient()
+                    .newWebSocketBuilder()
+                    .buildAsync(
+                            URI.create("ws://127.0.0.1:"
+                                    + ((WebServerApplicationContext) up)
+                                            .getWebServer()
+                                            .getPort()
+                                    + "/device"),
+                            new WebSocket.Listener() {
+                                @Override
+                                public CompletionStage<?> onClose(WebSocket from, int status, String why) {
+                                    closed.complete(status);
+                                    return null;
+                                }
+                            })
+                    .join();
+            // looked after every ten seconds
+            assertThat(closed.get(60, TimeUnit.SECONDS)).isPositive();
+            assertThat(silent.isInputClosed()).isTrue();
         }
     }
 

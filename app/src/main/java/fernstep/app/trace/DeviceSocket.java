@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
 import org.springframework.web.socket.CloseStatus;
@@ -37,7 +38,6 @@ class DeviceSocket extends TextWebSocketHandler {
     private static final String STREAM = "stream";
     private static final int LONGEST_LINE = 64 * 1024;
     private static final int MOST_SAMPLES = 1000;
-    private static final Duration SILENT_AT_MOST = Duration.ofSeconds(30);
 
     private final Pairings pairings;
     private final LiveStreams streams;
@@ -45,6 +45,7 @@ class DeviceSocket extends TextWebSocketHandler {
     private final Access access;
     private final Words words;
     private final JsonMapper json;
+    private final Duration silentAtMost;
 
     DeviceSocket(
             Pairings pairings,
@@ -52,13 +53,15 @@ class DeviceSocket extends TextWebSocketHandler {
             Recordings recordings,
             Access access,
             Words words,
-            JsonMapper json) {
+            JsonMapper json,
+            @Value("${fern.device-silent-at-most:30s}") Duration silentAtMost) {
         this.pairings = pairings;
         this.streams = streams;
         this.recordings = recordings;
         this.access = access;
         this.words = words;
         this.json = json;
+        this.silentAtMost = silentAtMost;
     }
 
     /** Which of a stream's connections a socket is. */
@@ -85,7 +88,7 @@ class DeviceSocket extends TextWebSocketHandler {
         // who says nothing, not even a greeting, is not kept
         if (device instanceof NativeWebSocketSession here) {
             Optional.ofNullable(here.getNativeSession(Session.class))
-                    .ifPresent(s -> s.setMaxIdleTimeout(SILENT_AT_MOST.toMillis()));
+                    .ifPresent(s -> s.setMaxIdleTimeout(silentAtMost.toMillis()));
         }
     }
 

@@ -2,6 +2,7 @@ package fernstep.core.decision;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fernstep.core.Seeded;
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.Stances;
@@ -25,8 +26,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** What must hold of every answer, tried on thousands of situations over the whole catalogue; the same ones each time. */
 class DecisionPropertiesTest {
-    private static final int ROUNDS = 30;
-    private static final int SITUATIONS = 150;
+    private static final int ROUNDS = Seeded.atMost(30);
+    private static final int SITUATIONS = Seeded.atMost(150);
     /** Loads are kept to a tenth of a percent. */
     private static final double ROUNDING_PCT = 0.05;
 

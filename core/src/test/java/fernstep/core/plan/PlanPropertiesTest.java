@@ -2,6 +2,7 @@ package fernstep.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fernstep.core.Seeded;
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
@@ -25,7 +26,7 @@ import org.junit.jupiter.api.Test;
 
 /** What holds for everybody: thousands of invented women, each made from a seed that a failure names. */
 class PlanPropertiesTest {
-    private static final int WOMEN = 2000;
+    private static final int WOMEN = Seeded.atMost(2000);
     private static final List<String> TRAINED = List.of(
             "BR3", "DC2", "F2", "F3", "F5", "HS1", "AL1", "RO1", "BG1", "HK3", "HK4", "HK5", "HP1", "SS1", "BK2",
             "UP3");
