@@ -27,10 +27,12 @@ class AuditController {
 
     private final Audit audit;
     private final Accounts accounts;
+    private final RecordWords recordWords;
 
-    AuditController(Audit audit, Accounts accounts) {
+    AuditController(Audit audit, Accounts accounts, RecordWords recordWords) {
         this.audit = audit;
         this.accounts = accounts;
+        this.recordWords = recordWords;
     }
 
     /** What is looked for; null or blank means any. */
@@ -48,6 +50,7 @@ class AuditController {
 
     @GetMapping("/house/audit")
     String page(Wanted wanted, @AuthenticationPrincipal SignedIn me, Model model) {
+        model.addAttribute("recordWords", recordWords);
         model.addAttribute("wanted", wanted);
         model.addAttribute("lines", lines(wanted, me, SHOWN));
         model.addAttribute("kinds", audit.kinds());

@@ -39,6 +39,7 @@ class RecordController {
     private final Audit audit;
     private final Today today;
     private final Words words;
+    private final RecordWords recordWords;
 
     RecordController(
             Clients clients,
@@ -47,7 +48,8 @@ class RecordController {
             Everything everything,
             Audit audit,
             Today today,
-            Words words) {
+            Words words,
+            RecordWords recordWords) {
         this.everything = everything;
         this.audit = audit;
         this.clients = clients;
@@ -55,12 +57,14 @@ class RecordController {
         this.log = log;
         this.today = today;
         this.words = words;
+        this.recordWords = recordWords;
     }
 
     @GetMapping("/clients/{id}/record")
     String record(@PathVariable long id, @AuthenticationPrincipal SignedIn me, Model model) {
         ClientFile client = clients.file(id);
         Access.Standing standing = access.client(id, me.staffId()).orElseThrow();
+        model.addAttribute("recordWords", recordWords);
         model.addAttribute("client", client);
         model.addAttribute("standing", standing);
         model.addAttribute("members", access.members(id));

@@ -21,7 +21,6 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -172,73 +171,6 @@ public class Words {
     /** A day and its hour. */
     public String moment(LocalDateTime at) {
         return text("words.moment", day(at.toLocalDate()), HOUR.format(at));
-    }
-
-    /**
-     * What a change of the record was about.
-     *
-     * @param kind "finding", "reading", "answer", "fact", "event" or "clearance"
-     * @param names what of that kind
-     */
-    public String part(String kind, List<String> names) {
-        String name = names.isEmpty() ? "" : names.get(0);
-        return switch (kind) {
-            case "finding" ->
-                named("field.", name) + (names.size() > 1 ? ", " + named("sideTitle.", names.get(1)) : "");
-            case "reading" ->
-                text("section.SEPARATION") + " " + site(Double.parseDouble(name)) + ", "
-                        + named("condition.", names.get(1));
-            case "answer" -> named("answer.", name);
-            case "fact" -> named("fact.", name);
-            case "plan" ->
-                text("part.plan", named("strand.", name))
-                        + (names.size() > 1 ? ", " + named("sideTitle.", names.get(1)) : "");
-            case "skip" -> text("part.skip", named("section.", name));
-            default -> named("part.", kind);
-        };
-    }
-
-    /** Codes a stored value may be made of, by where their words stand. */
-    private static final List<String> VALUES = List.of(
-            "finding.",
-            "method.",
-            "feel.",
-            "depth.",
-            "status.",
-            "approach.",
-            "restriction.",
-            "birth.",
-            "scope.",
-            "strand.",
-            "goal.",
-            "weekday.",
-            "growFirst.",
-            "planChoice.");
-
-    /** A value of the record as people read it: its codes in words, its numbers as they are. */
-    public String value(@Nullable String stored) {
-        return stored == null
-                ? "–"
-                : Arrays.stream(stored.split("(?<=[ ,])|(?=[ ,])"))
-                        .map(this::readableCode)
-                        .collect(Collectors.joining());
-    }
-
-    private String readableCode(String part) {
-        return VALUES.stream()
-                .filter(prefix -> part.matches("[A-Z][A-Z0-9_]+") && wording().knows(prefix + part))
-                .findFirst()
-                .map(prefix -> text(prefix + part))
-                .orElse(part);
-    }
-
-    /** A kind of line in the audit trail. */
-    public String audit(String what) {
-        return named("audit.", what);
-    }
-
-    private String named(String prefix, String code) {
-        return wording().knows(prefix + code) ? text(prefix + code) : code;
     }
 
     public String number(@Nullable Double value, int decimals) {

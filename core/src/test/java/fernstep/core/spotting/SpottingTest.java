@@ -170,4 +170,180 @@ class SpottingTest {
                 .isEqualTo(new Level(1));
         assertThatThrownBy(() -> new Level(6)).hasMessageContaining("1 to 5");
     }
+
+    /** Strong signs lose a tenth a level, slight ones show six tenths of a strong one; harmless movement grows by 3 %. */
+    @ParameterizedTest(name = "level {0}: {1} signs of {2} repetitions, {3} strong, {4} slight, harmless up to {5}")
+    @CsvSource({
+        "1, 2, 2, 1.0, 0.60, 0.03",
+        "2, 3, 2, 0.9, 0.54, 0.06",
+        "3, 3, 1, 0.8, 0.48, 0.09",
+        "4, 4, 1, 0.7, 0.42, 0.12",
+        "5, 4, 1, 0.6, 0.36, 0.15"
+    })
+    void a_level_says_how_many_how_long_how_plain(
+            int number, int episodes, int lasts, double strong, double slight, double harmless) {
+        Level level = new Level(number);
+        assertThat(level.episodes()).isEqualTo(episodes);
+        assertThat(level.lasts()).isEqualTo(lasts);
+        assertThat(level.amplitude(Severity.CLEAR)).isCloseTo(strong, within(1e-9));
+        assertThat(level.amplitude(Severity.SLIGHT)).isCloseTo(slight, within(1e-9));
+        assertThat(level.noise()).isCloseTo(harmless, within(1e-9));
+        assertThat(level.slightOnes()).isEqualTo(number >= 3);
+        for (long seed = 0; seed < 100; seed++) {
+            SimulatedClient her = SimulatedClient.of(seed, F3, level);
+            assertThat(her.episodes()).allSatisfy(e -> {
+                assertThat(e.to() - e.from() + 1).isEqualTo(lasts);
+                assertThat(number >= 3 || e.severity() == Severity.CLEAR).isTrue();
+                double shown = her.reps()
+                        .get(e.from() - 1)
+                        .shows()
+                        .get(Channel.of(e.sign()).orElseThrow());
+                assertThat(shown).isCloseTo(level.amplitude(e.severity()), within(1e-9));
+            });
+        }
+    }
+
+    @Test
+    void half_right_twice_is_not_too_hard_and_just_short_of_eight_tenths_not_too_easy() {
+        assertThat(Level.after(List.of(new Level.Played(2, 0.5), new Level.Played(2, 0.4))))
+                .isEqualTo(new Level(2));
+        assertThat(Level.after(List.of(new Level.Played(2, 0.79), new Level.Played(2, 1))))
+                .isEqualTo(new Level(2));
+        assertThat(Level.after(List.of(new Level.Played(2, 0.1), new Level.Played(2, 0.9), new Level.Played(2, 0.9))))
+                .as("the last two count")
+                .isEqualTo(new Level(3));
+        assertThat(Level.after(List.of(new Level.Played(3, 0.1), new Level.Played(2, 0.1))))
+                .as("one round on this level")
+                .isEqualTo(new Level(2));
+    }
+
+    @Test
+    void at_first_only_what_is_likely_on_the_rung_shows_later_whatever_can_be_seen() {
+        Set<SignCode> likely = java.util.EnumSet.noneOf(SignCode.class);
+        F3.watch().stream().filter(s -> Channel.of(s).isPresent()).forEach(likely::add);
+        assertThat(likely).hasSizeGreaterThanOrEqualTo(3);
+        Set<SignCode> first = java.util.EnumSet.noneOf(SignCode.class);
+        Set<SignCode> later = java.util.EnumSet.noneOf(SignCode.class);
+        for (long seed = 0; seed < 400; seed++) {
+            SimulatedClient.of(seed, F3, new Level(1)).episodes().forEach(e -> first.add(e.sign()));
+            SimulatedClient.of(seed, F3, new Level(3)).episodes().forEach(e -> later.add(e.sign()));
+        }
+        assertThat(first).isEqualTo(likely);
+        Set<SignCode> seen = java.util.EnumSet.copyOf(Channel.signs());
+        seen.remove(SignCode.BELLY_DROPS);
+        assertThat(later).as("lying, no belly sinks").isEqualTo(seen);
+    }
+
+    @Test
+    void a_belly_sinks_on_hands_and_knees_only() {
+        for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
+            boolean sinks = false;
+            for (long seed = 0; seed < 60; seed++) {
+                sinks |= SimulatedClient.of(seed, rung, new Level(4)).episodes().stream()
+                        .anyMatch(e -> e.sign() == SignCode.BELLY_DROPS);
+            }
+            assertThat(sinks).as(rung.code()).isEqualTo(rung.position() == fernstep.core.body.Position.HANDS_KNEES);
+        }
+    }
+
+    /** Two of a kind are told apart by two clean repetitions between; they stand in the order in which they show. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 3, 5})
+    void the_same_sign_comes_again_after_two_clean_repetitions_at_the_earliest(int level) {
+        for (long seed = 0; seed < 400; seed++) {
+            List<Episode> all = SimulatedClient.of(seed, F3, new Level(level)).episodes();
+            for (int i = 0; i < all.size(); i++) {
+                for (Episode before : all.subList(0, i)) {
+                    Episode now = all.get(i);
+                    assertThat(before.from()).isLessThanOrEqualTo(now.from());
+                    boolean ridges = isRidge(before) && isRidge(now);
+                    if (before.sign() == now.sign() || ridges) {
+                        assertThat(now.from()).as("seed %s", seed).isGreaterThan(before.to() + 2);
+                    }
+                }
+            }
+        }
+    }
+
+    private static boolean isRidge(Episode e) {
+        return e.sign() == SignCode.DOME_SOFT || e.sign() == SignCode.DOME_FIRM;
+    }
+
+    @Test
+    void a_repetition_takes_its_tempo_and_no_more_than_six_seconds() {
+        for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
+            double tempo = Math.min(
+                    6,
+                    rung.tempo().liftS()
+                            + rung.tempo().returnS()
+                            + Math.min(2, rung.tempo().restS()));
+            // what hurries without meaning anything takes 3 % of 55 % off at most
+            assertThat(SimulatedClient.of(1, rung, new Level(1)).reps().get(0).seconds())
+                    .as(rung.code())
+                    .isBetween(0.98 * tempo, tempo);
+        }
+    }
+
+    @Test
+    void a_thrown_movement_at_its_plainest_takes_a_little_less_than_half() {
+        Rung rushed = ShippedCatalogue.CATALOGUE.rungs().stream()
+                .filter(r -> r.watch().stream()
+                                .filter(w -> Channel.of(w).isPresent())
+                                .count()
+                        < 3)
+                .findFirst()
+                .orElseThrow();
+        int found = 0;
+        for (long seed = 0; seed < 200; seed++) {
+            SimulatedClient her = SimulatedClient.of(seed, rushed, new Level(1));
+            double clean = Math.min(
+                    6,
+                    rushed.tempo().liftS()
+                            + rushed.tempo().returnS()
+                            + Math.min(2, rushed.tempo().restS()));
+            for (Episode e : her.episodes()) {
+                if (e.sign() == SignCode.RUSHED) {
+                    found++;
+                    assertThat(her.reps().get(e.from() - 1).seconds()).isCloseTo(0.45 * clean, within(1e-9));
+                    assertThat(her.reps().get(e.to() - 1).seconds()).isCloseTo(0.45 * clean, within(1e-9));
+                }
+            }
+        }
+        assertThat(found).isPositive();
+    }
+
+    @Test
+    void a_sign_nobody_can_see_has_no_way_to_show() {
+        assertThat(Channel.of(SignCode.PAIN)).isEmpty();
+        assertThat(Channel.of(SignCode.RUSHED)).contains(Channel.HURRY);
+        assertThat(Channel.signs()).contains(SignCode.TIRED).doesNotContain(SignCode.PAIN, SignCode.HEAVY);
+    }
+
+    @Test
+    void a_sign_is_counted_over_all_rounds_with_how_late_it_was_called_on_the_mean() {
+        Score.OfSign two =
+                new Score.OfSign(SignCode.RUSHED, 2, 1, 3, 1).plus(new Score.OfSign(SignCode.RUSHED, 4, 3, 1, 5));
+        assertThat(two).isEqualTo(new Score.OfSign(SignCode.RUSHED, 6, 4, 4, 6));
+        assertThat(two.meanDelayReps()).isEqualTo(1.5);
+        assertThat(new Score.OfSign(SignCode.RUSHED, 2, 0, 0, 0).meanDelayReps())
+                .isZero();
+    }
+
+    @Test
+    void every_sign_that_showed_or_was_called_has_its_line_and_no_other() {
+        Score score = Score.of(
+                List.of(
+                        episode(SignCode.RIBS_FLARE, Severity.CLEAR, 2, 2),
+                        episode(SignCode.RIBS_FLARE, Severity.CLEAR, 6, 7)),
+                List.of(new Mark(SignCode.RIBS_FLARE, 7, Move.CARRY_ON), new Mark(SignCode.TIRED, 4, null)),
+                HER);
+        assertThat(score.bySign())
+                .containsExactlyInAnyOrder(
+                        new Score.OfSign(SignCode.RIBS_FLARE, 2, 1, 0, 1),
+                        new Score.OfSign(SignCode.TIRED, 0, 0, 1, 0));
+        assertThat(score.milder()).isEqualTo(1);
+        assertThat(score.choices(Score.Choice.NOT_SAID))
+                .as("the one that was missed")
+                .isEqualTo(1);
+    }
 }

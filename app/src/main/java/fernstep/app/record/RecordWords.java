@@ -1,0 +1,97 @@
+package fernstep.app.record;
+
+import fernstep.app.support.Words;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** What was changed in a record and what stands in the audit trail, as people read it; the bean {@code recordWords}. */
+@Component
+public class RecordWords {
+    /** Codes a stored value may be made of, by where their words stand. */
+    private static final List<String> VALUES = List.of(
+            "finding.",
+            "recordEvent.",
+            "method.",
+            "feel.",
+            "depth.",
+            "status.",
+            "approach.",
+            "restriction.",
+            "birth.",
+            "scopeName.",
+            "clearedBy.",
+            "strand.",
+            "goal.",
+            "weekday.",
+            "growFirst.",
+            "planChoice.");
+
+    private final Words words;
+
+    RecordWords(Words words) {
+        this.words = words;
+    }
+
+    /**
+     * What a change of the record was about.
+     *
+     * @param kind "finding", "reading", "answer", "fact", "event" or "clearance"
+     * @param names what of that kind
+     */
+    public String part(String kind, List<String> names) {
+        String name = names.isEmpty() ? "" : names.get(0);
+        return switch (kind) {
+            case "finding" ->
+                named("field.", name) + (names.size() > 1 ? ", " + named("sideTitle.", names.get(1)) : "");
+            case "reading" ->
+                words.text("section.SEPARATION") + " " + words.site(Double.parseDouble(name)) + ", "
+                        + named("condition.", names.get(1));
+            case "answer" -> named("answer.", name);
+            // a birth or an operation is named with its day
+            case "fact" -> words.knows("fact." + name) ? words.text("fact." + name) : value(name);
+            case "plan" ->
+                words.text("part.plan", named("strand.", name))
+                        + (names.size() > 1 ? ", " + named("sideTitle.", names.get(1)) : "");
+            case "skip" -> words.text("part.skip", named("section.", name));
+            default -> named("part.", kind);
+        };
+    }
+
+    /** A value of the record: its codes and days in words, its numbers as they are. */
+    public String value(@Nullable String stored) {
+        return stored == null
+                ? "–"
+                : Arrays.stream(stored.split("(?<=[ ,])|(?=[ ,])"))
+                        .map(this::readable)
+                        .collect(Collectors.joining());
+    }
+
+    private String readable(String part) {
+        if (part.matches("[0-9]{4}-[0-9]{2}-[0-9]{2}")) {
+            try {
+                return words.day(LocalDate.parse(part));
+            } catch (DateTimeParseException e) {
+                return part;
+            }
+        }
+        return VALUES.stream()
+                .filter(prefix -> part.matches("[A-Z][A-Z0-9_]+") && words.knows(prefix + part))
+                .findFirst()
+                .map(prefix -> words.text(prefix + part))
+                .orElse(part);
+    }
+
+    /** A kind of line in the audit trail. */
+    public String audit(String what) {
+        return named("audit.", what);
+    }
+
+    private String named(String prefix, String code) {
+        return words.knows(prefix + code) ? words.text(prefix + code) : code;
+    }
+}
