@@ -4,6 +4,7 @@ import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.NotFound;
 import fernstep.core.approach.Approach;
 import fernstep.core.body.Body;
+import fernstep.core.body.Position;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.View;
 import fernstep.core.decision.Setting;
@@ -37,10 +38,11 @@ class Rounds {
         this.catalogues = catalogues;
     }
 
-    /** Rungs whose figure shows the trunk from the side, under load. */
+    /** Rungs whose figure shows the trunk from the side, under load; lying on her side she is drawn from the front. */
     List<Rung> rungs() {
         return catalogues.get().rungs().stream()
                 .filter(r -> r.loaded() && r.view() == View.SIDE && r.family() != null)
+                .filter(r -> r.position() != Position.SIDE)
                 .filter(r -> !r.watch().isEmpty())
                 .toList();
     }

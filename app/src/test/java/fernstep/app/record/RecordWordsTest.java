@@ -37,7 +37,7 @@ class RecordWordsTest {
 
     @Test
     void what_was_changed_is_named_as_its_page_names_it() {
-        assertThat(words.part("finding", List.of("SET_GRADE", "LEFT"))).contains("left");
+        assertThat(words.part("finding", List.of("SET_GRADE", "LEFT"))).contains("Left");
         assertThat(words.part("reading", List.of("-5.0", "REST")))
                 .contains("−5 cm")
                 .contains("Rest");
@@ -49,7 +49,7 @@ class RecordWordsTest {
                 .isEqualTo("Heaviness, dragging or a bulge in the vagina");
         assertThat(words.part("plan", List.of("LEG_FLOAT", "RIGHT")))
                 .contains("Leg float")
-                .contains("right");
+                .contains("Right");
     }
 
     @Test

@@ -8,6 +8,9 @@ import com.microsoft.playwright.Page;
 import fernstep.app.AppExtension;
 import fernstep.app.BrowserExtension;
 import fernstep.app.Visitor;
+import fernstep.app.figure.Figure;
+import fernstep.app.figure.FigureDrawing;
+import fernstep.core.body.Body;
 import fernstep.core.decision.Move;
 import fernstep.core.spotting.Episode;
 import fernstep.core.spotting.SimulatedClient;
@@ -49,6 +52,18 @@ class SpottingPagesTest {
         for (int steps = 0; steps < 100 && page.locator(".spotting").isVisible(); steps++) {
             page.clock().fastForward(STEP_MS);
         }
+    }
+
+    /** What shows is drawn along her trunk, on the side of her nose: without either the page would stay empty. */
+    @Test
+    void every_exercise_of_the_trainer_shows_her_from_the_side() {
+        assertThat(rounds.rungs())
+                .hasSizeGreaterThan(30)
+                .allSatisfy(r -> assertThat(FigureDrawing.bare(r, Body.of(null, null), null, 1)
+                                .strokes())
+                        .as(r.code())
+                        .extracting(Figure.Stroke::kind)
+                        .contains("trunk", "nose", "head"));
     }
 
     private interface Presses {
