@@ -60,7 +60,7 @@ class SpottingPagesTest {
         assertThat(rounds.rungs())
                 .hasSizeGreaterThan(30)
                 .allSatisfy(r -> assertThat(FigureDrawing.bare(r, Body.of(null, null), null, 1)
-                                .strokes())
+                                .body())
                         .as(r.code())
                         .extracting(Figure.Stroke::kind)
                         .contains("trunk", "nose", "head"));
