@@ -24,6 +24,7 @@ public final class StreamLoad {
     private static final int STREAMS = 20;
     private static final int REPS = 6;
     private static final double HZ = 50;
+    private static final int JUDGED = 200;
 
     private StreamLoad() {}
 
@@ -64,9 +65,10 @@ public final class StreamLoad {
         System.out.println(STREAMS + " devices stream for a minute and more");
         long began = System.nanoTime();
         devices.forEach(threads::execute);
+        judge(tablet, sessions, began);
         long kept = 0;
         for (int looks = 0; looks < 60 && kept < sent; looks++) {
-            TimeUnit.SECONDS.sleep(looks == 0 ? 60 : 3);
+            TimeUnit.SECONDS.sleep(3);
             Set<String> now = recordings(tablet, sessions);
             now.removeAll(before);
             kept = kept(tablet, now);
@@ -75,6 +77,34 @@ public final class StreamLoad {
                 "%.0f s, %d samples sent, %d kept, %d devices turned away, %d lines to pages%n",
                 (System.nanoTime() - began) / 1e9, sent, kept, refused.get(), told.get());
         System.exit(kept == sent && refused.get() == 0 ? 0 : 1);
+    }
+
+    /** Repetitions that are counted while all stream, five a second: how long until what they showed is there. */
+    private static void judge(Tablet tablet, List<String> sessions, long began)
+            throws IOException, InterruptedException {
+        TimeUnit.SECONDS.sleep(10);
+        List<Double> ms = new ArrayList<>();
+        int said = 0;
+        for (int rep = 0; rep < JUDGED; rep++) {
+            TimeUnit.MILLISECONDS.sleep(200);
+            long now = (System.nanoTime() - began) / 1_000_000;
+            String told = "{\"rep\":" + (rep % 900 + 1) + ",\"rung\":\"F2\",\"startMs\":" + (now - 6500) + ",\"endMs\":"
+                    + (now - 500) + "}";
+            long asked = System.nanoTime();
+            HttpResponse<String> answer = tablet.http()
+                    .send(
+                            tablet.posting(
+                                    "/sessions/" + sessions.get(rep % sessions.size()) + "/trace/reps",
+                                    "application/json",
+                                    told),
+                            HttpResponse.BodyHandlers.ofString());
+            ms.add((System.nanoTime() - asked) / 1e6);
+            said += answer.statusCode() == 200 ? 1 : 0;
+        }
+        ms.sort(null);
+        System.out.printf(
+                "%d repetitions judged, %d with a verdict: median %.0f ms, 95 %% %.0f ms, worst %.0f ms (budget 200)%n",
+                JUDGED, said, ms.get(JUDGED / 2), ms.get(JUDGED * 95 / 100), ms.get(JUDGED - 1));
     }
 
     /** Where the recordings of the clients of these sessions are, by their addresses. */
