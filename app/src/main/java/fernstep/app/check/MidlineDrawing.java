@@ -1,12 +1,12 @@
 package fernstep.app.check;
 
+import fernstep.app.support.PathData;
 import fernstep.core.measure.MonotoneCubic;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.Profile;
 import fernstep.core.separation.Separation;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -57,15 +57,16 @@ public record MidlineDrawing(List<Outline> outlines, List<Mark> marks) {
     }
 
     private static String outline(MonotoneCubic curve) {
-        StringBuilder left = new StringBuilder();
-        StringBuilder right = new StringBuilder();
+        PathData left = new PathData();
+        PathData right = new PathData();
         for (int i = 0; i <= STEPS; i++) {
             double site = curve.first() + (curve.last() - curve.first()) * i / STEPS;
             double half = half(curve.at(Math.min(site, curve.last())));
-            left.append(i == 0 ? "M" : "L").append(xy(CENTRE_X - half, y(site)));
-            right.append(i == 0 ? "M" : "L").append(xy(CENTRE_X + half, y(site)));
+            String command = i == 0 ? "M" : "L";
+            left.draw(command, CENTRE_X - half, y(site));
+            right.draw(command, CENTRE_X + half, y(site));
         }
-        return left.append(right).toString();
+        return left.toString() + right;
     }
 
     private static String taper(MonotoneCubic curve) {
@@ -74,8 +75,11 @@ public record MidlineDrawing(List<Outline> outlines, List<Mark> marks) {
     }
 
     private static String taperAt(double site, double mm, double by) {
-        String tip = xy(CENTRE_X, y(site + by));
-        return "M" + xy(CENTRE_X - half(mm), y(site)) + "L" + tip + "L" + xy(CENTRE_X + half(mm), y(site));
+        return new PathData()
+                .draw("M", CENTRE_X - half(mm), y(site))
+                .draw("L", CENTRE_X, y(site + by))
+                .draw("L", CENTRE_X + half(mm), y(site))
+                .toString();
     }
 
     private static double half(double mm) {
@@ -84,9 +88,5 @@ public record MidlineDrawing(List<Outline> outlines, List<Mark> marks) {
 
     private static double y(double siteCm) {
         return NAVEL_Y - siteCm * MM_PER_CM * UNITS_PER_MM;
-    }
-
-    private static String xy(double x, double y) {
-        return String.format(Locale.ROOT, "%.1f %.1f ", x, y);
     }
 }

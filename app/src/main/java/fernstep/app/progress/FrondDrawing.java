@@ -1,5 +1,6 @@
 package fernstep.app.progress;
 
+import fernstep.app.support.PathData;
 import fernstep.app.support.Words;
 import fernstep.core.plan.Waiting;
 import fernstep.core.progress.Frond;
@@ -100,61 +101,39 @@ public record FrondDrawing(
     private static String sided(double y, int direction, double reach, LeafState state) {
         if (state == LeafState.GATED || state == LeafState.CURLED) {
             double x = CENTRE_X + direction * 12;
-            return String.format(
-                    Locale.ROOT,
-                    "M%d %.1f Q%.1f %.1f %.1f %.1f A7 7 0 1 %d %.1f %.1f A4 4 0 1 %d %.1f %.1f",
-                    CENTRE_X,
-                    y,
-                    x,
-                    y + 2,
-                    x + direction * 8,
-                    y - 4,
-                    direction > 0 ? 0 : 1,
-                    x,
-                    y - 8,
-                    direction > 0 ? 0 : 1,
-                    x + direction * 3,
-                    y - 3);
+            int flag = direction > 0 ? 0 : 1;
+            return new PathData()
+                    .draw("M", CENTRE_X, y)
+                    .draw("Q", x, y + 2, x + direction * 8, y - 4)
+                    .draw("A", 7, 7, 0, 1, flag, x, y - 8)
+                    .draw("A", 4, 4, 0, 1, flag, x + direction * 3, y - 3)
+                    .toString();
         }
         double tipX = CENTRE_X + direction * reach;
         double tipY = y - reach * 0.25;
         double belly = reach * 0.26;
-        return String.format(
-                Locale.ROOT,
-                "M%d %.1f Q%.1f %.1f %.1f %.1f Q%.1f %.1f %d %.1f Z",
-                CENTRE_X,
-                y,
-                CENTRE_X + direction * reach * 0.4,
-                y - belly - reach * 0.2,
-                tipX,
-                tipY,
-                CENTRE_X + direction * reach * 0.6,
-                y + belly * 0.7,
-                CENTRE_X,
-                y);
+        return new PathData()
+                .draw("M", CENTRE_X, y)
+                .draw("Q", CENTRE_X + direction * reach * 0.4, y - belly - reach * 0.2, tipX, tipY)
+                .draw("Q", CENTRE_X + direction * reach * 0.6, y + belly * 0.7, CENTRE_X, y)
+                .draw("Z")
+                .toString();
     }
 
     /** A rung without sides: one leaf at the tip of a short stalk, centred; the fuller the further it is. */
     private static String single(double y, double reach, LeafState state) {
         double half = state == LeafState.GATED || state == LeafState.CURLED ? 6 : 8 + reach * 0.22;
         double tall = state == LeafState.GATED || state == LeafState.CURLED ? 7 : 16;
-        return String.format(
-                Locale.ROOT,
-                "M%d %.1f Q%.1f %.1f %d %.1f Q%.1f %.1f %d %.1f Z",
-                CENTRE_X,
-                y + tall * 0.8,
-                CENTRE_X - 2 * half,
-                y,
-                CENTRE_X,
-                y - tall,
-                CENTRE_X + 2 * half,
-                y,
-                CENTRE_X,
-                y + tall * 0.8);
+        return new PathData()
+                .draw("M", CENTRE_X, y + tall * 0.8)
+                .draw("Q", CENTRE_X - 2 * half, y, CENTRE_X, y - tall)
+                .draw("Q", CENTRE_X + 2 * half, y, CENTRE_X, y + tall * 0.8)
+                .draw("Z")
+                .toString();
     }
 
     private static String path(double x1, double y1, double x2, double y2) {
-        return String.format(Locale.ROOT, "M%.1f %.1f L%.1f %.1f", x1, y1, x2, y2);
+        return new PathData().draw("M", x1, y1).draw("L", x2, y2).toString();
     }
 
     private static String text(Frond.Pair pair, Frond.Leaf leaf, String side, Words words) {

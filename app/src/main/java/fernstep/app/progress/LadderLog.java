@@ -8,6 +8,8 @@ import fernstep.core.plan.Training;
 import fernstep.core.progress.Progress;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -45,7 +47,8 @@ public record LadderLog(
                 .map(ResultRow::heldOn)
                 .max(LocalDate::compareTo)
                 .orElse(LocalDate.MIN);
-        return new Progress.DayAfter(symptoms(today).anyMatch(last::equals), symptomDays(today));
+        Set<LocalDate> days = symptoms(today).collect(Collectors.toSet());
+        return new Progress.DayAfter(days.contains(last), days.size());
     }
 
     private Stream<LocalDate> symptoms(LocalDate today) {

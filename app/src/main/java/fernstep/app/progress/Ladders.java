@@ -204,10 +204,11 @@ public class Ladders {
             RungGates.Known known,
             LadderLog log,
             boolean widened,
+            Progress.DayAfter dayAfter,
             LocalDate today,
             boolean outline) {
         Context inOutline() {
-            return new Context(client, screening, known, log, widened, today, true);
+            return new Context(client, screening, known, log, widened, dayAfter, today, true);
         }
     }
 
@@ -218,7 +219,7 @@ public class Ladders {
                         log.training(catalogues.get(), today.date(), false),
                         Wishes.of(client.stances(), client.row().minutesPerDay()))
                 .known();
-        return new Context(client, screening, known, log, widened, today.date(), false);
+        return new Context(client, screening, known, log, widened, log.dayAfter(today.date()), today.date(), false);
     }
 
     private int otherSideOrder(LadderRow step, LadderLog log) {
@@ -248,7 +249,7 @@ public class Ladders {
                         c.widened(),
                         c.screening().outcome() == Outcome.ASK_FIRST
                                 || c.screening().outcome() == Outcome.REFER_NOW,
-                        c.log().dayAfter(c.today())),
+                        c.dayAfter()),
                 c.known()));
         return new Standing(step, rung, log, progress, held);
     }

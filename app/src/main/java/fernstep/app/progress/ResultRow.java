@@ -46,11 +46,14 @@ public record ResultRow(
     }
 
     private static List<SessionResult.Symptom> symptoms(String text) {
-        return codes(text).stream()
-                .map(part -> part.split(":", 2))
-                .map(p ->
-                        new SessionResult.Symptom(SignCode.valueOf(p[0]), p.length > 1 ? Integer.valueOf(p[1]) : null))
-                .toList();
+        // most sessions have none, and years of them are read at once
+        return text.isEmpty()
+                ? List.of()
+                : codes(text).stream()
+                        .map(part -> part.split(":", 2))
+                        .map(p -> new SessionResult.Symptom(
+                                SignCode.valueOf(p[0]), p.length > 1 ? Integer.valueOf(p[1]) : null))
+                        .toList();
     }
 
     public @Nullable Side sideOrNull() {

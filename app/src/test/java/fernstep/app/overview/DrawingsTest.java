@@ -126,8 +126,8 @@ class DrawingsTest {
         @Test
         void draws_her_left_on_the_left_and_the_lowest_rung_lowest() {
             // a trained or open leaflet ends in its tip: left of the stem at x = 110, or right of it
-            assertThat(leaf("F1", "left").path()).matches("M110 [0-9.]+ Q[6-9][0-9.]+ .*");
-            assertThat(leaf("F2", "right").path()).matches("M110 [0-9.]+ Q1[2-9][0-9.]+ .*");
+            assertThat(leaf("F1", "left").path()).matches("M110 [0-9.]+Q[6-9][0-9.]+ .*");
+            assertThat(leaf("F2", "right").path()).matches("M110 [0-9.]+Q1[2-9][0-9.]+ .*");
             assertThat(leaf("F1", "left").labelY())
                     .isGreaterThan(leaf("F2", "left").labelY());
         }
