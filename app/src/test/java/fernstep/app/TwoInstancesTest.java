@@ -29,6 +29,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.boot.SpringApplication;
@@ -38,6 +39,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** Instances on a database of their own: two that meet when it is empty, as when a house starts both at once, and one whose database stalls. */
+@Isolated("a database that stalls is down for every instance in the process")
 class TwoInstancesTest {
     private static final String URL = System.getenv("FERN_DB_URL").replaceFirst("/[a-z]+$", "/fernstep_restored");
     private static final String ACCOUNT = "somebody_else";

@@ -37,7 +37,7 @@ class MidlineDrawingTest {
         });
         // 2 cm toward the head: 52 units up
         assertThat(d.marks()).anySatisfy(m -> assertThat(m.y()).isCloseTo(158, within(1e-9)));
-        assertThat(d.outlines().get(0).path()).startsWith("M121.0 210.0").contains("L134.0 158.0");
+        assertThat(d.outlines().get(0).path()).startsWith("M121 210").contains("L134 158");
     }
 
     @Test
@@ -52,6 +52,6 @@ class MidlineDrawingTest {
         MidlineDrawing d = MidlineDrawing.of(of(rest(0, 30), rest(2, 20)), of(rest(0, 36), rest(2, 24)));
         assertThat(d.outlines()).extracting(MidlineDrawing.Outline::kind).containsExactly("before", "rest");
         // the tips lie 2 cm beyond +2 and 0: y = 210 − 4·26 = 106 and 210 + 52 = 262, on the midline
-        assertThat(d.outlines().get(1).taper()).contains("L160.0 106.0").contains("L160.0 262.0");
+        assertThat(d.outlines().get(1).taper()).contains("L160 106").contains("L160 262");
     }
 }

@@ -411,6 +411,7 @@ class HomePageTest {
         assertThat(page.locator("html")).hasAttribute("lang", "es");
         assertThat(contacts.of(client).language()).isEqualTo("es");
         page.click("text=Nada de esto");
+        assertThat(screen(page)).hasText("Hola, Home");
         startPlan(page);
         assertThat(page.locator(".home-exercise:visible .home-dose")).containsText("serie");
         for (int width : new int[] {PHONE_WIDTH, 360}) {
