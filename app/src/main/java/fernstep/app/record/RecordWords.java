@@ -9,7 +9,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-/** What was changed in a record and what stands in the audit trail, as people read it; the bean {@code recordWords}. */
+/** What was changed in a record and what stands in the audit trail, as people read it; {@code recordWords} on their pages. */
 @Component
 public class RecordWords {
     /** Codes a stored value may be made of, by where their words stand. */

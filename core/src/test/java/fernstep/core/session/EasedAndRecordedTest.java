@@ -332,15 +332,16 @@ class EasedAndRecordedTest {
             assertThat(first().result()).isEmpty();
         }
 
-        @ParameterizedTest(name = "{0} reps, {1} sets: {2}")
-        @CsvSource({"1, 1, false", "4, 2, false"})
-        void has_none_that_was_left_without_a_sign_and_without_its_effort(int repsDone, int sets, boolean counts) {
+        @ParameterizedTest(name = "{0} reps, {1} sets")
+        @CsvSource({"1, 1", "4, 2"})
+        void has_none_that_was_left_without_a_sign_and_without_its_effort(int repsDone, int sets) {
             rep(repsDone);
             if (sets > 1) {
                 nextSet();
             }
+            assertThat(first().sets()).as("something was done").isNotEmpty();
             events.add(new Skipped(id(), ILSE, SkipReason.NO_TIME));
-            assertThat(first().result().isPresent()).isEqualTo(counts);
+            assertThat(first().result()).isEmpty();
         }
 
         @Test
