@@ -147,7 +147,7 @@ db_stop() {
 # build_app   builds when a source is newer than the last build, and unpacks it for a quick start
 build_app() {
   local stamp="$run/app/.built"
-  if [ -f "$stamp" ] && [ -z "$(find "$here/core/src/main" "$here/exchange/src/main" "$here/device/src/main" "$here/app/src/main" "$here/demo" "$here"/pom.xml "$here"/*/pom.xml -newer "$stamp" -print -quit)" ]; then
+  if [ -f "$stamp" ] && [ -z "$(find "$here/core/src/main" "$here/exchange/src/main" "$here/device/src/main" "$here/app/src/main" "$here/demo/src/main" "$here"/pom.xml "$here"/*/pom.xml -newer "$stamp" -print -quit)" ]; then
     return 0
   fi
   say "building (the first time fetches packages and takes a few minutes)"
@@ -156,7 +156,7 @@ build_app() {
     die "the build failed, see .run/build.log"
   }
   rm -rf "$run/app"
-  (cd "$run" && java -Djarmode=tools -jar "$here/app/target/fernstep.jar" extract --destination app >/dev/null) || die "the jar could not be unpacked"
+  (cd "$run" && java -Djarmode=tools -jar "$here/demo/target/fernstep.jar" extract --destination app >/dev/null) || die "the jar could not be unpacked"
   : >"$stamp"
 }
 

@@ -3,7 +3,6 @@ package fernstep.app;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
-import com.tngtech.archunit.base.DescribedPredicate;
 import com.tngtech.archunit.core.domain.Dependency;
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
@@ -19,8 +18,6 @@ class FeaturesTest {
     private static final JavaClasses APP = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("fernstep.app");
-    private static final DescribedPredicate<JavaClass> OUTSIDE_THE_DEMO = DescribedPredicate.describe(
-            "outside the demo", c -> !c.getPackageName().startsWith("fernstep.app.demo"));
 
     @Test
     void features_have_no_cycles() {
@@ -30,7 +27,6 @@ class FeaturesTest {
     @Test
     void anothers_tables_are_reached_only_through_its_service() {
         noClasses()
-                .that(OUTSIDE_THE_DEMO)
                 .should(new ArchCondition<>("use a mapper of another feature") {
                     @Override
                     public void check(JavaClass user, ConditionEvents events) {
@@ -52,15 +48,5 @@ class FeaturesTest {
 
     private static String words(Dependency d) {
         return d.getDescription();
-    }
-
-    @Test
-    void nothing_knows_the_demo() {
-        noClasses()
-                .that(OUTSIDE_THE_DEMO)
-                .should()
-                .dependOnClassesThat()
-                .resideInAPackage("fernstep.app.demo..")
-                .check(APP);
     }
 }

@@ -78,7 +78,8 @@ class DemoData implements SmartInitializingSingleton {
         staff.insert(account("imogen", "Imogen Vale", hash, Licence.THERAPIST, true, 16, 31, 46, 60));
         staff.insert(account("tamsin", "Tamsin Okoro", hash, Licence.COACH, false, 17, 33, 49, 64));
         staff.insert(account("ilse", "Ilse Brandt", hash, Licence.THERAPIST, false, 15, 29, 43, 57));
-        staff.insert(new Staff(null, "rafaela", "Rafaela Pinto", hash, Licence.COACH, false, null, null, null, null, true, null));
+        staff.insert(new Staff(
+                null, "rafaela", "Rafaela Pinto", hash, Licence.COACH, false, null, null, null, null, true, null));
         room.fill(idOf("imogen"), idOf("tamsin"));
         LOG.info("the demo studio is filled");
     }
@@ -90,6 +91,17 @@ class DemoData implements SmartInitializingSingleton {
     private static Staff account(
             String username, String name, String hash, Licence licence, boolean lead, double... fingersMm) {
         return new Staff(
-                null, username, name, hash, licence, lead, fingersMm[0], fingersMm[1], fingersMm[2], fingersMm[3], true, null);
+                null,
+                username,
+                name,
+                hash,
+                licence,
+                lead,
+                fingersMm[0],
+                fingersMm[1],
+                fingersMm[2],
+                fingersMm[3],
+                true,
+                null);
     }
 }

@@ -1,6 +1,5 @@
 package fernstep.app.demo;
 
-import fernstep.core.findings.Observed;
 import fernstep.app.ask.VisitMapper;
 import fernstep.app.check.CheckMapper;
 import fernstep.app.check.FindingRow;
@@ -15,6 +14,7 @@ import fernstep.app.support.Today;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.Finding;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.Observed;
 import fernstep.core.measure.Side;
 import fernstep.core.progress.SessionResult.Kind;
 import fernstep.core.screening.Answer;
@@ -192,7 +192,14 @@ class DemoHistory {
     }
 
     private static Findings found(Observed.Scoop scoop, Observed.Doming doming) {
-        return Findings.NONE.with(new Findings.Pressure(Observed.Cough.DRAWS_IN, Observed.FloorOnCough.LIFTS, doming)).with(new Findings.AtRest(Observed.BreathPattern.RIBS_ALL_ROUND, Observed.LumbarGap.FLAT_HAND, Observed.RibsOverPelvis.STACKED)).with(new Findings.DeepCore(Map.of(Side.LEFT, 4, Side.RIGHT, 4), 8, Map.of())).with(Findings.HandsAndKnees.scoop(scoop));
+        return Findings.NONE
+                .with(new Findings.Pressure(Observed.Cough.DRAWS_IN, Observed.FloorOnCough.LIFTS, doming))
+                .with(new Findings.AtRest(
+                        Observed.BreathPattern.RIBS_ALL_ROUND,
+                        Observed.LumbarGap.FLAT_HAND,
+                        Observed.RibsOverPelvis.STACKED))
+                .with(new Findings.DeepCore(Map.of(Side.LEFT, 4, Side.RIGHT, 4), 8, Map.of()))
+                .with(Findings.HandsAndKnees.scoop(scoop));
     }
 
     /** Both sides where a rung has sides. */

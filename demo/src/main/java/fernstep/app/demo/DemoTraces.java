@@ -29,8 +29,7 @@ class DemoTraces {
 
     /** So many days ago, at the tempo of the rung. */
     void record(long client, Script script, int daysAgo, String rung, String title, long staff) {
-        Performance she = new Performance(
-                script, catalogues.get().rung(rung).tempo(), REPS, daysAgo);
+        Performance she = new Performance(script, catalogues.get().rung(rung).tempo(), REPS, daysAgo);
         recordings.keep(
                 UUID.nameUUIDFromBytes(new byte[] {(byte) client, (byte) script.ordinal(), (byte) daysAgo})
                         .toString(),

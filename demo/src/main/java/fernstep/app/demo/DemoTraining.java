@@ -212,7 +212,28 @@ class DemoTraining {
                 .mapToInt(x -> catalogue.rung(x.step.rung()).order())
                 .findFirst()
                 .orElse(0);
-        Progress p = Progress.of(new Progress.Question(catalogue, new Progress.Place(rung, s.step.sideOrNull(), s.step.dose(), window, RangeGrowth.of( catalogue, rung, s.step.sideOrNull(), s.step.rangeFraction(), client.body(), held, Capacity.USUAL_STEP, client.settings().growFirst(), day), other), stance, s.log, Progress.Day.of(day), known));
+        Progress p = Progress.of(new Progress.Question(
+                catalogue,
+                new Progress.Place(
+                        rung,
+                        s.step.sideOrNull(),
+                        s.step.dose(),
+                        window,
+                        RangeGrowth.of(
+                                catalogue,
+                                rung,
+                                s.step.sideOrNull(),
+                                s.step.rangeFraction(),
+                                client.body(),
+                                held,
+                                Capacity.USUAL_STEP,
+                                client.settings().growFirst(),
+                                day),
+                        other),
+                stance,
+                s.log,
+                Progress.Day.of(day),
+                known));
         boolean moves = p.change() != Progress.Change.HOLD
                 && p.change() != Progress.Change.READY_WAITING
                 && p.change() != Progress.Change.REFER

@@ -5,8 +5,8 @@ import com.icegreen.greenmail.util.GreenMailUtil;
 import com.icegreen.greenmail.util.ServerSetup;
 import fernstep.app.messages.MailServer;
 import jakarta.annotation.PreDestroy;
-import jakarta.mail.MessagingException;
 import jakarta.mail.Message;
+import jakarta.mail.MessagingException;
 import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
 import java.time.LocalDateTime;
@@ -76,14 +76,20 @@ class StandInMailbox implements MailServer {
         for (MimeMessage message : mailbox.getReceivedMessages()) {
             try {
                 all.add(new Received(
-                        Arrays.toString(message.getRecipients(Message.RecipientType.TO)).replaceAll("[\\[\\]]", ""),
+                        Arrays.toString(message.getRecipients(Message.RecipientType.TO))
+                                .replaceAll("[\\[\\]]", ""),
                         message.getSubject(),
                         String.valueOf(message.getContent()),
-                        LocalDateTime.ofInstant(message.getReceivedDate() == null
-                                ? message.getSentDate().toInstant()
-                                : message.getReceivedDate().toInstant(), ZoneId.systemDefault())));
+                        LocalDateTime.ofInstant(
+                                message.getReceivedDate() == null
+                                        ? message.getSentDate().toInstant()
+                                        : message.getReceivedDate().toInstant(),
+                                ZoneId.systemDefault())));
             } catch (MessagingException | IOException e) {
-                LOG.warn("a message in the stand-in mailbox cannot be read: {}", GreenMailUtil.getWholeMessage(message), e);
+                LOG.warn(
+                        "a message in the stand-in mailbox cannot be read: {}",
+                        GreenMailUtil.getWholeMessage(message),
+                        e);
             }
         }
         Collections.reverse(all);

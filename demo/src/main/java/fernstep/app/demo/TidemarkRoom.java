@@ -37,13 +37,7 @@ class TidemarkRoom {
     private final DemoTraces traces;
     private final Today today;
 
-    TidemarkRoom(
-            Clients clients,
-            DemoHistory history,
-            House house,
-            Contacts contacts,
-            DemoTraces traces,
-            Today today) {
+    TidemarkRoom(Clients clients, DemoHistory history, House house, Contacts contacts, DemoTraces traces, Today today) {
         this.traces = traces;
         this.house = house;
         this.contacts = contacts;
@@ -219,7 +213,12 @@ class TidemarkRoom {
         cleared(catarina, Scope.FULL, day.minusDays(200), "PHYSICIAN", therapist);
 
         clients.trainBy(
-                freya, Progress.GrowFirst.RANGE, EnumSet.of(DayOfWeek.SUNDAY), Goal.FULL_PLANK, day.plusDays(70), therapist);
+                freya,
+                Progress.GrowFirst.RANGE,
+                EnumSet.of(DayOfWeek.SUNDAY),
+                Goal.FULL_PLANK,
+                day.plusDays(70),
+                therapist);
         clients.trainBy(
                 catarina,
                 Progress.GrowFirst.REPS,
@@ -227,7 +226,13 @@ class TidemarkRoom {
                 Goal.RUNNING_ASSESSMENT,
                 day.plusDays(35),
                 therapist);
-        clients.trainBy(wren, Progress.GrowFirst.REPS, EnumSet.of(DayOfWeek.FRIDAY), Goal.CAR_SEAT, day.plusDays(140), therapist);
+        clients.trainBy(
+                wren,
+                Progress.GrowFirst.REPS,
+                EnumSet.of(DayOfWeek.FRIDAY),
+                Goal.CAR_SEAT,
+                day.plusDays(140),
+                therapist);
         history.write(
                 new DemoHistory.People(
                         wren, priyanka, solveig, maribel, hana, freya, adaeze, beatrix, noor, leilani, zofia, catarina),

@@ -16,6 +16,7 @@ import fernstep.app.contact.Contacts;
 import fernstep.app.house.House;
 import fernstep.app.house.HouseFacts;
 import fernstep.core.approach.Approach;
+import java.lang.reflect.Proxy;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
@@ -31,6 +32,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.parallel.Isolated;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -95,8 +97,12 @@ class OutboxTest {
 
     /** Another instance of the house, at its own mail server. */
     private OutboxSender instance(int port) {
+        return instance(port, mapper);
+    }
+
+    private OutboxSender instance(int port, OutboxMapper outboxMapper) {
         return new OutboxSender(
-                mapper,
+                outboxMapper,
                 new HouseMailServer("127.0.0.1", port, "", "", false, "house@mail.example"),
                 house,
                 transactions,
@@ -107,6 +113,19 @@ class OutboxTest {
     private long putDown(MessageKind what, Map<String, String> places) {
         assertThat(outbox.put(kind + what, client, what, places)).isTrue();
         return sql.queryForObject("SELECT id FROM outbox WHERE once_key = ?", Long.class, kind + what);
+    }
+
+    /** One that is not due for hours, so that the house under test leaves it to us. */
+    private long putDownForLater() {
+        mapper.insert(
+                kind,
+                client,
+                MessageKind.MISSED,
+                address,
+                "Subject",
+                "Body",
+                LocalDateTime.now(clock).plusHours(5));
+        return sql.queryForObject("SELECT id FROM outbox WHERE once_key = ?", Long.class, kind);
     }
 
     private OutboxRow row(long id) {
@@ -168,15 +187,7 @@ class OutboxTest {
     void a_server_that_does_not_answer_is_tried_again_later_and_in_the_end_shown_as_failed(Visitor visitor) {
         int nobody = mailbox.getSmtp().getPort();
         mailbox.stop();
-        mapper.insert(
-                kind,
-                client,
-                MessageKind.MISSED,
-                address,
-                "Subject",
-                "Body",
-                LocalDateTime.now(clock).plusHours(5));
-        long id = sql.queryForObject("SELECT id FROM outbox WHERE once_key = ?", Long.class, kind);
+        long id = putDownForLater();
         OutboxSender sender = instance(nobody);
         LocalDateTime wait = null;
         for (int tries = 1; tries <= 8; tries++) {
@@ -210,21 +221,39 @@ class OutboxTest {
 
     @Test
     void whoever_goes_away_in_the_middle_of_sending_leaves_it_in_doubt_and_nobody_sends_it_again_by_itself() {
-        mapper.insert(
-                kind,
-                client,
-                MessageKind.MISSED,
-                address,
-                "Subject",
-                "Body",
-                LocalDateTime.now(clock).plusHours(5));
-        long id = sql.queryForObject("SELECT id FROM outbox WHERE once_key = ?", Long.class, kind);
+        long id = putDownForLater();
         taken(id);
         sql.update("UPDATE outbox SET taken_at = NOW() - INTERVAL 1 HOUR WHERE id = ?", id);
         instance(mailbox.getSmtp().getPort()).send();
         assertThat(row(id).state()).isEqualTo(OutboxRow.State.IN_DOUBT);
         assertThat(mailbox.getReceivedMessagesForDomain(address)).isEmpty();
         sql.update("DELETE FROM outbox WHERE id = ?", id);
+    }
+
+    @Test
+    void what_left_but_could_not_be_written_down_is_not_sent_again_by_the_next_look() {
+        long first = putDownForLater();
+        OutboxMapper down = (OutboxMapper) Proxy.newProxyInstance(
+                OutboxMapper.class.getClassLoader(), new Class<?>[] {OutboxMapper.class}, (proxy, method, given) -> {
+                    if (method.getName().equals("sent")) {
+                        throw new DataAccessResourceFailureException("the database went away after the mail had left");
+                    }
+                    if (method.getName().equals("due")) {
+                        return row(first).state() == OutboxRow.State.WAITING ? List.of(first) : List.of();
+                    }
+                    return method.invoke(mapper, given);
+                });
+        OutboxSender sender = instance(mailbox.getSmtp().getPort(), down);
+        sender.send();
+        assertThat(mailbox.getReceivedMessagesForDomain(address)).hasSize(1);
+        assertThat(row(first).state()).isEqualTo(OutboxRow.State.TAKEN);
+        sender.send();
+        assertThat(mailbox.getReceivedMessagesForDomain(address)).hasSize(1);
+        sql.update("UPDATE outbox SET taken_at = NOW() - INTERVAL 1 HOUR WHERE id = ?", first);
+        sender.send();
+        assertThat(row(first).state()).isEqualTo(OutboxRow.State.IN_DOUBT);
+        assertThat(mailbox.getReceivedMessagesForDomain(address)).hasSize(1);
+        sql.update("DELETE FROM outbox WHERE id = ?", first);
     }
 
     @Test
