@@ -13,6 +13,7 @@ import java.util.Locale;
 import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Puts messages down to be sent: at once on paper, in the house's own words, outside its quiet hours. */
 @Service
@@ -56,6 +57,7 @@ public class Outbox {
      * @param places what stands in the places of the text, without their brackets
      * @return false where she cannot or does not want to be written to, or it is there already
      */
+    @Transactional
     public boolean put(String onceKey, long clientId, MessageKind kind, Map<String, String> places) {
         Contact contact = contacts.of(clientId);
         if (!contact.mayBeWritten()) {

@@ -21,12 +21,13 @@ interface OutboxMapper {
     /** Some that are due, held for this transaction; those that another instance holds are passed over. */
     List<Long> due(@Param("now") LocalDateTime now, @Param("most") int most);
 
+    /** @param by the look that took them */
     void take(@Param("ids") List<Long> ids, @Param("by") String by, @Param("now") LocalDateTime now);
 
     List<OutboxRow> takenBy(@Param("by") String by);
 
     /** What was a secret in it is not kept. */
-    void sent(@Param("id") long id);
+    int sent(@Param("id") long id);
 
     void tryAgain(@Param("id") long id, @Param("notBefore") LocalDateTime notBefore, @Param("error") String error);
 

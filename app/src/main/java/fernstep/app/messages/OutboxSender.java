@@ -1,6 +1,7 @@
 package fernstep.app.messages;
 
 import fernstep.app.house.House;
+import fernstep.app.support.Again;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.MimeMessage;
 import java.time.Clock;
@@ -46,7 +47,6 @@ class OutboxSender {
     private final House house;
     private final TransactionTemplate transactions;
     private final Clock clock;
-    private final String me = UUID.randomUUID().toString();
     private final JavaMailSenderImpl mail = new JavaMailSenderImpl();
 
     OutboxSender(OutboxMapper mapper, MailServer server, House house, TransactionTemplate transactions, Clock clock) {
@@ -89,18 +89,22 @@ class OutboxSender {
         }
         boolean ready = !server.host().isEmpty() && !house.facts().quietAt(now.toLocalTime());
         if (ready) {
-            take(now);
-            mapper.takenBy(me).forEach(this::send);
+            String look = UUID.randomUUID().toString();
+            take(look, now);
+            mapper.takenBy(look).forEach(this::sendOrDoubt);
         }
     }
 
-    /** What another instance is taking just now is left to it; where both stumble, there is another look in a moment. */
-    private void take(LocalDateTime now) {
+    /**
+     * What another instance is taking just now is left to it; where both stumble, there is another look in a moment. Taken by this
+     * look and no later one: what is still taken after it may have left.
+     */
+    private void take(String look, LocalDateTime now) {
         try {
             transactions.executeWithoutResult(t -> {
                 List<Long> due = mapper.due(now, AT_ONCE);
                 if (!due.isEmpty()) {
-                    mapper.take(due, me, now);
+                    mapper.take(due, look, now);
                 }
             });
         } catch (ConcurrencyFailureException e) {
@@ -108,10 +112,19 @@ class OutboxSender {
         }
     }
 
+    /** Where it cannot be written down what became of one, it stays taken, and so in doubt; the others go on. */
+    private void sendOrDoubt(OutboxRow row) {
+        try {
+            send(row);
+        } catch (RuntimeException e) {
+            LOG.error("what became of message {} could not be written down", row.id(), e);
+        }
+    }
+
     void send(OutboxRow row) {
         try {
             mail.send(message(row));
-            mapper.sent(row.id());
+            Again.whole("sent", () -> mapper.sent(row.id()));
         } catch (MailAuthenticationException | MailPreparationException | MailParseException e) {
             LOG.error("message {} cannot be sent", row.id(), e);
             mapper.failed(row.id(), shortened(e));
