@@ -6,6 +6,8 @@ import fernstep.app.photo.Photos;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Words;
+import fernstep.core.findings.CheckPosture;
+import fernstep.core.findings.CheckSection;
 import fernstep.core.findings.Finding;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Side;
@@ -64,7 +66,7 @@ class CheckController {
     /** All of a posture on one sheet. */
     @GetMapping("/visits/{id}/check/{posture}")
     String sheet(@PathVariable long id, @PathVariable String posture, Model model) {
-        Part part = new Part(Posture.ofPath(posture).orElseThrow(() -> new NotFound("no posture " + posture)));
+        Part part = new Part(CheckPosture.ofPath(posture).orElseThrow(() -> new NotFound("no posture " + posture)));
         Visit visit = visits.unlocked(id);
         return page(visit, checks.sheet(visit), model, part, "check/check");
     }
@@ -129,7 +131,7 @@ class CheckController {
                     answer,
                     model);
         }
-        return results(visit, model, only == null ? new Part(Posture.LYING) : new Part(only));
+        return results(visit, model, only == null ? new Part(CheckPosture.LYING) : new Part(only));
     }
 
     @PostMapping("/visits/{id}/findings")
@@ -138,7 +140,7 @@ class CheckController {
             @RequestParam Finding name,
             @RequestParam(defaultValue = "") String side,
             @RequestParam(defaultValue = "") String value,
-            @RequestParam(defaultValue = "LYING") Posture posture,
+            @RequestParam(defaultValue = "LYING") CheckPosture posture,
             @RequestParam(required = false) @Nullable CheckSection only,
             @RequestParam(required = false) @Nullable String was,
             @RequestParam(defaultValue = "") String why,
@@ -215,8 +217,8 @@ class CheckController {
     }
 
     /** Which part of the check a page shows: one check alone, or all of a posture. */
-    private record Part(Posture posture, @Nullable CheckSection only) {
-        Part(Posture posture) {
+    private record Part(CheckPosture posture, @Nullable CheckSection only) {
+        Part(CheckPosture posture) {
             this(posture, null);
         }
 
@@ -230,7 +232,7 @@ class CheckController {
     }
 
     private String page(Visit visit, CheckSheet sheet, Model model, Part part, String view) {
-        Posture posture = part.posture();
+        CheckPosture posture = part.posture();
         model.addAttribute("visit", visit);
         model.addAttribute("client", visit.client());
         model.addAttribute("sheet", sheet);
@@ -243,13 +245,13 @@ class CheckController {
                         .toList());
         model.addAttribute("allSections", CheckSection.values());
         model.addAttribute("posture", posture);
-        model.addAttribute("postures", Posture.values());
+        model.addAttribute("postures", CheckPosture.values());
         model.addAttribute("methods", Method.values());
         model.addAttribute("feels", Feel.values());
         model.addAttribute("depths", Depth.values());
         model.addAttribute("sides", Side.values());
         model.addAttribute("checkGate", visit.screening().gates().get(GateCode.SEPARATION_CHECK));
-        if (posture == Posture.SIDE_VIEW) {
+        if (posture == CheckPosture.SIDE_VIEW) {
             model.addAttribute(
                     "photoConsent", photos.consent(visit.client().id()).orElse(null));
             model.addAttribute("photo", photos.latest(visit.id()).orElse(null));

@@ -2,6 +2,7 @@ package fernstep.app.check;
 
 import fernstep.app.ask.Visit;
 import fernstep.app.support.RecordLog;
+import fernstep.core.findings.CheckSection;
 import fernstep.core.findings.Finding;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;

@@ -1,6 +1,7 @@
 package fernstep.app.check;
 
 import fernstep.app.ask.Visits;
+import fernstep.core.findings.CheckSection;
 import fernstep.core.findings.Finding;
 import fernstep.core.separation.Condition;
 import java.time.LocalDate;

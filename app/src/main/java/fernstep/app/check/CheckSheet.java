@@ -1,6 +1,7 @@
 package fernstep.app.check;
 
 import fernstep.core.findings.Alignment;
+import fernstep.core.findings.CheckSection;
 import fernstep.core.findings.Finding;
 import fernstep.core.findings.FloatTest;
 import fernstep.core.findings.Meanings;
@@ -175,9 +176,9 @@ public record CheckSheet(
     }
 
     private static boolean anyOf(Recorded taken, CheckSection section) {
-        return section.fields().stream().anyMatch(taken::taken)
-                || (section == CheckSection.DOME_PROFILE && taken.taken(Finding.DOME_POINTS))
-                || (section == CheckSection.ALIGNMENT && taken.taken(Finding.ALIGNMENT_POINTS));
+        return Arrays.stream(Finding.values())
+                .filter(f -> f.section() == section)
+                .anyMatch(taken::taken);
     }
 
     public boolean anyTaken(List<Finding> fields) {

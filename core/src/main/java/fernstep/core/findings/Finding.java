@@ -10,49 +10,55 @@ import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Every finding that can be recorded, declared once: what values it takes, whether it has sides, who may record it and
- * what it is called in a case file. The check page, the case reader, the change report, the plan and the tables that go
+ * Every finding that can be recorded, declared once: in which part of the check it is recorded, what values it takes, whether it
+ * has sides, who may record it and what it is called in a case file. The check page, the case reader, the change report, the plan and the tables that go
  * out read this table; its words are under {@code field.} and its codes' under {@code finding.}.
  */
 public enum Finding {
-    DOMING(Observed.Doming.class, "doming"),
-    DOME_WHEN(Observed.DomeWhen.class, null),
-    DOME_EXTENT_CM(Range.DOME_EXTENT_CM, Sides.NONE, null),
-    COUGH(Observed.Cough.class, "cough"),
-    COUGH_FLOOR(Observed.FloorOnCough.class, "coughFloor"),
-    SET_GRADE(Range.SET_GRADE, Sides.EACH, "setGrade"),
-    SET_HOLD_S(Range.HOLD_S, Sides.EACH, "longestHoldS"),
-    SET_EFFORT_PCT(Range.EFFORT_PCT, Sides.NONE, null),
-    PF_LIFT(Observed.FloorLift.class, "floorLift"),
-    PF_LET_GO(Observed.LetGo.class, "letGo"),
-    PF_OVER(Observed.YesNo.class, null),
-    PF_HOLD_S(Range.FLOOR_HOLD_S, Sides.NONE, null),
-    PF_QUICK(Range.QUICK_LIFTS, Sides.NONE, null),
+    DOMING(CheckSection.RIDGE, When.ALWAYS, Observed.Doming.class, "doming"),
+    DOME_WHEN(CheckSection.RIDGE, When.RARELY, Observed.DomeWhen.class, null),
+    DOME_EXTENT_CM(CheckSection.RIDGE, When.RARELY, Range.DOME_EXTENT_CM, Sides.NONE, null),
+    COUGH(CheckSection.COUGH, When.ALWAYS, Observed.Cough.class, "cough"),
+    COUGH_FLOOR(CheckSection.COUGH, When.ALWAYS, Observed.FloorOnCough.class, "coughFloor"),
+    SET_GRADE(CheckSection.DEEP_CORE, When.ALWAYS, Range.SET_GRADE, Sides.EACH, "setGrade"),
+    SET_HOLD_S(CheckSection.DEEP_CORE, When.ALWAYS, Range.HOLD_S, Sides.EACH, "longestHoldS"),
+    SET_EFFORT_PCT(CheckSection.DEEP_CORE, When.RARELY, Range.EFFORT_PCT, Sides.NONE, null),
+    PF_LIFT(CheckSection.PELVIC_FLOOR, When.ALWAYS, Observed.FloorLift.class, "floorLift"),
+    PF_LET_GO(CheckSection.PELVIC_FLOOR, When.ALWAYS, Observed.LetGo.class, "letGo"),
+    PF_OVER(CheckSection.PELVIC_FLOOR, When.RARELY, Observed.YesNo.class, null),
+    PF_HOLD_S(CheckSection.PELVIC_FLOOR, When.RARELY, Range.FLOOR_HOLD_S, Sides.NONE, null),
+    PF_QUICK(CheckSection.PELVIC_FLOOR, When.RARELY, Range.QUICK_LIFTS, Sides.NONE, null),
     /** Internal examination: therapists only. */
-    PF_INTERNAL(Range.SET_GRADE, Sides.NONE, null),
-    BREATH_PATTERN(Observed.BreathPattern.class, "breathPattern"),
-    RIB_IN_CM(Range.GIRTH_CM, Sides.NONE, null),
-    RIB_OUT_CM(Range.GIRTH_CM, Sides.NONE, null),
-    LUMBAR_GAP(Observed.LumbarGap.class, "lumbarGap"),
-    RIB_FLARE(Observed.YesNo.class, "ribFlare"),
-    FLARE_SETTLES(Observed.YesNo.class, null),
-    RIBS(Observed.RibsOverPelvis.class, "ribs"),
-    ALIGNMENT_POINTS(Landmarks.ALIGNMENT_POINTS),
-    DOME_POINTS(Landmarks.DOME_POINTS),
-    TOLERANCE_BREATHS(Range.BREATHS, Sides.NONE, "toleranceBreaths"),
-    STRAW(Observed.Straw.class, null),
-    FLOAT_F1(FloatTest.Try.class, Sides.EACH, null),
-    FLOAT_F2(FloatTest.Try.class, Sides.EACH, null),
-    FLOAT_F3(FloatTest.Try.class, Sides.EACH, null),
-    FLOAT_F4(FloatTest.Try.class, Sides.EACH, null),
-    FLOAT_F5(FloatTest.Try.class, Sides.EACH, null),
-    SCOOP(Observed.Scoop.class, "scoop"),
-    SCOOP_MM(Range.DEPTH_MM, Sides.NONE, null),
-    ROD_ARM(Observed.RodContact.class, Sides.EACH, null),
-    ROD_LEG(Observed.RodContact.class, Sides.EACH, null),
-    BELLY_DROP(Observed.YesNo.class, "bellyDrops"),
-    HIP_DROP(Observed.YesNo.class, Sides.EACH, null),
-    HOVER_S(Range.HOLD_S, Sides.NONE, "hoverS");
+    PF_INTERNAL(CheckSection.PELVIC_FLOOR, When.RARELY, Range.SET_GRADE, Sides.NONE, null),
+    BREATH_PATTERN(CheckSection.BREATH, When.ALWAYS, Observed.BreathPattern.class, "breathPattern"),
+    RIB_IN_CM(CheckSection.BREATH, When.RARELY, Range.GIRTH_CM, Sides.NONE, null),
+    RIB_OUT_CM(CheckSection.BREATH, When.RARELY, Range.GIRTH_CM, Sides.NONE, null),
+    LUMBAR_GAP(CheckSection.LOW_BACK, When.ALWAYS, Observed.LumbarGap.class, "lumbarGap"),
+    RIB_FLARE(CheckSection.LOW_BACK, When.ALWAYS, Observed.YesNo.class, "ribFlare"),
+    FLARE_SETTLES(CheckSection.LOW_BACK, When.RARELY, Observed.YesNo.class, null),
+    RIBS(CheckSection.ALIGNMENT, When.ALWAYS, Observed.RibsOverPelvis.class, "ribs"),
+    ALIGNMENT_POINTS(CheckSection.ALIGNMENT, When.ALWAYS, Landmarks.ALIGNMENT_POINTS),
+    DOME_POINTS(CheckSection.DOME_PROFILE, When.ALWAYS, Landmarks.DOME_POINTS),
+    TOLERANCE_BREATHS(CheckSection.TOLERANCE, When.ALWAYS, Range.BREATHS, Sides.NONE, "toleranceBreaths"),
+    STRAW(CheckSection.STRAW, When.ALWAYS, Observed.Straw.class, null),
+    FLOAT_F1(CheckSection.FLOAT, When.ALWAYS, FloatTest.Try.class, Sides.EACH, null),
+    FLOAT_F2(CheckSection.FLOAT, When.ALWAYS, FloatTest.Try.class, Sides.EACH, null),
+    FLOAT_F3(CheckSection.FLOAT, When.ALWAYS, FloatTest.Try.class, Sides.EACH, null),
+    FLOAT_F4(CheckSection.FLOAT, When.ALWAYS, FloatTest.Try.class, Sides.EACH, null),
+    FLOAT_F5(CheckSection.FLOAT, When.ALWAYS, FloatTest.Try.class, Sides.EACH, null),
+    SCOOP(CheckSection.SCOOP, When.ALWAYS, Observed.Scoop.class, "scoop"),
+    SCOOP_MM(CheckSection.SCOOP, When.RARELY, Range.DEPTH_MM, Sides.NONE, null),
+    ROD_ARM(CheckSection.ROD, When.ALWAYS, Observed.RodContact.class, Sides.EACH, null),
+    ROD_LEG(CheckSection.ROD, When.ALWAYS, Observed.RodContact.class, Sides.EACH, null),
+    BELLY_DROP(CheckSection.ROD, When.ALWAYS, Observed.YesNo.class, "bellyDrops"),
+    HIP_DROP(CheckSection.ROD, When.ALWAYS, Observed.YesNo.class, Sides.EACH, null),
+    HOVER_S(CheckSection.HOVER, When.ALWAYS, Range.HOLD_S, Sides.NONE, "hoverS");
+
+    /** Whether it stands open in its part of the check or is folded until it is asked for. */
+    private enum When {
+        ALWAYS,
+        RARELY
+    }
 
     /** Whether left and right are recorded apart. */
     private enum Sides {
@@ -66,39 +72,60 @@ public enum Finding {
     private static final int MOST_FOR_ONE_TAP = 5;
     private static final double HALF = 0.5;
 
+    private final CheckSection section;
+    private final When when;
     private final @Nullable Class<? extends Enum<?>> codes;
     private final @Nullable Range range;
     private final Sides sides;
     private final int points;
     private final @Nullable String caseField;
 
-    Finding(Class<? extends Enum<?>> codes, @Nullable String caseField) {
-        this(codes, null, Sides.NONE, 0, caseField);
+    Finding(CheckSection section, When when, Class<? extends Enum<?>> codes, @Nullable String caseField) {
+        this(section, when, codes, null, Sides.NONE, 0, caseField);
     }
 
-    Finding(Class<? extends Enum<?>> codes, Sides sides, @Nullable String caseField) {
-        this(codes, null, sides, 0, caseField);
+    Finding(CheckSection section, When when, Class<? extends Enum<?>> codes, Sides sides, @Nullable String caseField) {
+        this(section, when, codes, null, sides, 0, caseField);
     }
 
-    Finding(Range range, Sides sides, @Nullable String caseField) {
-        this(null, range, sides, 0, caseField);
+    Finding(CheckSection section, When when, Range range, Sides sides, @Nullable String caseField) {
+        this(section, when, null, range, sides, 0, caseField);
     }
 
-    Finding(int points) {
-        this(null, null, Sides.NONE, points, null);
+    Finding(CheckSection section, When when, int points) {
+        this(section, when, null, null, Sides.NONE, points, null);
     }
 
     Finding(
+            CheckSection section,
+            When when,
             @Nullable Class<? extends Enum<?>> codes,
             @Nullable Range range,
             Sides sides,
             int points,
             @Nullable String caseField) {
+        this.section = section;
+        this.when = when;
         this.codes = codes;
         this.range = range;
         this.sides = sides;
         this.points = points;
         this.caseField = caseField;
+    }
+
+    /** The part of the check in which it is recorded. */
+    public CheckSection section() {
+        return section;
+    }
+
+    /** Folded, where the check fills the screen, until it is asked for. */
+    public boolean rarely() {
+        return when == When.RARELY;
+    }
+
+    /** Marks that are dragged on a picture: neither chosen nor typed. */
+    public boolean dragged() {
+        return points > 0;
     }
 
     /** The five tries of the float test, easiest first; together they are one score. */

@@ -1,4 +1,4 @@
-package fernstep.app.check;
+package fernstep.core.findings;
 
 import java.util.Arrays;
 import java.util.List;
@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 
 /** The screens of the check, in the order in which they are done. */
-public enum Posture {
+public enum CheckPosture {
     LYING,
     SIDE_VIEW,
     MOVING,
@@ -17,7 +17,7 @@ public enum Posture {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    static Optional<Posture> ofPath(String path) {
+    public static Optional<CheckPosture> ofPath(String path) {
         return Arrays.stream(values()).filter(p -> p.path().equals(path)).findFirst();
     }
 
@@ -27,7 +27,7 @@ public enum Posture {
                 .toList();
     }
 
-    public Optional<Posture> next() {
+    public Optional<CheckPosture> next() {
         return ordinal() + 1 < values().length ? Optional.of(values()[ordinal() + 1]) : Optional.empty();
     }
 }
