@@ -11,6 +11,7 @@ import fernstep.app.support.RecordLog;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
 import fernstep.core.findings.Finding;
+import fernstep.exchange.ExportFormat;
 import java.time.LocalDate;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
@@ -67,6 +68,7 @@ class RecordController {
         model.addAttribute("recordWords", recordWords);
         model.addAttribute("client", client);
         model.addAttribute("standing", standing);
+        model.addAttribute("formats", ExportFormat.values());
         model.addAttribute("members", access.members(id));
         model.addAttribute("mayLetIn", me.isLead() || standing.onTeam());
         model.addAttribute("nextVisit", clients.nextVisit(id).orElse(null));

@@ -3,10 +3,8 @@ package fernstep.app.transfer;
 import fernstep.app.support.PartOfRecord;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.exchange.ExportFormat;
 import fernstep.exchange.casefile.CaseFile;
-import fernstep.exchange.casefile.CaseFileWriter;
-import fernstep.exchange.fhir.FhirFiles;
-import fernstep.exchange.table.SessionsCsv;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -60,9 +58,9 @@ class ClientZip {
                 put(zip, path, bytes);
                 packed.add(new Packed(path, bytes.length));
             };
-            folder.add("case.json", CaseFileWriter.written(file, today.date()));
-            folder.add("fhir.json", FhirFiles.written(file, today.date()));
-            folder.add("sessions.csv", SessionsCsv.write(file.sessions()).getBytes(StandardCharsets.UTF_8));
+            for (ExportFormat format : ExportFormat.values()) {
+                folder.add(format.file(), format.written(file, today.date()));
+            }
             for (PartOfRecord part : parts) {
                 part.write(clientId, who, folder);
             }

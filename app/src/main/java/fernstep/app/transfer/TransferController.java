@@ -4,16 +4,15 @@ import fernstep.app.check.CheckEntries;
 import fernstep.app.client.Clients;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
+import fernstep.app.support.NotFound;
 import fernstep.app.support.PartOfRecord;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
 import fernstep.core.measure.Reason;
 import fernstep.core.separation.Method;
+import fernstep.exchange.ExportFormat;
 import fernstep.exchange.casefile.CaseFileReader;
-import fernstep.exchange.casefile.CaseFileWriter;
 import fernstep.exchange.casefile.CaseProblem;
-import fernstep.exchange.fhir.FhirFiles;
-import fernstep.exchange.table.SessionsCsv;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -23,7 +22,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -53,10 +51,7 @@ class TransferController {
     private static final int LARGEST_TABLE_BYTES = 10 << 20;
     private static final int LONGEST_ALLOWED = 120;
     private static final int FIRST_BYTES = 200;
-    private static final Map<String, MediaType> TYPES = Map.of(
-            "zip", new MediaType("application", "zip"),
-            "csv", new MediaType("text", "csv", StandardCharsets.UTF_8),
-            "fhir.json", new MediaType("application", "fhir+json"));
+    private static final MediaType ZIP = new MediaType("application", "zip");
 
     private final CaseFiles files;
     private final ClientZip zip;
@@ -86,21 +81,15 @@ class TransferController {
         this.words = words;
     }
 
-    @GetMapping("/clients/{id}/export.json")
-    ResponseEntity<byte[]> caseFile(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
-        return export(
-                id, "json", "case file", me, CaseFileWriter.written(files.of(id, me.isTherapist()), today.date()));
-    }
-
-    @GetMapping("/clients/{id}/export.fhir.json")
-    ResponseEntity<byte[]> fhir(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
-        return export(id, "fhir.json", "FHIR", me, FhirFiles.written(files.of(id, me.isTherapist()), today.date()));
-    }
-
-    @GetMapping("/clients/{id}/sessions.csv")
-    ResponseEntity<byte[]> sessions(@PathVariable long id, @AuthenticationPrincipal SignedIn me) {
-        String table = SessionsCsv.write(files.of(id, me.isTherapist()).sessions());
-        return export(id, "csv", "sessions", me, table.getBytes(StandardCharsets.UTF_8));
+    @GetMapping("/clients/{id}/out/{file}")
+    ResponseEntity<byte[]> file(
+            @PathVariable long id, @PathVariable String file, @AuthenticationPrincipal SignedIn me) {
+        ExportFormat format =
+                ExportFormat.ofFile(file).orElseThrow(() -> new NotFound("no format of a record is called " + file));
+        byte[] written = format.written(files.of(id, me.isTherapist()), today.date());
+        audit.record(me.staffId(), id, "EXPORTED", format.file());
+        return head(id, format.file(), MediaType.parseMediaType(format.mediaType()))
+                .body(written);
     }
 
     /** All of it in a folder. It is packed into a file first: half a folder is never sent. */
@@ -117,21 +106,16 @@ class TransferController {
         audit.record(me.staffId(), id, "EXPORTED", "folder");
         long size = Files.size(packed);
         InputStream in = Files.newInputStream(packed, StandardOpenOption.DELETE_ON_CLOSE);
-        return head(id, "zip").contentLength(size).body(new InputStreamResource(in));
+        return head(id, "folder.zip", ZIP).contentLength(size).body(new InputStreamResource(in));
     }
 
-    private ResponseEntity<byte[]> export(long id, String end, String what, SignedIn me, byte[] bytes) {
-        audit.record(me.staffId(), id, "EXPORTED", what);
-        return head(id, end).body(bytes);
-    }
-
-    private static ResponseEntity.BodyBuilder head(long id, String end) {
+    private static ResponseEntity.BodyBuilder head(long id, String file, MediaType type) {
         return ResponseEntity.ok()
-                .contentType(TYPES.getOrDefault(end, MediaType.APPLICATION_JSON))
+                .contentType(type)
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment()
-                                .filename((end.equals("csv") ? "sessions-" : "client-") + id + "." + end)
+                                .filename("client-" + id + "-" + file)
                                 .build()
                                 .toString())
                 .cacheControl(CacheControl.noStore());

@@ -102,6 +102,7 @@ class AccessTest {
                 if (ids.containsKey(first)) {
                     String path = route.pattern()
                             .replaceFirst("\\{[^}]+}", ids.getOrDefault(first, ""))
+                            .replace("{file}", "case.json")
                             .replaceAll("\\{[^}]+}", "1");
                     assertThat(send(page, route, app.baseUrl() + path).status())
                             .as("%s %s as %s", route.method(), path, account)

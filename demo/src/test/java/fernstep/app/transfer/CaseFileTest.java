@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.FormData;
@@ -119,8 +120,8 @@ class CaseFileTest {
                 her,
                 visit);
         List<String> ways = List.of(
-                "/export.json",
-                "/export.fhir.json",
+                "/out/case.json",
+                "/out/fhir.json",
                 "/record/everything.json",
                 "/record",
                 "/readings.csv",
@@ -221,6 +222,30 @@ class CaseFileTest {
             throw new UncheckedIOException(e);
         }
         return files;
+    }
+
+    @Test
+    void her_record_goes_out_in_each_format_from_its_page_and_in_no_other(Visitor visitor) {
+        long her = Someone.firm(app.context(), "Taken Out", Approach.SLOW_LADDER, 14);
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/clients/" + her + "/record");
+        Locator links = page.locator("a[href*='/clients/" + her + "/out/']");
+        assertThat(links.allInnerTexts()).containsExactly("Case file", "FHIR bundle", "Sessions (CSV)");
+        List<String> begin = List.of("{", "{", "date,where,rung,");
+        List<String> types = List.of("application/json", "application/fhir+json", "text/csv;charset=UTF-8");
+        for (int i = 0; i < links.count(); i++) {
+            String address = links.nth(i).getAttribute("href");
+            APIResponse file = page.request().get(app.baseUrl() + address);
+            assertThat(file.status()).as(address).isEqualTo(200);
+            assertThat(file.headers().get("content-type")).isEqualTo(types.get(i));
+            assertThat(file.headers().get("content-disposition"))
+                    .contains("client-" + her + "-" + address.substring(address.lastIndexOf('/') + 1));
+            assertThat(file.text()).startsWith(begin.get(i));
+        }
+        assertThat(page.request()
+                        .get(app.baseUrl() + "/clients/" + her + "/out/else.xml")
+                        .status())
+                .isEqualTo(404);
     }
 
     @Test

@@ -2,6 +2,7 @@ package fernstep.exchange.table;
 
 import fernstep.core.measure.Numbers;
 import fernstep.exchange.casefile.CaseFile;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -16,6 +17,10 @@ public final class SessionsCsv {
     static final String NONE = "NONE";
 
     private SessionsCsv() {}
+
+    public static byte[] written(CaseFile record) {
+        return write(record.sessions()).getBytes(StandardCharsets.UTF_8);
+    }
 
     public static String write(List<CaseFile.Trained> sessions) {
         List<List<Object>> rows = new ArrayList<>();
