@@ -114,8 +114,7 @@ class HomeLinkController {
             problems.add("email", Reason.of("told.aMailAddress"));
         }
         Contact.Units chosen = problems.neededCode("units", units, Contact.Units.class);
-        boolean known =
-                Languages.FOR_CLIENTS.stream().anyMatch(l -> l.getLanguage().equals(language));
+        boolean known = Languages.forClients(language);
         if (!known) {
             problems.add("language", Reason.of("told.pleaseChooseOne"));
         }

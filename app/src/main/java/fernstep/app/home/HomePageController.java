@@ -176,8 +176,7 @@ class HomePageController {
             @PathVariable String token,
             @RequestParam(defaultValue = "") String language,
             @CookieValue(name = PASS, required = false) @Nullable String pass) {
-        boolean known =
-                Languages.FOR_CLIENTS.stream().anyMatch(l -> l.getLanguage().equals(language));
+        boolean known = Languages.forClients(language);
         HomeLink link = one(token);
         if (known && links.opens(link, pass)) {
             Contact now = contacts.of(link.clientId());

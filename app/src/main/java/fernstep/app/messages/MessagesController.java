@@ -95,8 +95,7 @@ class MessagesController {
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes flash) {
         leadOnly(me);
-        boolean known =
-                Languages.FOR_CLIENTS.stream().anyMatch(l -> l.getLanguage().equals(language));
+        boolean known = Languages.forClients(language);
         FormProblems problems = new FormProblems(words);
         if (known && subject.isBlank() && body.isBlank()) {
             mapper.removeText(kind, language);

@@ -123,8 +123,7 @@ class HandoutController {
     }
 
     private void speak(HttpServletRequest request, long clientId, @Nullable String language) {
-        boolean known = Languages.FOR_CLIENTS.stream().map(Locale::getLanguage).anyMatch(l -> l.equals(language));
-        Locale hers = language == null || !known
+        Locale hers = language == null || !Languages.forClients(language)
                 ? contacts.of(clientId).locale()
                 : contacts.of(clientId).in(language);
         LanguageConfig.speak(request, hers);

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.i18n.LocaleContextHolder;
@@ -23,12 +24,22 @@ public class Languages extends AbstractMessageSource {
         this.pseudo = pseudo;
     }
 
-    /** What clients read; what the staff reads is English. */
-    public static final List<Locale> FOR_CLIENTS = List.of(Locale.ENGLISH, Locale.forLanguageTag("es"));
+    private static final LanguageFiles FILES = LanguageFiles.in(Languages.class.getClassLoader());
+
+    /** What clients read, English first; what the staff reads may be fewer. */
+    public static final List<Locale> FOR_CLIENTS = FILES.forClients();
+
+    /** @param language as a form names it: "es" */
+    public static boolean forClients(String language) {
+        return FOR_CLIENTS.stream().anyMatch(l -> l.toLanguageTag().equals(language));
+    }
 
     /** Those that a browser can ask for, the usual one first. */
     List<Locale> offered() {
-        return pseudo ? List.of(Locale.ENGLISH, Wording.PSEUDO) : List.of(Locale.ENGLISH);
+        return pseudo
+                ? Stream.concat(FILES.forStaff().stream(), Stream.of(Wording.PSEUDO))
+                        .toList()
+                : FILES.forStaff();
     }
 
     /** In the language of the request at hand; English outside one. */

@@ -13,6 +13,8 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.Reader;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Properties;
@@ -20,10 +22,13 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** What a client reads is there in her language, whole, and not much longer than the page has room for. */
-class SpanishTest {
+class ClientLanguagesTest {
     private static final Wording SPANISH = new Wording(Locale.forLanguageTag("es"));
     private static final TrunkLoad NOTHING = new TrunkLoad(0, 0, 0, 0, List.of());
     /** Keys of the client's side, by how they begin. */
@@ -47,35 +52,43 @@ class SpanishTest {
     private static Properties file(String name) throws IOException {
         Properties all = new Properties();
         try (Reader in = new InputStreamReader(
-                SpanishTest.class.getResourceAsStream("/fernstep/wording/" + name), StandardCharsets.UTF_8)) {
+                ClientLanguagesTest.class.getResourceAsStream("/fernstep/wording/" + name), StandardCharsets.UTF_8)) {
             all.load(in);
         }
         return all;
     }
 
-    @Test
-    void every_sentence_of_the_clients_side_is_translated_and_nothing_is_left_over() throws IOException {
-        Properties english = file("words.properties");
-        Properties spanish = file("words_es.properties");
-        Set<String> missing = english.stringPropertyNames().stream()
-                .filter(k -> HERS.stream().anyMatch(k::startsWith) && !NOT_HERS.contains(k))
-                .filter(k -> !spanish.containsKey(k))
-                .collect(Collectors.toCollection(TreeSet::new));
-        assertThat(missing).isEmpty();
-        assertThat(spanish.stringPropertyNames())
-                .allSatisfy(k -> assertThat(english).containsKey(k));
-        assertThat(spanish.stringPropertyNames()).hasSizeGreaterThan(200);
+    static List<String> languages() throws IOException {
+        try (Stream<Path> files = Files.list(Path.of("src/main/resources/fernstep/wording"))) {
+            return files.map(f -> f.getFileName().toString())
+                    .filter(f -> f.startsWith("words_"))
+                    .toList();
+        }
     }
 
-    @Test
-    void a_translation_has_the_same_places_for_facts() throws IOException {
+    @ParameterizedTest
+    @MethodSource("languages")
+    void every_sentence_of_the_clients_side_is_translated_and_nothing_is_left_over(String language) throws IOException {
         Properties english = file("words.properties");
-        Properties spanish = file("words_es.properties");
+        Properties hers = file(language);
+        Set<String> missing = english.stringPropertyNames().stream()
+                .filter(k -> HERS.stream().anyMatch(k::startsWith) && !NOT_HERS.contains(k))
+                .filter(k -> !hers.containsKey(k))
+                .collect(Collectors.toCollection(TreeSet::new));
+        assertThat(missing).isEmpty();
+        assertThat(hers.stringPropertyNames())
+                .allSatisfy(k -> assertThat(english).containsKey(k));
+        assertThat(hers.stringPropertyNames()).hasSizeGreaterThan(200);
+    }
+
+    @ParameterizedTest
+    @MethodSource("languages")
+    void a_translation_has_the_same_places_for_facts(String language) throws IOException {
+        Properties english = file("words.properties");
+        Properties hers = file(language);
         Pattern place = Pattern.compile("\\{\\d}|\\[[a-z]+]");
-        for (String key : spanish.stringPropertyNames()) {
-            assertThat(places(place, spanish.getProperty(key)))
-                    .as(key)
-                    .isEqualTo(places(place, english.getProperty(key)));
+        for (String key : hers.stringPropertyNames()) {
+            assertThat(places(place, hers.getProperty(key))).as(key).isEqualTo(places(place, english.getProperty(key)));
         }
     }
 
