@@ -85,29 +85,33 @@ class TwoInstancesTest {
                 .run(Stream.concat(Arrays.stream(settings), Arrays.stream(more)).toArray(String[]::new));
     }
 
-    /** Asks for the first account as its page does, and says where that leads. */
-    private static String firstAccount(ConfigurableApplicationContext at, String name) throws Exception {
-        String base = "http://127.0.0.1:"
-                + ((WebServerApplicationContext) at).getWebServer().getPort();
-        HttpClient http =
-                HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
-        String page = http.send(
-                        HttpRequest.newBuilder(URI.create(base + "/first-account"))
-                                .build(),
-                        BodyHandlers.ofString())
-                .body();
-        String token = page.replaceAll("(?s).*name=\"_csrf\"[^>]*value=\"([^\"]+)\".*", "$1");
-        return http.send(
-                        HttpRequest.newBuilder(URI.create(base + "/first-account"))
-                                .header("Content-Type", "application/x-www-form-urlencoded")
-                                .POST(HttpRequest.BodyPublishers.ofString("fullName=First+One&username=" + name
-                                        + "&password=marble+lantern+nine&licence=THERAPIST&_csrf="
-                                        + URLEncoder.encode(token, StandardCharsets.UTF_8)))
-                                .build(),
-                        BodyHandlers.discarding())
-                .headers()
-                .firstValue("location")
-                .orElse("");
+    /** Somebody who has the form for the first account open. */
+    private record FirstForm(HttpClient http, URI page, String token) {
+        static FirstForm openedAt(ConfigurableApplicationContext at) throws Exception {
+            HttpClient http =
+                    HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+            URI page = URI.create("http://127.0.0.1:"
+                    + ((WebServerApplicationContext) at).getWebServer().getPort() + "/first-account");
+            HttpResponse<String> form = http.send(HttpRequest.newBuilder(page).build(), BodyHandlers.ofString());
+            assertThat(form.statusCode()).isEqualTo(200);
+            return new FirstForm(
+                    http, page, form.body().replaceAll("(?s).*name=\"_csrf\"[^>]*value=\"([^\"]+)\".*", "$1"));
+        }
+
+        /** Where it leads. */
+        String sent(String name) throws Exception {
+            return http.send(
+                            HttpRequest.newBuilder(page)
+                                    .header("Content-Type", "application/x-www-form-urlencoded")
+                                    .POST(HttpRequest.BodyPublishers.ofString("fullName=First+One&username=" + name
+                                            + "&password=marble+lantern+nine&licence=THERAPIST&_csrf="
+                                            + URLEncoder.encode(token, StandardCharsets.UTF_8)))
+                                    .build(),
+                            BodyHandlers.discarding())
+                    .headers()
+                    .firstValue("location")
+                    .orElse("");
+        }
     }
 
     @Test
@@ -185,9 +189,10 @@ class TwoInstancesTest {
                     assertThat(clients).isEqualTo(demo ? 12 : 0);
                 }
                 if (!demo) {
+                    FirstForm here = FirstForm.openedAt(one);
+                    FirstForm there = FirstForm.openedAt(other);
                     List<Future<String>> first = List.of(
-                            both.submit(() -> firstAccount(one, "first.one")),
-                            both.submit(() -> firstAccount(other, "first.other")));
+                            both.submit(() -> here.sent("first.one")), both.submit(() -> there.sent("first.other")));
                     List<String> led = List.of(first.get(0).get(), first.get(1).get());
                     assertThat(one.getBean(Accounts.class).all())
                             .as("one of two who ask at the same moment is first: %s", led)
