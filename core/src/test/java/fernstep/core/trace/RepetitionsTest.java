@@ -82,6 +82,12 @@ class RepetitionsTest {
             assertThat(tired(moving(3, 3, 3, 6.4, 6.45, 6.5)))
                     .as("within the limit")
                     .isEmpty();
+            assertThat(tired(moving(3, 3, 3, 6.5, 7, 8)))
+                    .as("at the limit is within")
+                    .containsExactly(5, 6);
+            assertThat(tired(moving(3, 3, 7, 8))).as("the last two of four").containsExactly(3, 4);
+            assertThat(tired(moving(3, 7, 8, 9))).as("one fresh is none").isEmpty();
+            assertThat(tired(moving(3, 3, 3, 8, 8))).as("it grows no more").isEmpty();
         }
 
         @Test
@@ -102,13 +108,26 @@ class RepetitionsTest {
                     .extracting(Verdict::sign)
                     .containsExactly(SignCode.TIRED, SignCode.BACK_ARCHES);
             assertThat(judged.get(4).verdict().get(0).confidence()).isGreaterThan(first);
+            // 1.5 beyond the limit of 6.5, counted from one before it; the scale is half of what tiring is: 1.75
+            assertThat(first).isCloseTo(1 - 0.5 * Math.exp(-2.5 / 1.75), Offset.offset(1e-9));
         }
     }
 
     @Nested
     class Over_all_of_them {
         @ParameterizedTest(name = "{0} breaks at {1}")
-        @CsvSource({"......, 0", "..!!!!, 3", "..!.!!, 3", "!....., 0", "...?!!, 5", ".!!.!., 2", "!!!!!!, 1"})
+        @CsvSource({
+            "......, 0",
+            "..!!!!, 3",
+            "..!.!!, 3",
+            "!....., 0",
+            "...?!!, 5",
+            ".!!.!., 2",
+            "!!!!!!, 1",
+            "!!.., 0",
+            "!., 0",
+            "!!., 1"
+        })
         void quality_breaks_where_from_then_on_most_are_not_clean(String marks, int at) {
             assertThat(seen(marks).summary(List.of()).breaksAtRep()).isEqualTo(at == 0 ? null : Integer.valueOf(at));
         }
@@ -128,6 +147,8 @@ class RepetitionsTest {
             assertThat(seen("...").summary(breaths).breathsPerMin()).isCloseTo(60.0 * 4 / 26, Offset.offset(1e-9));
             assertThat(seen("...").summary(breaths.subList(0, 1)).breathsPerMin())
                     .isNull();
+            assertThat(seen("...").summary(breaths.subList(0, 2)).breathsPerMin())
+                    .isCloseTo(10, Offset.offset(1e-9));
         }
 
         @Test
@@ -157,6 +178,67 @@ class RepetitionsTest {
         assertThat(rep.lead(EffortTiming.EXHALE_EFFORT_ONLY)).contains(lead);
         assertThat(rep.lead(EffortTiming.BREATHE_THROUGH)).as("no lead to keep").isEmpty();
         assertThat(rep(1, null, null).lead(EffortTiming.EXHALE_EFFORT_ONLY)).isEmpty();
+    }
+
+    @Nested
+    class One_is_shown_as {
+        private TraceReport of(Rep... reps) {
+            return new TraceReport(
+                    50,
+                    60_000,
+                    List.of(),
+                    List.of(),
+                    List.of(reps),
+                    new Repetitions(List.of(reps)).summary(List.of()),
+                    List.of(),
+                    List.of());
+        }
+
+        private final Verdict sure = new Verdict(SignCode.BACK_ARCHES, 0.9);
+        private final Verdict unsure = new Verdict(SignCode.BACK_ARCHES, 0.5);
+
+        @Test
+        void her_best_where_the_cuff_moved_least_of_those_without_a_sign() {
+            TraceReport report = of(rep(1, null, 1.0, sure), rep(2, null, 4.0), rep(3, null, -3.0), rep(4, null, 3.0));
+            assertThat(report.best()).map(Rep::rep).hasValue(3);
+            assertThat(of(rep(1, null, 1.0, sure)).best()).isEmpty();
+        }
+
+        @Test
+        void her_worst_with_the_surest_sign_or_the_widest_way_and_never_the_best_one() {
+            assertThat(of(rep(1, null, 9.0), rep(2, null, 4.0, unsure), rep(3, null, 3.0, sure))
+                            .worst())
+                    .map(Rep::rep)
+                    .hasValue(3);
+            assertThat(of(rep(1, null, 4.0), rep(2, null, 9.0), rep(3, null, -3.0))
+                            .worst())
+                    .map(Rep::rep)
+                    .hasValue(2);
+            assertThat(of(rep(1, null, 4.0)).worst()).as("one has no other").isEmpty();
+            assertThat(of(rep(1, null, 4.0, sure), rep(2, null, 5.0, sure)).worst())
+                    .as("none is best")
+                    .map(Rep::rep)
+                    .hasValue(2);
+        }
+
+        @Test
+        void clean_where_nobody_could_be_sure_and_dropped_where_it_came_back_fast() {
+            assertThat(rep(1, null, 1.0, new Verdict(SignCode.BACK_ARCHES, 0.59))
+                            .clean())
+                    .isTrue();
+            assertThat(rep(1, null, 1.0, new Verdict(SignCode.BACK_ARCHES, 0.6)).clean())
+                    .isFalse();
+            assertThat(rep(1, null, 1.0, unsure, sure).surest()).isEqualTo(0.9);
+            assertThat(rep(1, null, null).moved()).isZero();
+            assertThat(rep(1, null, -2.0).moved()).isEqualTo(2);
+            assertThat(returning(0.59).letDrop()).isTrue();
+            assertThat(returning(0.6).letDrop()).isFalse();
+            assertThat(returning(null).letDrop()).isFalse();
+        }
+
+        private Rep returning(@Nullable Double control) {
+            return new Rep(1, null, 0, 3000, null, 0, 5.0, 0, 0, control, null, List.of());
+        }
     }
 
     @Nested
