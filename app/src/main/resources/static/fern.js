@@ -126,15 +126,27 @@ document.addEventListener('alpine:init', () => {
 
     waiting() { return this.queue.length > 0; },
 
-    /** Sends what an earlier page had to keep; what became of each is said once the page shows all of it. */
+    /**
+     * Sends what an earlier page had to keep; what became of each is said once the page shows all of it. Until then it takes
+     * nothing: what is typed into a page that is about to be read again would be lost, or fall into the wrong field.
+     */
     sendLate() {
       const refused = [];
+      const page = this.$root;
+      const nothing = (e) => { e.preventDefault(); e.stopImmediatePropagation(); };
+      page.inert = true;
+      window.addEventListener('keydown', nothing, true);
       const note = (e) => refused.push(e.detail);
       const fields = this.queue.map((q) => q.fields);
       window.addEventListener('save-refused', note);
       this.send().then(() => {
         window.removeEventListener('save-refused', note);
-        if (this.queue.length) { return; }
+        if (this.queue.length) {
+          // not through: what is typed now waits behind it
+          page.inert = false;
+          window.removeEventListener('keydown', nothing, true);
+          return;
+        }
         sessionStorage.setItem('late:' + this.key, JSON.stringify({ fields, refused }));
         window.location.reload();
       });

@@ -89,7 +89,8 @@ class FullCheckTest {
     /** Waits until the check of this name fills the screen and takes keys. */
     private static void at(Page page, String check) {
         page.waitForURL("**/check/one/" + check);
-        page.waitForFunction("() => document.querySelector('[x-data=check]')?._x_dataStack !== undefined");
+        page.waitForFunction("() => document.querySelector('[x-data=check]')?._x_dataStack !== undefined"
+                + " && !document.getElementById('main').inert");
     }
 
     @Test

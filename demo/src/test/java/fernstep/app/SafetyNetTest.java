@@ -19,6 +19,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -137,6 +139,38 @@ class SafetyNetTest {
         page.keyboard().press("2");
         assertThat(page.locator(".cell[data-order='2'] .value")).hasText("2");
         assertThat(kept.locator(".value")).hasText("4");
+    }
+
+    @Test
+    void a_page_that_still_sends_what_another_kept_takes_nothing_until_it_shows_all_of_it(
+            Visitor visitor, Running app) {
+        Page page = visitor.onATablet("ilse");
+        long client = Someone.plain(app.context(), "Kept Before", Approach.SLOW_LADDER, 12);
+        visitor.open("/clients/" + client);
+        page.click("form[action$='/visit'] button");
+        page.click("#outcome form[action$='/asked'] button");
+        page.locator(".cell.picked").waitFor();
+        visitor.context().setOffline(true);
+        page.keyboard().press("3");
+        visitor.see("Not sent yet, trying again");
+        List<Route> held = new CopyOnWriteArrayList<>();
+        page.route("**/readings", held::add);
+        visitor.context().setOffline(false);
+        String check = page.url();
+        page.navigate(check);
+        page.waitForCondition(() -> !held.isEmpty());
+        assertThat(page.locator("#main[inert]")).hasCount(1);
+        page.keyboard().press("2");
+        assertThat(page.locator(".cell .value").getByText("2", new Locator.GetByTextOptions().setExact(true)))
+                .hasCount(0);
+        page.unroute("**/readings");
+        held.forEach(Route::resume);
+        assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3");
+        assertThat(page.locator("#main[inert]")).hasCount(0);
+        page.locator(".saved-late").waitFor();
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("2");
+        assertThat(page.locator(".cell[data-order='1'] .value")).hasText("2");
     }
 
     @Test
