@@ -7,6 +7,7 @@ import fernstep.core.client.Clearance;
 import fernstep.core.findings.Finding;
 import fernstep.core.measure.Reason;
 import fernstep.core.screening.Answer;
+import fernstep.exchange.casefile.CataloguePackage;
 import fernstep.exchange.wording.CodeWords;
 import fernstep.exchange.wording.Wording;
 import java.io.IOException;
@@ -64,6 +65,12 @@ class WordingTest {
             assertThat(stance.options())
                     .allSatisfy(o -> assertThat(wording.text("option." + o)).isNotBlank());
         }
+    }
+
+    @Test
+    void every_posture_a_rung_can_start_from_has_its_words() {
+        assertThat(CataloguePackage.shipped().postures().keySet())
+                .allSatisfy(p -> assertThat(wording.text("startPosture." + p)).isNotBlank());
     }
 
     @ParameterizedTest

@@ -62,11 +62,7 @@ public record StrandStrip(List<Mark> marks, String path, List<Label> labels, Lis
                 marks.add(new Mark(
                         scale.x(r.heldOn()),
                         r.result().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                        words.day(r.heldOn()) + ", " + r.rung() + ": " + words.text("result." + r.result())
-                                + (r.effort() == null ? "" : ", effort " + r.effort())
-                                + (r.nextDay() == null || r.nextDay().isEmpty()
-                                        ? ""
-                                        : ", next morning: " + r.nextDay().toLowerCase(Locale.ROOT))));
+                        told(r, words)));
             }
         }
         List<LadderRow> steps = path.stream()
@@ -80,6 +76,14 @@ public record StrandStrip(List<Mark> marks, String path, List<Label> labels, Lis
     }
 
     /** All strips of a client share it. */
+    private static String told(ResultRow r, Words words) {
+        String went = words.text("strip.went", words.day(r.heldOn()), r.rung(), words.text("result." + r.result()));
+        String effort = r.effort() == null ? went : words.text("strip.effort", went, r.effort());
+        return r.nextDay() == null || r.nextDay().isEmpty()
+                ? effort
+                : words.text("strip.dayAfter", effort, words.symptoms(r.nextDay()));
+    }
+
     private record Scale(LocalDate from, int days) {
         double x(LocalDate day) {
             return Math.round(10.0 * WIDTH * Math.max(0, ChronoUnit.DAYS.between(from, day)) / days) / 10.0;
