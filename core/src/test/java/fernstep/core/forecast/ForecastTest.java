@@ -39,12 +39,12 @@ import org.junit.jupiter.api.Test;
 
 class ForecastTest {
     /** A Sunday: training begins on the Monday. */
-    private static final LocalDate TODAY = LocalDate.of(2031, 6, 1);
+    static final LocalDate TODAY = LocalDate.of(2031, 6, 1);
 
-    private static final Set<DayOfWeek> DAILY = EnumSet.allOf(DayOfWeek.class);
+    static final Set<DayOfWeek> DAILY = EnumSet.allOf(DayOfWeek.class);
     private static final Counts NEARLY_ALWAYS = new Counts(4000, 0);
 
-    private static Place place(Strand strand, Side side, String rung, Integer reps, Integer holdS, Integer breaths) {
+    static Place place(Strand strand, Side side, String rung, Integer reps, Integer holdS, Integer breaths) {
         return new Place(strand, side, rung, new Dose(1, reps, holdS, breaths, 1, 5), 1, Reason.of("why.progress"));
     }
 
@@ -53,13 +53,13 @@ class ForecastTest {
             place(Strand.LEG_FLOAT, Side.RIGHT, "F1", 5, null, null));
 
     /** Neutral on hands and knees with the belly rising, engagement firm on both sides. */
-    private static final Findings SCOOPS = Findings.NONE
+    static final Findings SCOOPS = Findings.NONE
             .with(new Findings.DeepCore(Map.of(Side.LEFT, 4, Side.RIGHT, 4), null, Map.of()))
             .with(Findings.HandsAndKnees.scoop(Observed.Scoop.YES));
 
     private static final Set<RungGates.Done> NEUTRAL = Set.of(new RungGates.Done("HK1", null));
 
-    private static RungGates.Known known(int daysAfterBirth) {
+    static RungGates.Known known(int daysAfterBirth) {
         ClientFacts facts = new ClientFacts(
                 Status.POSTNATAL,
                 null,
@@ -107,7 +107,7 @@ class ForecastTest {
                 goalDate);
     }
 
-    private static Route route(Forecast f, String rung, Side side) {
+    static Route route(Forecast f, String rung, Side side) {
         return f.routes().stream()
                 .filter(r -> r.rung().code().equals(rung) && r.side() == side)
                 .findFirst()
@@ -263,7 +263,7 @@ class ForecastTest {
     }
 
     /** Sixty days after a caesarean, nobody has said that she may train. */
-    private static Question withoutClearance() {
+    static Question withoutClearance() {
         ClientFacts facts = new ClientFacts(
                 Status.POSTNATAL,
                 null,
