@@ -135,7 +135,8 @@ class FullCheckTest {
         keys.type("3").press("Space");
         at(page, "float");
         keys.type("1111331133");
-        assertThat(page.locator("#results")).containsText("F2 clean");
+        keys.saved();
+        assertThat(page.locator("#results")).containsText("F2 clean. The test ends with its first sign");
         keys.press("Space");
         at(page, "scoop");
         keys.type("1").press("Space");

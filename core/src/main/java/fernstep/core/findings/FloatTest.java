@@ -3,8 +3,8 @@ package fernstep.core.findings;
 import java.util.Map;
 
 /**
- * The leg-float test of one side: F1 to F5 tried once each until a sign shows. The score is the highest clean rung;
- * clean with help is kept apart.
+ * The leg-float test of one side: F1 to F5 tried once each until a sign shows. The test ends with the sign: what is
+ * said to be clean above one does not count. The score is the highest clean rung below it; clean with help is kept apart.
  */
 public record FloatTest(Map<Integer, Try> byRung) {
     /** How one try went. */
@@ -38,11 +38,31 @@ public record FloatTest(Map<Integer, Try> byRung) {
         return Math.max(score(), highest(Try.HELPED));
     }
 
+    /** Whether something above a sign was said to be clean, which does not count. */
+    public boolean wentOnAfterASign() {
+        return Math.max(highest(Try.CLEAN, Findings.FLOAT_RUNGS), highest(Try.HELPED, Findings.FLOAT_RUNGS))
+                > firstSign();
+    }
+
     private int highest(Try kind) {
+        return highest(kind, firstSign());
+    }
+
+    private int highest(Try kind, int atMost) {
         return byRung.entrySet().stream()
                 .filter(e -> e.getValue() == kind)
                 .mapToInt(Map.Entry::getKey)
+                .filter(n -> n <= atMost)
                 .max()
                 .orElse(0);
+    }
+
+    /** The lowest rung that showed one; beyond the last where none did. */
+    private int firstSign() {
+        return byRung.entrySet().stream()
+                .filter(e -> e.getValue() == Try.SIGN)
+                .mapToInt(Map.Entry::getKey)
+                .min()
+                .orElse(Findings.FLOAT_RUNGS + 1);
     }
 }

@@ -255,6 +255,38 @@ class FindingsTest {
                     .isEqualTo(5);
         }
 
+        /** Clean, helped, a sign, or not tried, from the first rung on. */
+        @ParameterizedTest(name = "{0} scores {1}, with help {2}")
+        @CsvSource({
+            "CCSCS, 2, 2, true",
+            "CCSHS, 2, 2, true",
+            "CHSCC, 1, 2, true",
+            "SCCCC, 0, 0, true",
+            "CCCCS, 4, 4, false",
+            "CCCCC, 5, 5, false",
+            "CCS--, 2, 2, false",
+            "C-C-C, 5, 5, false",
+            "CCHS-, 2, 3, false",
+            "C-S-H, 1, 1, true"
+        })
+        void ends_with_the_first_sign(String tries, int score, int withHelp, boolean wentOn) {
+            Map<Integer, FloatTest.Try> byRung = new HashMap<>();
+            for (int i = 0; i < tries.length(); i++) {
+                char each = tries.charAt(i);
+                if (each != '-') {
+                    byRung.put(
+                            i + 1,
+                            each == 'C'
+                                    ? FloatTest.Try.CLEAN
+                                    : each == 'H' ? FloatTest.Try.HELPED : FloatTest.Try.SIGN);
+                }
+            }
+            FloatTest test = new FloatTest(byRung);
+            assertThat(test.score()).isEqualTo(score);
+            assertThat(test.scoreWithHelp()).isEqualTo(withHelp);
+            assertThat(test.wentOnAfterASign()).isEqualTo(wentOn);
+        }
+
         @ParameterizedTest
         @CsvSource({"0", "6"})
         void has_five_rungs(int rung) {
