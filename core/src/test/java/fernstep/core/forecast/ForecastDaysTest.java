@@ -10,15 +10,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.KnownOf;
 import fernstep.core.ShippedCatalogue;
-import fernstep.core.approach.Approach;
 import fernstep.core.approach.Stances.DoseStance;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
-import fernstep.core.client.Birth;
-import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
-import fernstep.core.client.ClientFacts;
-import fernstep.core.client.Status;
 import fernstep.core.forecast.Forecast.Bottleneck;
 import fernstep.core.forecast.Forecast.Counts;
 import fernstep.core.forecast.Forecast.Question;
@@ -29,7 +24,6 @@ import fernstep.core.plan.Place;
 import fernstep.core.plan.RungGates;
 import fernstep.core.schedule.SessionCalendar;
 import fernstep.core.screening.GateCode;
-import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -227,7 +221,7 @@ class ForecastDaysTest {
         void after_weeks_kept_at_the_top_of_the_one_before(int weeksBefore, int days) {
             Case c = new Case().at(hk7(Side.LEFT), hk7(Side.RIGHT));
             c.known = KnownOf.her(
-                    cleared().screening(),
+                    ForecastTest.fullyCleared(),
                     false,
                     SCOOPS,
                     Set.of(new RungGates.Done("HK4", null), new RungGates.Done("HK5", null)),
@@ -268,24 +262,6 @@ class ForecastDaysTest {
             c.known = done("F3");
             assertThat(c.opens("RO3", Side.LEFT)).as("it is done").isEqualTo(2);
         }
-    }
-
-    private static RungGates.Known cleared() {
-        ClientFacts facts = new ClientFacts(
-                Status.POSTNATAL,
-                null,
-                List.of(new Birth(TODAY.minusDays(400), BirthMode.VAGINAL, 0)),
-                List.of(),
-                List.of(new Clearance(Clearance.Scope.FULL, TODAY.minusDays(1), "PHYSICIAN", null, null, null)),
-                null,
-                null,
-                null,
-                Set.of());
-        return KnownOf.her(
-                Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY)),
-                false,
-                SCOOPS,
-                Set.of());
     }
 
     @Nested

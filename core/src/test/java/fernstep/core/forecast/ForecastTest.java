@@ -215,9 +215,8 @@ class ForecastTest {
         });
     }
 
-    /** HP3 stands at its top and one clean week lies behind her: seven more and every training day clean. */
-    @Test
-    void a_rung_that_asks_for_clean_weeks_opens_when_they_are_full() {
+    /** More than a year after a birth, with every clearance. */
+    static Screening fullyCleared() {
         ClientFacts facts = new ClientFacts(
                 Status.POSTNATAL,
                 null,
@@ -228,8 +227,13 @@ class ForecastTest {
                 null,
                 null,
                 Set.of());
-        Screening screening =
-                Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
+        return Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
+    }
+
+    /** HP3 stands at its top and one clean week lies behind her: seven more and every training day clean. */
+    @Test
+    void a_rung_that_asks_for_clean_weeks_opens_when_they_are_full() {
+        Screening screening = fullyCleared();
         RungGates.Known known = KnownOf.her(screening, false, SCOOPS, NEUTRAL, new RungGates.History(1, Map.of()));
         Place plank = new Place(
                 Strand.HOVER_PLANK, null, "HP3", new Dose(3, 5, 20, null, 1, 5), 1, Reason.of("why.progress"));
