@@ -128,23 +128,30 @@ document.addEventListener('alpine:init', () => {
 
     /**
      * Sends what an earlier page had to keep; what became of each is said once the page shows all of it. Until then it takes
-     * nothing: what is typed into a page that is about to be read again would be lost, or fall into the wrong field.
+     * nothing: what is typed into a page that is about to be read again would be lost, or fall into the wrong field. Nobody
+     * waits for a line that hangs, though: after a while it takes entries again and is not read again by itself.
      */
     sendLate() {
       const refused = [];
-      const page = this.$root;
-      const nothing = (e) => { e.preventDefault(); e.stopImmediatePropagation(); };
-      page.inert = true;
-      window.addEventListener('keydown', nothing, true);
       const note = (e) => refused.push(e.detail);
       const fields = this.queue.map((q) => q.fields);
+      const page = this.$root;
+      const nothing = (e) => { e.preventDefault(); e.stopImmediatePropagation(); };
+      let taking = false;
+      const take = () => {
+        taking = true;
+        page.inert = false;
+        window.removeEventListener('keydown', nothing, true);
+      };
+      page.inert = true;
+      window.addEventListener('keydown', nothing, true);
+      const patience = window.setTimeout(take, 5000);
       window.addEventListener('save-refused', note);
       this.send().then(() => {
+        window.clearTimeout(patience);
         window.removeEventListener('save-refused', note);
-        if (this.queue.length) {
-          // not through: what is typed now waits behind it
-          page.inert = false;
-          window.removeEventListener('keydown', nothing, true);
+        if (this.queue.length || taking) {
+          take();
           return;
         }
         sessionStorage.setItem('late:' + this.key, JSON.stringify({ fields, refused }));

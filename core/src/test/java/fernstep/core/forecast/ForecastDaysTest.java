@@ -252,7 +252,7 @@ class ForecastDaysTest {
 
         @Test
         void not_where_what_it_needs_is_climbed_by_nobody_and_not_done() {
-            // BK7 waits for BK5, RO3 for F3: a goal's strands come first, nothing else has room
+            // RO3 waits for F3, and a session of one exercise has no room for the float
             Case c = new Case()
                     .at(
                             place(Strand.ROTATION, Side.LEFT, "RO2", 12, null, null),
