@@ -1,5 +1,6 @@
 package fernstep.app;
 
+import jakarta.servlet.Filter;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
@@ -8,6 +9,7 @@ import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
 
 /** Starts the application once per test JVM on a free loopback port; injects Running or any bean. */
 public final class AppExtension implements BeforeAllCallback, ParameterResolver {
@@ -25,20 +27,40 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
                 .getOrComputeIfAbsent(
                         Running.class,
                         k -> {
-                            var c = new SpringApplication(FernStepApp.class)
-                                    .run(
-                                            "--server.port=0",
-                                            "--server.address=127.0.0.1",
-                                            "--fern.demo=true",
-                                            // hundreds of sign-ins: the slowness of a password is not what is tested
-                                            "--fern.password-strength=4",
-                                            "--fern.pseudo-language=true");
+                            var house = new SpringApplication(FernStepApp.class);
+                            house.addInitializers(AppExtension::answeringLate);
+                            var c = house.run(
+                                    "--server.port=0",
+                                    "--server.address=127.0.0.1",
+                                    "--fern.demo=true",
+                                    // hundreds of sign-ins: the slowness of a password is not what is tested
+                                    "--fern.password-strength=4",
+                                    "--fern.pseudo-language=true");
                             int port = ((WebServerApplicationContext) c)
                                     .getWebServer()
                                     .getPort();
                             return new Running(c, "http://127.0.0.1:" + port);
                         },
                         Running.class);
+    }
+
+    /**
+     * With {@code -Dfern.slowAnswers=300} whatever is asked for takes that many milliseconds longer, so that a test that
+     * looks before the answer is there fails each time and not one time in fifty.
+     */
+    private static void answeringLate(ConfigurableApplicationContext house) {
+        int lateMs = Integer.getInteger("fern.slowAnswers", 0);
+        if (lateMs > 0) {
+            Filter late = (request, response, chain) -> {
+                try {
+                    Thread.sleep(lateMs);
+                } catch (InterruptedException e) {
+                    Thread.currentThread().interrupt();
+                }
+                chain.doFilter(request, response);
+            };
+            ((GenericApplicationContext) house).registerBean("late", Filter.class, () -> late);
+        }
     }
 
     @Override

@@ -13,7 +13,11 @@ import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
-/** A headless Chromium (Debian's) for each thread that runs browser tests; injects a {@link Visitor}. */
+/**
+ * A headless Chromium (Debian's) for each thread that runs browser tests; injects a {@link Visitor}. With
+ * {@code -Dfern.slowSteps=150} each step of a test takes that many milliseconds longer, so that a test that notes what
+ * was there before only after its click fails each time.
+ */
 public final class BrowserExtension implements ParameterResolver {
     /**
      * The shell without windows first: tabs of the whole browser cost a process more each. Then the program itself rather
@@ -49,6 +53,7 @@ public final class BrowserExtension implements ParameterResolver {
                                             .chromium()
                                             .launch(new BrowserType.LaunchOptions()
                                                     .setExecutablePath(CHROMIUM)
+                                                    .setSlowMo(Integer.getInteger("fern.slowSteps", 0))
                                                     .setArgs(List.of(
                                                             "--no-sandbox",
                                                             "--disable-gpu",

@@ -99,18 +99,18 @@ class PlanDeskTest {
         Locator more = page.locator("#desk [aria-label^='More: sets']:enabled:visible");
         int presses = 0;
         int row = 0;
+        assertThat(seconds(page)).isLessThanOrEqualTo(14 * 60);
         while (refusal.count() == 0) {
             assertThat(++presses).isLessThan(30);
-            int was = seconds(page);
             while (more.count() == 0) {
-                page.locator(".plan-row a").nth(row++).click();
+                Locator next = page.locator(".plan-row a").nth(row++);
+                next.click();
+                assertThat(next).hasAttribute("aria-current", "true");
             }
             more.first().click();
-            page.waitForFunction(
-                    "was => document.querySelector('#desk .note-stop') || document.querySelector('.minutes-sheet .total').textContent !== was",
-                    page.locator(".minutes-sheet .total").textContent());
+            // The desk is busy from the press until the server's answer is drawn.
+            page.locator("#desk:not([aria-busy])").waitFor();
             assertThat(seconds(page)).isLessThanOrEqualTo(14 * 60);
-            assertThat(was).isLessThanOrEqualTo(14 * 60);
         }
         assertThat(refusal).containsText("leave something out first");
         visitor.checkAccessible();
