@@ -48,6 +48,20 @@ class WordingTest {
         assertThat(missing).isEmpty();
     }
 
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource({
+        "Left,left",
+        "With the first move,with the first move",
+        "BMI of 30,BMI of 30",
+        "Émile's,émile's",
+        "3 breaths,3 breaths",
+        "A breath,a breath",
+        "'',''"
+    })
+    void within_a_sentence_a_phrase_begins_small_unless_it_is_written_in_capitals(String phrase, String amid) {
+        assertThat(wording.amid(phrase)).isEqualTo(amid);
+    }
+
     static Stream<Class<?>> kindsOfCodes() {
         return CodeWords.kinds().stream().sorted(Comparator.comparing(Class::getName));
     }

@@ -140,7 +140,7 @@ class LetterText {
                 sheet.item(words.text(
                         "letter.her.width",
                         words.site(w.reading().siteCm()),
-                        words.text("condition." + w.reading().condition()).toLowerCase(words.locale()),
+                        words.amid(words.text("condition." + w.reading().condition())),
                         Numbers.rounded(w.mm(), 0),
                         Math.ceil(SHARE_95 * w.errorMm())));
             }

@@ -111,15 +111,13 @@ record PlanView(
                 PlanItem only = cards.get(0).item();
                 String side = cards.size() > 1
                         ? words.text("plan.bothSides") + " "
-                        : only.side() == null ? "" : words.code(only.side()).toLowerCase(words.locale()) + " ";
+                        : only.side() == null ? "" : words.amid(only.side()) + " ";
                 return all.get(0).isEmpty() ? "" : (said ? side : "") + all.get(0);
             }
             return cards.stream()
                     .filter(c -> !phrase.apply(c).isEmpty())
-                    .map(c -> (c.item().side() == null
-                                    ? ""
-                                    : words.code(c.item().side()).toLowerCase(words.locale()) + " ")
-                            + phrase.apply(c))
+                    .map(c ->
+                            (c.item().side() == null ? "" : words.amid(c.item().side()) + " ") + phrase.apply(c))
                     .collect(Collectors.joining("; "));
         }
     }

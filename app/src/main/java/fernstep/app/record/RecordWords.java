@@ -1,10 +1,13 @@
 package fernstep.app.record;
 
 import fernstep.app.support.Words;
+import fernstep.core.separation.Method;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -30,6 +33,9 @@ public class RecordWords {
             "weekday.",
             "growFirst.",
             "planChoice.");
+
+    /** A reading as it is stored: its values, then how it was taken. */
+    private static final Pattern READING = Pattern.compile("([0-9.]+(?:[ ,]+[0-9.]+)*) ([A-Z]+)");
 
     private final Words words;
 
@@ -64,11 +70,17 @@ public class RecordWords {
 
     /** A value of the record: its codes and days in words, its numbers as they are. */
     public String value(@Nullable String stored) {
-        return stored == null
-                ? "–"
-                : Arrays.stream(stored.split("(?<=[ ,])|(?=[ ,])"))
-                        .map(this::readable)
-                        .collect(Collectors.joining());
+        if (stored == null) {
+            return "–";
+        }
+        Matcher reading = READING.matcher(stored);
+        if (reading.matches() && words.knows("method." + reading.group(2))) {
+            String key = reading.group(2).equals(Method.FINGERS.name()) ? "part.inFingers" : "part.inMm";
+            return words.text(key, words.text("method." + reading.group(2)), reading.group(1));
+        }
+        return Arrays.stream(stored.split("(?<=[ ,])|(?=[ ,])"))
+                .map(this::readable)
+                .collect(Collectors.joining());
     }
 
     private String readable(String part) {

@@ -18,7 +18,6 @@ import fernstep.core.measure.Reason;
 import fernstep.core.session.SessionEvent.Answered;
 import fernstep.core.session.SessionEvent.Overridden;
 import fernstep.core.session.SessionEvent.SignSeen;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -125,9 +124,8 @@ class AdviceWords {
             return words.of(next.reason());
         }
         LeverChange change = next.change();
-        String what = change == null
-                ? words.code(next.move())
-                : words.code(next.move()) + ", " + words.code(change.lever()).toLowerCase(Locale.ROOT);
+        String what =
+                change == null ? words.code(next.move()) : words.code(next.move()) + ", " + words.amid(change.lever());
         return what + ": " + words.of(next.reason());
     }
 

@@ -202,8 +202,7 @@ public class SessionRecords {
         Move move = other.map(Overridden::move).orElse(a.advice().move());
         boolean slight = a instanceof SignSeen s && !s.seen().clearly();
         Integer rep = a instanceof SignSeen s ? s.seen().rep() : null;
-        String strength =
-                words.code(slight ? Seen.Severity.SLIGHT : Seen.Severity.CLEAR).toLowerCase(words.locale());
+        String strength = words.amid(slight ? Seen.Severity.SLIGHT : Seen.Severity.CLEAR);
         return new Sign(
                 rep == null ? "" : words.text("record.rep", a.place().set(), rep),
                 keys.getOrDefault(a.code().name(), ""),

@@ -99,6 +99,16 @@ public class Words {
         return wording().of(code);
     }
 
+    /** A phrase as it stands within a sentence. */
+    public String amid(String phrase) {
+        return wording().amid(phrase);
+    }
+
+    /** A code within a sentence: "left". */
+    public String amid(Enum<?> code) {
+        return amid(code(code));
+    }
+
     public String text(String key, Object... facts) {
         return wording().text(key, facts);
     }
@@ -216,7 +226,7 @@ public class Words {
         List<String> gates = new ArrayList<>();
         rung.gates().stream()
                 .filter(RungGate.Opened.class::isInstance)
-                .map(g -> text("gate." + ((RungGate.Opened) g).code()).toLowerCase(Locale.ROOT))
+                .map(g -> amid(text("gate." + ((RungGate.Opened) g).code())))
                 .forEach(gates::add);
         RungGates.Known nothing = RungGates.Known.nothing(catalogue);
         rung.gates().stream()

@@ -29,6 +29,9 @@ class RecordWordsTest {
                 "NO_PRONE, NO_FLOOR|Not face down, Not down on the mat",
                 "2026-09-05 CAESAREAN|5 Sep 2026 Caesarean",
                 "38.5|38.5",
+                "1 FINGERS|Fingers: 1",
+                "2.5 3 FINGERS|Fingers: 2.5 3",
+                "24 25 ULTRASOUND|Ultrasound: 24 25 mm",
                 "carry the car seat|carry the car seat"
             })
     void a_value_has_its_codes_and_days_in_words(@Nullable String stored, String read) {

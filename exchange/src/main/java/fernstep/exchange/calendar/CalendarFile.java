@@ -131,7 +131,7 @@ public final class CalendarFile {
 
     private String line(PlanItem i) {
         return i.rung().name()
-                + (i.side() == null ? "" : ", " + words.of(i.side()).toLowerCase(java.util.Locale.ROOT)) + ": "
+                + (i.side() == null ? "" : ", " + words.amid(words.of(i.side()))) + ": "
                 + doses.dose(i.dose());
     }
 

@@ -157,6 +157,18 @@ public final class Wording {
         return pattern("option." + stance.name());
     }
 
+    /**
+     * A phrase as it stands within a sentence: its first letter small, unless what it begins with is written in
+     * capitals or the language keeps them (amid.capitals).
+     */
+    public String amid(String phrase) {
+        char second = phrase.length() > 1 ? phrase.charAt(1) : 'a';
+        boolean capitals = Character.isUpperCase(second) || Character.isDigit(second);
+        return phrase.isEmpty() || capitals || words.getString("amid.capitals").equals("kept")
+                ? phrase
+                : phrase.substring(0, 1).toLowerCase(locale) + phrase.substring(1);
+    }
+
     public String cue(SignCode sign) {
         return pattern("cue." + sign);
     }
