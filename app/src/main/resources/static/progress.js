@@ -12,7 +12,13 @@
       if (!answer.ok || answer.redirected) { throw new Error('no forecast'); }
       place.innerHTML = await answer.text();
     } catch (lost) {
-      place.innerHTML = '<p class="note note-warn mb-0">The forecast could not be made just now. <a href="">Try again</a>.</p>';
+      const note = document.createElement('p');
+      note.className = 'note note-warn mb-0';
+      const again = document.createElement('a');
+      again.href = '';
+      again.textContent = fern.text('tryAgain');
+      note.append(fern.text('forecastNotMade') + ' ', again);
+      place.replaceChildren(note);
     }
     place.removeAttribute('aria-busy');
   }

@@ -24,6 +24,10 @@ class WordsUsedTest {
             "(?:#\\{|words\\.text\\('|#messages\\.msg\\(')([A-Za-z][A-Za-z0-9._]*[A-Za-z0-9])(?=[}(',])");
 
     private static final Pattern IN_SCRIPTS = Pattern.compile("fern\\.text\\('([A-Za-z]+)'");
+    /** Three words in quotes are a sentence; what is only thrown is never shown. */
+    private static final Pattern SENTENCE =
+            Pattern.compile("(?<!new Error\\()(['`\"])[^'`\"]*[A-Za-z]{2,} [a-z]{2,} [a-z]{2,}[^'`\"]*\\1");
+
     private static final Pattern IN_JAVA =
             Pattern.compile("(?:\\bwords\\.text\\(|Reason\\.of\\()\\s*\"([A-Za-z0-9.]*[A-Za-z0-9])\"\\s*[,)]");
 
@@ -36,6 +40,17 @@ class WordsUsedTest {
     @Test
     void every_key_in_a_script_has_its_words() throws IOException {
         assertThat(unknown(read(RESOURCES.resolve("static"), ".js"), IN_SCRIPTS, "script."))
+                .isEmpty();
+    }
+
+    @Test
+    void no_script_says_a_sentence_of_its_own() throws IOException {
+        assertThat(read(RESOURCES.resolve("static"), ".js").stream()
+                        .flatMap(String::lines)
+                        .map(String::strip)
+                        .filter(l -> !l.startsWith("//") && !l.startsWith("*") && !l.startsWith("/*"))
+                        .map(l -> l.replaceAll("<[^>]*>", ""))
+                        .filter(l -> SENTENCE.matcher(l).find()))
                 .isEmpty();
     }
 

@@ -72,7 +72,7 @@ class LetterText {
 
     /** In the language of the request at hand. */
     String of(ClientFile client, LetterKind kind, String author) {
-        Sheet sheet = new Sheet(new ArrayList<>());
+        LetterSheet sheet = new LetterSheet(new ArrayList<>());
         switch (kind) {
             case REFERRAL -> referral(client, sheet);
             case DISCHARGE -> discharge(client, sheet);
@@ -84,22 +84,7 @@ class LetterText {
         return String.join("\n", sheet.lines());
     }
 
-    private record Sheet(List<String> lines) {
-        void line(String text) {
-            lines.add(text);
-        }
-
-        void heading(String text) {
-            lines.add("");
-            lines.add("# " + text);
-        }
-
-        void item(String text) {
-            lines.add("- " + text);
-        }
-    }
-
-    private void referral(ClientFile client, Sheet sheet) {
+    private void referral(ClientFile client, LetterSheet sheet) {
         Screening screening = visits.screeningToday(client);
         who(client, screening, sheet);
         List<Checks.Taken> history = checks.history(visits.ofClient(client.id()));
@@ -113,7 +98,7 @@ class LetterText {
         sheet.line(words.text("letter.questionsHere"));
     }
 
-    private void discharge(ClientFile client, Sheet sheet) {
+    private void discharge(ClientFile client, LetterSheet sheet) {
         who(client, visits.screeningToday(client), sheet);
         List<Checks.Taken> history = checks.history(visits.ofClient(client.id()));
         measured(client, history, sheet);
@@ -127,7 +112,7 @@ class LetterText {
         comeBack(client, sheet);
     }
 
-    private void whatWeFound(ClientFile client, Sheet sheet) {
+    private void whatWeFound(ClientFile client, LetterSheet sheet) {
         List<Checks.Taken> history = checks.history(visits.ofClient(client.id()));
         sheet.line(words.text("letter.hello", client.name().split(" ", 2)[0]));
         sheet.line("");
@@ -156,7 +141,7 @@ class LetterText {
         comeBack(client, sheet);
     }
 
-    private void emergency(ClientFile client, Sheet sheet) {
+    private void emergency(ClientFile client, LetterSheet sheet) {
         Screening screening = visits.screeningToday(client);
         who(client, screening, sheet);
         sheet.heading(words.text("letter.toldToday"));
@@ -181,7 +166,7 @@ class LetterText {
                                         .orElseThrow()));
     }
 
-    private void who(ClientFile client, Screening screening, Sheet sheet) {
+    private void who(ClientFile client, Screening screening, LetterSheet sheet) {
         Integer age = client.row().age();
         sheet.line(words.text(
                 "letter.about",
@@ -205,7 +190,7 @@ class LetterText {
         return checks.changes(client, taken, taken).separation().widths();
     }
 
-    private void measured(ClientFile client, List<Checks.Taken> history, Sheet sheet) {
+    private void measured(ClientFile client, List<Checks.Taken> history, LetterSheet sheet) {
         sheet.heading(words.text("letter.findings"));
         if (history.isEmpty()) {
             sheet.line(words.text("letter.nothingMeasured"));
@@ -235,13 +220,13 @@ class LetterText {
                                 Numbers.rounded(e.getKey().measure().smallestRealChange(), 1))));
     }
 
-    private void changed(ClientFile client, Checks.Taken before, Checks.Taken now, Sheet sheet) {
+    private void changed(ClientFile client, Checks.Taken before, Checks.Taken now, LetterSheet sheet) {
         sheet.heading(words.text("letter.changedSince", before.visit().heldOn()));
         ChangeReport report = checks.changes(client, before, now);
         report.paragraph().stream().map(words::of).forEach(sheet::line);
     }
 
-    private void plan(ClientFile client, Screening screening, Sheet sheet) {
+    private void plan(ClientFile client, Screening screening, LetterSheet sheet) {
         sheet.heading(words.text("letter.plan"));
         if (screening.outcome().closesGates()) {
             sheet.line(words.text("letter.planRests", screening.outcome()));
@@ -259,7 +244,7 @@ class LetterText {
         }
     }
 
-    private void stands(ClientFile client, String heading, Sheet sheet) {
+    private void stands(ClientFile client, String heading, LetterSheet sheet) {
         sheet.heading(heading);
         List<LadderRow> steps = results.steps(client.id());
         if (steps.isEmpty()) {
@@ -273,7 +258,7 @@ class LetterText {
     }
 
     /** Days trained of those planned, and how often each sign was seen. */
-    private void trained(ClientFile client, Sheet sheet) {
+    private void trained(ClientFile client, LetterSheet sheet) {
         LocalDate day = today.date();
         LocalDate since = day.minusWeeks(WEEKS);
         List<ResultRow> done = results.since(client.id(), since);
@@ -299,7 +284,7 @@ class LetterText {
                                 done.size()));
     }
 
-    private void comeBack(ClientFile client, Sheet sheet) {
+    private void comeBack(ClientFile client, LetterSheet sheet) {
         sheet.heading(words.text("page.plan.stopAtOnceAndCall"));
         sheet.line(Arrays.stream(Answer.values())
                         .filter(Answer::emergency)

@@ -5,12 +5,8 @@ import fernstep.app.figure.FigureDrawing;
 import fernstep.app.support.Words;
 import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Rung;
-import fernstep.core.catalogue.Span;
-import fernstep.core.catalogue.Window;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
-import fernstep.core.measure.Side;
-import fernstep.core.plan.Dose;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.Swaps;
@@ -39,8 +35,6 @@ record PlanView(
         boolean byHand,
         int size,
         @Nullable Integer againstLastWeekPct) {
-    private static final double RANGE_STEP = 0.05;
-
     /**
      * One item.
      *
@@ -122,13 +116,6 @@ record PlanView(
         }
     }
 
-    /** A number with a step down and a step up; null at an end of its window. */
-    record Stepper(
-            String label,
-            String value,
-            @Nullable String less,
-            @Nullable String more) {}
-
     /** A strand that is open but not in, and why. */
     record LeftOut(Strand strand, List<PlanItem> items, int seconds, Reason why, boolean byHand) {
         public String putIn() {
@@ -209,7 +196,7 @@ record PlanView(
                     leads,
                     locked,
                     where(item, words),
-                    steppers(desk, item),
+                    Stepper.of(item, desk.days()),
                     Swaps.of(desk.question(), plan, item),
                     leads && at > 0 ? swapped(order, at - 1) : null,
                     leads && at < order.size() - 1 ? swapped(order, at) : null));
@@ -270,45 +257,5 @@ record PlanView(
         return point == null || !item.rung().hasRange()
                 ? null
                 : words.range(item.rung().movement().dial(), point);
-    }
-
-    private static List<Stepper> steppers(Plans.Desk desk, PlanItem item) {
-        Dose d = item.baseDose();
-        Window w = item.rung().window();
-        List<Stepper> all = new ArrayList<>();
-        all.add(stepper(item, PlanChange.Kind.SETS, d.sets() == 1 ? "set" : "sets", d.sets(), w.sets()));
-        if (d.reps() != null && w.reps() != null) {
-            all.add(stepper(item, PlanChange.Kind.REPS, "reps", d.reps(), w.reps()));
-        }
-        if (d.holdS() != null && w.holdS() != null) {
-            all.add(stepper(item, PlanChange.Kind.HOLD_S, "s", d.holdS(), w.holdS()));
-        }
-        if (d.breaths() != null && w.breaths() != null) {
-            all.add(stepper(item, PlanChange.Kind.BREATHS, "breaths", d.breaths(), w.breaths()));
-        }
-        all.add(stepper(item, PlanChange.Kind.DAYS, "days", d.daysPerWeek(), desk.days()));
-        if (item.rung().hasRange()) {
-            all.add(new Stepper(
-                    "range",
-                    Math.round(100 * item.range()) + " %",
-                    item.range() <= 0 ? null : range(item, item.range() - RANGE_STEP),
-                    item.range() >= 1 ? null : range(item, item.range() + RANGE_STEP)));
-        }
-        return all;
-    }
-
-    private static String range(PlanItem item, double to) {
-        double within = Math.round(100 * Math.max(0, Math.min(1, to))) / 100.0;
-        return PlanChange.written(PlanChange.Kind.RANGE, item.strand(), item.side(), within);
-    }
-
-    private static Stepper stepper(PlanItem item, PlanChange.Kind kind, String label, int value, Span span) {
-        Strand strand = item.strand();
-        Side side = item.side();
-        return new Stepper(
-                label,
-                String.valueOf(value),
-                value <= span.min() ? null : PlanChange.written(kind, strand, side, -1),
-                value >= span.max() ? null : PlanChange.written(kind, strand, side, 1));
     }
 }

@@ -1,7 +1,6 @@
 package fernstep.core.plan;
 
 import fernstep.core.body.RangePoint;
-import fernstep.core.body.RangeSolver;
 import fernstep.core.catalogue.CatalogueStrand;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Rung;
@@ -13,14 +12,11 @@ import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 
 /** What one strand would do today, side by side: rung, range and dose, or what it waits for. */
 final class StrandItems {
     private static final int STRONGER_SIDE_LEADS_BY = 1;
-    /** Ribs that stand up ask for a third of the way overhead at most. */
-    private static final double FLARED_ARMS_RANGE = 0.33;
 
     private final Plan.Question q;
     private final CatalogueStrand strand;
@@ -225,7 +221,8 @@ final class StrandItems {
                 : base;
         Dose inDays = once.withDays(Math.min(once.daysPerWeek(), q.wishes().daysAtMost()));
         Dose dose = inDays.withSets(inDays.sets() + extraSets);
-        double range = range(c, rung, standInFor, byHand);
+        double range = new ItemRange(q, known, strand.code())
+                .of(rung, standInFor, byHand.map(Choice::range).orElseGet(c::range));
         RangePoint point =
                 rung.family() == null ? null : rung.movement().point(q.her().body(), range);
         boolean startedHere = byHand.map(Choice::dose).isEmpty() && c.dose() == null;
@@ -248,53 +245,10 @@ final class StrandItems {
                 support(rung));
     }
 
-    private double range(Chosen c, Rung rung, @Nullable Rung standInFor, Optional<Choice> byHand) {
-        double wanted = byHand.map(Choice::range).orElseGet(() -> c.range() == null ? firstRange(rung) : c.range());
-        double most =
-                Math.min(wanted, under(rung, Ceilings.index(rung, known, q.her().body())));
-        if (flared(rung)) {
-            most = Math.min(most, FLARED_ARMS_RANGE);
-        }
-        return standInFor != null && !standInFor.code().equals(rung.code())
-                ? Math.min(
-                        most,
-                        under(
-                                rung,
-                                OptionalDouble.of(standInFor.indexAt(0, q.her().body()))))
-                : most;
-    }
-
-    /** The furthest range under a load; the whole where none is given or followed. */
-    private double under(Rung rung, OptionalDouble ceiling) {
-        if (ceiling.isEmpty() || rung.family() == null || !rung.hasRange()) {
-            return 1;
-        }
-        return RangeSolver.solve(rung.movement(), q.her().body(), Math.max(0.1, ceiling.getAsDouble() + 1e-9))
-                        instanceof RangeSolver.Answer.Reached reached
-                ? Math.floor(100 * reached.point().range()) / 100
-                : 0;
-    }
-
-    private boolean flared(Rung rung) {
-        return strand.code() == Strand.ARM_LEG
-                && Boolean.TRUE.equals(q.her().findings().shown().ribFlare())
-                && rung.hasRange();
-    }
-
     /** Ribs that stand up, lying, rest better with head and shoulders raised. */
     private @Nullable Helper support(Rung rung) {
         boolean lies = PlanItem.Ground.of(rung.position()) == PlanItem.Ground.BACK;
         return lies && Boolean.TRUE.equals(q.her().findings().shown().ribFlare()) ? Helper.HEAD_SHOULDERS : null;
-    }
-
-    /** A step above what the rung before asks at its full range; the easiest of a first rung. */
-    private double firstRange(Rung rung) {
-        return q.catalogue()
-                .previous(rung)
-                .filter(before -> before.family() != null)
-                .map(before -> Plan.firstRange(
-                        rung, q.her().body(), before.indexAt(1, q.her().body())))
-                .orElse(rung.hasRange() && rung.loaded() ? 0.0 : 1.0);
     }
 
     private Reason whyNotNext(Rung rung, @Nullable Side side) {

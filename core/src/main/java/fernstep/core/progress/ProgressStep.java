@@ -73,12 +73,8 @@ final class ProgressStep {
         List<Waiting> closed = RungGates.closedToday(place.rung(), place.side(), knownHere());
         return closed.isEmpty()
                 ? Optional.empty()
-                : Optional.of(new Progress(
-                        credits(),
+                : Optional.of(stay(
                         Change.HOLD,
-                        place.dose(),
-                        place.range().now(),
-                        place.rung().code(),
                         Reason.of("progress.closedNow", closed.get(0).reason()),
                         closed));
     }
@@ -144,29 +140,20 @@ final class ProgressStep {
         Double further = place.range().next();
         boolean rangeFirst = up.isEmpty() || place.range().growFirst() == GrowFirst.RANGE;
         if (further != null && rangeFirst) {
-            return Optional.of(new Progress(
-                    credits(),
-                    Change.NOTCH_UP,
-                    place.dose(),
-                    further,
-                    place.rung().code(),
-                    Reason.of("progress.rangeUp", credits()),
-                    List.of()));
+            return Optional.of(notchUp(place.dose(), further, "progress.rangeUp"));
         }
         if (up.isPresent()) {
-            return Optional.of(new Progress(
-                    credits(),
-                    Change.NOTCH_UP,
-                    up.get(),
-                    place.range().now(),
-                    place.rung().code(),
-                    Reason.of("progress.notchUp", credits()),
-                    List.of()));
+            return Optional.of(notchUp(up.get(), place.range().now(), "progress.notchUp"));
         }
         return Optional.of(q.catalogue()
                 .next(place.rung())
                 .map(this::nextRung)
                 .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.topOfStrand"))));
+    }
+
+    private Progress notchUp(Dose dose, double range, String reason) {
+        return new Progress(
+                credits(), Change.NOTCH_UP, dose, range, place.rung().code(), Reason.of(reason, credits()), List.of());
     }
 
     private Progress nextRung(Rung next) {
@@ -175,14 +162,7 @@ final class ProgressStep {
         done.add(new RungGates.Done(place.rung().code(), place.rung().perSide() ? place.side() : null));
         waiting.addAll(RungGates.waiting(next, place.side(), q.known().withDone(done)));
         if (!waiting.isEmpty()) {
-            return new Progress(
-                    credits(),
-                    Change.READY_WAITING,
-                    place.dose(),
-                    place.range().now(),
-                    place.rung().code(),
-                    Reason.of("progress.readyWaiting", name(next)),
-                    List.copyOf(waiting));
+            return stay(Change.READY_WAITING, Reason.of("progress.readyWaiting", name(next)), List.copyOf(waiting));
         }
         return new Progress(
                 credits(),
@@ -263,6 +243,10 @@ final class ProgressStep {
     }
 
     private Progress stay(Change change, Reason reason) {
+        return stay(change, reason, List.of());
+    }
+
+    private Progress stay(Change change, Reason reason, List<Waiting> waiting) {
         return new Progress(
                 credits(),
                 change,
@@ -270,7 +254,7 @@ final class ProgressStep {
                 place.range().now(),
                 place.rung().code(),
                 reason,
-                List.of());
+                waiting);
     }
 
     private int days(Rung rung) {

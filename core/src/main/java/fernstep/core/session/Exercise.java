@@ -15,11 +15,7 @@ import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.SessionTime;
-import fernstep.core.progress.ResultRules;
 import fernstep.core.session.SessionEvent.Answered;
-import java.util.ArrayList;
-import java.util.Collections;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -39,8 +35,7 @@ public final class Exercise {
     private final String plannedRung;
     private RungForm form;
     private final @Nullable Side side;
-    private final List<ResultRules.Made> made = new ArrayList<>();
-    private final Set<SignCode> signs = new LinkedHashSet<>();
+    private final SeenAndAnswered seen = new SeenAndAnswered();
     private final SetInHand inHand = new SetInHand();
     private final Easings easings = new Easings();
     private Rung rung;
@@ -49,8 +44,6 @@ public final class Exercise {
     private boolean asksEffort;
     private State state = State.OPEN;
     private @Nullable Integer effort;
-    private final List<SetDone> earlierSets = new ArrayList<>();
-    private final List<Answered> answered = new ArrayList<>();
 
     /** @param plain the rung of the catalogue */
     Exercise(Rung plain, RungForm form, @Nullable Side side, Dose dose, double range) {
@@ -144,7 +137,7 @@ public final class Exercise {
     }
 
     public Set<SignCode> signs() {
-        return Collections.unmodifiableSet(signs);
+        return seen.signs();
     }
 
     /** Repetitions or breaths of one set; a hold without repetitions counts as one. */
@@ -179,15 +172,7 @@ public final class Exercise {
 
     /** The sets so far, the one in hand last; a set in which nothing was done or seen is none. */
     public List<SetDone> sets() {
-        List<SetDone> all = new ArrayList<>(earlierSets);
-        if (inHand.begun()) {
-            all.add(setSoFar());
-        }
-        return all;
-    }
-
-    private SetDone setSoFar() {
-        return inHand.soFar(rung, dose, range, target());
+        return inHand.all(rung, dose, range);
     }
 
     /** Seconds under load in all its sets. */
@@ -202,7 +187,7 @@ public final class Exercise {
 
     /** What was seen in it and answered, in order. */
     public List<Answered> answered() {
-        return List.copyOf(answered);
+        return seen.answered();
     }
 
     public @Nullable Integer effort() {
@@ -232,8 +217,7 @@ public final class Exercise {
         if (!setDone() || asksEffort) {
             return;
         }
-        earlierSets.add(setSoFar());
-        inHand.next();
+        inHand.next(rung, dose, range);
         easings.endOfSet();
     }
 
@@ -262,17 +246,17 @@ public final class Exercise {
         state = how;
     }
 
-    void saw(Seen seen, Move move, @Nullable Lever lever) {
-        signs.add(seen.sign());
-        inHand.saw(seen, move, lever);
+    void saw(Seen sign, Move move, @Nullable Lever lever) {
+        seen.saw(sign.sign());
+        inHand.saw(sign, move, lever);
     }
 
     void answered(Answered event) {
-        answered.add(event);
+        seen.answered(event);
     }
 
     void moved(Move move, @Nullable Lever lever, boolean fromTiredness) {
-        made.add(new ResultRules.Made(move, lever, fromTiredness));
+        seen.moved(move, lever, fromTiredness);
     }
 
     void pull(LeverChange change) {
@@ -291,10 +275,7 @@ public final class Exercise {
     /** Goes on with an easier rung at the least of its dose. */
     void stepBackTo(Rung plain, RungForm inForm, double toRange) {
         Rung back = inForm.of(plain);
-        if (inHand.begun()) {
-            earlierSets.add(setSoFar());
-        }
-        inHand.goOnElsewhere();
+        inHand.goOnElsewhere(rung, dose, range);
         rung = back;
         form = inForm;
         range = toRange;
@@ -311,10 +292,10 @@ public final class Exercise {
 
     /** Empty where nothing was done, or it was broken off without a sign. */
     public Optional<ExerciseResult> result() {
-        boolean worked = set() > 1 || repsDone() > 0 || setDone() || !made.isEmpty();
-        boolean counts = state == State.DONE || !made.isEmpty();
+        boolean worked = set() > 1 || repsDone() > 0 || setDone() || seen.moved();
+        boolean counts = state == State.DONE || seen.moved();
         return worked && counts
-                ? Optional.of(new ExerciseResult(plannedRung, side, ResultRules.of(made), effort, signs(), range))
+                ? Optional.of(new ExerciseResult(plannedRung, side, seen.result(), effort, signs(), range))
                 : Optional.empty();
     }
 }

@@ -2,15 +2,10 @@ package fernstep.core.session;
 
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
-import fernstep.core.catalogue.RungForm;
-import fernstep.core.catalogue.Span;
-import fernstep.core.catalogue.Waymark;
 import fernstep.core.decision.Advice;
 import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
 import fernstep.core.findings.SignCode;
-import fernstep.core.plan.Dose;
-import fernstep.core.screening.Strand;
 import fernstep.core.session.SessionEvent.Answered;
 import fernstep.core.session.SessionEvent.EffortTold;
 import fernstep.core.session.SessionEvent.EmergencyCalled;
@@ -40,12 +35,6 @@ import org.jspecify.annotations.Nullable;
  * harmless.
  */
 public final class Session {
-    /** What a session ends with when nothing loaded is left: breathing, lying. */
-    private static final Strand FINISHES_WITH = Strand.BREATH;
-
-    private static final int FINISHING_BREATHS = 5;
-    private static final int EVERY_DAY = 7;
-
     private final Catalogue catalogue;
     private final List<Exercise> exercises = new ArrayList<>();
     private final Map<String, Overridden> overrides = new HashMap<>();
@@ -276,13 +265,6 @@ public final class Session {
         }
     }
 
-    /** Who lies flat for nothing in her session does not lie flat to finish; inclined harms nobody. */
-    private RungForm finishingForm() {
-        boolean inclined = exercises.stream().anyMatch(e -> e.form() == RungForm.INCLINED);
-        boolean flat = exercises.stream().anyMatch(e -> e.rung().position().flat());
-        return flat && !inclined ? RungForm.PLAIN : RungForm.INCLINED;
-    }
-
     /** The exercise is over for both sides. */
     private void endExercise(Exercise exercise) {
         exercise.end(Exercise.State.DONE);
@@ -295,13 +277,8 @@ public final class Session {
     private void closeLoadedRungs() {
         loadClosed = true;
         exercises.stream().filter(e -> e.open() && e.rung().loaded()).forEach(e -> e.end(Exercise.State.CLOSED));
-        boolean breathLeft =
-                exercises.stream().anyMatch(e -> e.open() && e.rung().strand() == FINISHES_WITH);
-        if (!breathLeft && !ended) {
-            Rung rung = catalogue.at(Waymark.BREATH_FIRST);
-            int breaths =
-                    Optional.ofNullable(rung.window().breaths()).map(Span::min).orElse(FINISHING_BREATHS);
-            exercises.add(new Exercise(rung, finishingForm(), null, new Dose(1, null, null, breaths, 1, EVERY_DAY), 1));
+        if (!ended) {
+            FinishingBreath.after(exercises, catalogue).ifPresent(exercises::add);
         }
     }
 }

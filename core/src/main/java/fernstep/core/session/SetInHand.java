@@ -11,8 +11,9 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** The set that is being done: how many repetitions of it, and what was seen in them. */
+/** The set that is being done, how many repetitions of it and what was seen in them; and those before it. */
 final class SetInHand {
+    private final List<SetDone> earlier = new ArrayList<>();
     private final List<RepRecord> seen = new ArrayList<>();
     private int number = 1;
     private int repsDone;
@@ -39,7 +40,7 @@ final class SetInHand {
     }
 
     /** Something was done or seen in it, on the rung in hand. */
-    boolean begun() {
+    private boolean begun() {
         return repsDone > before || !seen.isEmpty();
     }
 
@@ -65,7 +66,18 @@ final class SetInHand {
         over = true;
     }
 
-    void next() {
+    /** The sets so far, the one in hand last; a set in which nothing was done or seen is none. */
+    List<SetDone> all(Rung rung, Dose dose, double range) {
+        List<SetDone> all = new ArrayList<>(earlier);
+        if (begun()) {
+            all.add(soFar(rung, dose, range));
+        }
+        return all;
+    }
+
+    /** The set is behind her, as it was done. */
+    void next(Rung rung, Dose dose, double range) {
+        earlier.add(soFar(rung, dose, range));
         number++;
         repsDone = 0;
         before = 0;
@@ -73,8 +85,11 @@ final class SetInHand {
         seen.clear();
     }
 
-    /** What follows of this set is done on another rung. */
-    void goOnElsewhere() {
+    /** What follows of this set is done on another rung than this. */
+    void goOnElsewhere(Rung rung, Dose dose, double range) {
+        if (begun()) {
+            earlier.add(soFar(rung, dose, range));
+        }
         before = repsDone;
         seen.clear();
     }
@@ -83,10 +98,9 @@ final class SetInHand {
      * Clean are the repetitions before the first sign that asked for more than going on; fading at the end is wanted
      * and spoils nothing.
      *
-     * @param target repetitions (or breaths) the set asks for
      * @param range how far it went, 0 (easiest) to 1 (the rung's full range)
      */
-    SetDone soFar(Rung rung, Dose dose, double range, int target) {
+    private SetDone soFar(Rung rung, Dose dose, double range) {
         int clean = seen.stream()
                 .filter(r -> r.move() != Move.CARRY_ON)
                 .filter(r -> r.signs().stream().anyMatch(s -> s.sign() != SignCode.TIRED))
@@ -100,7 +114,7 @@ final class SetInHand {
                 range,
                 number,
                 before + 1,
-                Math.max(1, target - before),
+                Math.max(1, dose.times() - before),
                 done,
                 Math.max(0, Math.min(clean - before, done)));
     }

@@ -1,9 +1,6 @@
 package fernstep.app.demo;
 
 import fernstep.app.ask.VisitMapper;
-import fernstep.app.check.CheckMapper;
-import fernstep.app.check.FindingRow;
-import fernstep.app.check.ReadingRow;
 import fernstep.app.progress.LadderMapper;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
@@ -19,9 +16,7 @@ import fernstep.core.measure.Side;
 import fernstep.core.progress.SessionResult.Kind;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Strand;
-import fernstep.core.separation.Condition;
 import fernstep.core.separation.Feel;
-import fernstep.core.separation.Method;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -32,15 +27,13 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-/** Earlier visits, readings with honest error, and sessions of the invented clients. Seeded: the same every time. */
+/** The story of each, with readings of honest error, and the sessions of the invented clients. Seeded: the same every time. */
 @Component
 class DemoHistory {
     private static final long SEED = 20_311;
-    private static final double[] SITES_CM = {5, 2, 0, -2, -5};
-    private static final double[] SHAPE = {0.75, 1.0, 0.95, 0.7, 0.4};
 
     private final VisitMapper visits;
-    private final CheckMapper checks;
+    private final DemoChecks checks;
     private final LadderMapper ladders;
     private final SessionMapper sessions;
     private final DemoTraining training;
@@ -49,7 +42,7 @@ class DemoHistory {
 
     DemoHistory(
             VisitMapper visits,
-            CheckMapper checks,
+            DemoChecks checks,
             LadderMapper ladders,
             SessionMapper sessions,
             DemoTraining training,
@@ -81,15 +74,15 @@ class DemoHistory {
 
     void write(People p, long therapist, long coach) {
         Random random = new Random(SEED);
-        separation(p.wren(), 30, 2.5, 0.0, Feel.SPRINGY, therapist, random);
-        long maribel = separation(p.maribel(), 21, 2.5, 0.5, Feel.SPRINGY, therapist, random);
-        finding(maribel, Finding.COUGH, "", "DRAWS_IN");
-        finding(maribel, Finding.SET_GRADE, "LEFT", "3");
-        finding(maribel, Finding.SET_GRADE, "RIGHT", "4");
-        finding(maribel, Finding.TOLERANCE_BREATHS, "", "5");
-        finding(maribel, Finding.LUMBAR_GAP, "", "FLAT_HAND");
-        floats(maribel, "LEFT", 1);
-        floats(maribel, "RIGHT", 3);
+        checks.separation(p.wren(), 30, 2.5, 0.0, Feel.SPRINGY, therapist, random);
+        long maribel = checks.separation(p.maribel(), 21, 2.5, 0.5, Feel.SPRINGY, therapist, random);
+        checks.finding(maribel, Finding.COUGH, "", "DRAWS_IN");
+        checks.finding(maribel, Finding.SET_GRADE, "LEFT", "3");
+        checks.finding(maribel, Finding.SET_GRADE, "RIGHT", "4");
+        checks.finding(maribel, Finding.TOLERANCE_BREATHS, "", "5");
+        checks.finding(maribel, Finding.LUMBAR_GAP, "", "FLAT_HAND");
+        checks.floats(maribel, "LEFT", 1);
+        checks.floats(maribel, "RIGHT", 3);
         place(p.maribel(), Strand.BREATH, "", "BR3", 1, null, null, 4, 14, therapist);
         place(p.maribel(), Strand.DEEP_CORE, "", "DC2", 1, 10, 7, null, 14, therapist);
         place(p.maribel(), Strand.LEG_FLOAT, "LEFT", "F1", 1, 7, null, null, 14, therapist);
@@ -99,56 +92,56 @@ class DemoHistory {
         trained(p.maribel(), List.of(12, 8, 5), therapist, "F1", "LEFT", Kind.EASED, Kind.CLEAN, Kind.HELPED);
         trained(p.maribel(), List.of(12, 8, 5), therapist, "F2", "RIGHT", Kind.CLEAN, Kind.CLEAN, Kind.CLEAN);
 
-        separation(p.hana(), 130, 3.5, 0.0, Feel.SOFT, therapist, random);
-        long hanaFirst = separation(p.hana(), 110, 3.5, 0.5, Feel.SOFT, therapist, random);
-        set(hanaFirst, 2, 3, "3");
-        floats(hanaFirst, "LEFT", 1);
-        floats(hanaFirst, "RIGHT", 2);
-        separation(p.hana(), 90, 3.0, 0.5, Feel.SOFT, therapist, random);
-        long hana = separation(p.hana(), 45, 2.5, 0.5, Feel.SPRINGY, coach, random);
-        set(hana, 4, 4, "7");
-        floats(hana, "LEFT", 4);
-        floats(hana, "RIGHT", 4);
-        separation(p.freya(), 160, 2.5, 0.5, Feel.SPRINGY, therapist, random);
-        long freya = separation(p.freya(), 30, 1.5, 0.5, Feel.TAUT, therapist, random);
-        set(freya, 5, 5, "12");
-        floats(freya, "LEFT", 5);
-        floats(freya, "RIGHT", 5);
-        long adaeze = separation(p.adaeze(), 25, 2.5, -0.5, Feel.SOFT, therapist, random);
-        set(adaeze, 3, 3, "2");
-        finding(adaeze, Finding.COUGH, "", "PUSHES_OUT");
-        finding(adaeze, Finding.BREATH_PATTERN, "", "CHEST_UP");
-        separation(p.beatrix(), 120, 3.5, 0.5, Feel.SPRINGY, therapist, random);
-        long beatrix = separation(p.beatrix(), 35, 3.5, 0.5, Feel.SPRINGY, coach, random);
-        set(beatrix, 4, 4, "9");
-        floats(beatrix, "LEFT", 3);
-        floats(beatrix, "RIGHT", 3);
-        long noor = separation(p.noor(), 40, 1.0, 0.5, Feel.TAUT, therapist, random);
-        set(noor, 3, 4, "6");
-        floats(noor, "LEFT", 2);
-        floats(noor, "RIGHT", 2);
-        long leilani = separation(p.leilani(), 28, 2.0, 0.5, Feel.SPRINGY, therapist, random);
-        set(leilani, 3, 3, "4");
-        long visit = visit(p.leilani(), 0, therapist);
+        checks.separation(p.hana(), 130, 3.5, 0.0, Feel.SOFT, therapist, random);
+        long hanaFirst = checks.separation(p.hana(), 110, 3.5, 0.5, Feel.SOFT, therapist, random);
+        checks.set(hanaFirst, 2, 3, "3");
+        checks.floats(hanaFirst, "LEFT", 1);
+        checks.floats(hanaFirst, "RIGHT", 2);
+        checks.separation(p.hana(), 90, 3.0, 0.5, Feel.SOFT, therapist, random);
+        long hana = checks.separation(p.hana(), 45, 2.5, 0.5, Feel.SPRINGY, coach, random);
+        checks.set(hana, 4, 4, "7");
+        checks.floats(hana, "LEFT", 4);
+        checks.floats(hana, "RIGHT", 4);
+        checks.separation(p.freya(), 160, 2.5, 0.5, Feel.SPRINGY, therapist, random);
+        long freya = checks.separation(p.freya(), 30, 1.5, 0.5, Feel.TAUT, therapist, random);
+        checks.set(freya, 5, 5, "12");
+        checks.floats(freya, "LEFT", 5);
+        checks.floats(freya, "RIGHT", 5);
+        long adaeze = checks.separation(p.adaeze(), 25, 2.5, -0.5, Feel.SOFT, therapist, random);
+        checks.set(adaeze, 3, 3, "2");
+        checks.finding(adaeze, Finding.COUGH, "", "PUSHES_OUT");
+        checks.finding(adaeze, Finding.BREATH_PATTERN, "", "CHEST_UP");
+        checks.separation(p.beatrix(), 120, 3.5, 0.5, Feel.SPRINGY, therapist, random);
+        long beatrix = checks.separation(p.beatrix(), 35, 3.5, 0.5, Feel.SPRINGY, coach, random);
+        checks.set(beatrix, 4, 4, "9");
+        checks.floats(beatrix, "LEFT", 3);
+        checks.floats(beatrix, "RIGHT", 3);
+        long noor = checks.separation(p.noor(), 40, 1.0, 0.5, Feel.TAUT, therapist, random);
+        checks.set(noor, 3, 4, "6");
+        checks.floats(noor, "LEFT", 2);
+        checks.floats(noor, "RIGHT", 2);
+        long leilani = checks.separation(p.leilani(), 28, 2.0, 0.5, Feel.SPRINGY, therapist, random);
+        checks.set(leilani, 3, 3, "4");
+        long visit = checks.visit(p.leilani(), 0, therapist);
         visits.addAnswer(visit, Answer.HEAVINESS);
-        long zofia = separation(p.zofia(), 72, 2.5, 0.5, Feel.SPRINGY, therapist, random);
-        set(zofia, 4, 4, "5");
-        floats(zofia, "LEFT", 2);
-        floats(zofia, "RIGHT", 3);
+        long zofia = checks.separation(p.zofia(), 72, 2.5, 0.5, Feel.SPRINGY, therapist, random);
+        checks.set(zofia, 4, 4, "5");
+        checks.floats(zofia, "LEFT", 2);
+        checks.floats(zofia, "RIGHT", 3);
         place(p.zofia(), Strand.LEG_FLOAT, "LEFT", "F2", 1, 14, null, null, 60, therapist);
         place(p.zofia(), Strand.LEG_FLOAT, "RIGHT", "F3", 1, 8, null, null, 60, therapist);
         trained(p.zofia(), List.of(40, 34, 30), therapist, "F2", "LEFT", Kind.CLEAN, Kind.HELPED, Kind.CLEAN);
         trained(p.zofia(), List.of(40, 34, 30), therapist, "F3", "RIGHT", Kind.CLEAN, Kind.EASED, Kind.CLEAN);
-        long catarina = separation(p.catarina(), 20, 1.0, 0.5, Feel.TAUT, therapist, random);
-        set(catarina, 5, 5, "14");
-        floats(catarina, "LEFT", 5);
-        floats(catarina, "RIGHT", 5);
-        finding(hana, Finding.DOMING, "", "SOFT");
-        finding(freya, Finding.DOMING, "", "NONE");
-        finding(catarina, Finding.DOMING, "", "NONE");
-        neutral(hana, "YES");
-        neutral(freya, "YES");
-        neutral(catarina, "YES");
+        long catarina = checks.separation(p.catarina(), 20, 1.0, 0.5, Feel.TAUT, therapist, random);
+        checks.set(catarina, 5, 5, "14");
+        checks.floats(catarina, "LEFT", 5);
+        checks.floats(catarina, "RIGHT", 5);
+        checks.finding(hana, Finding.DOMING, "", "SOFT");
+        checks.finding(freya, Finding.DOMING, "", "NONE");
+        checks.finding(catarina, Finding.DOMING, "", "NONE");
+        checks.neutral(hana, "YES");
+        checks.neutral(freya, "YES");
+        checks.neutral(catarina, "YES");
         Findings good = found(Observed.Scoop.YES, Observed.Doming.NONE);
         training.play(
                 p.freya(),
@@ -182,15 +175,6 @@ class DemoHistory {
                 starts("BR2", "DC2", "F1"));
     }
 
-    private void neutral(long visit, String scoop) {
-        finding(visit, Finding.SCOOP, "", scoop);
-        finding(visit, Finding.HOVER_S, "", "6");
-        finding(visit, Finding.ROD_ARM, "LEFT", "KEPT");
-        finding(visit, Finding.ROD_ARM, "RIGHT", "KEPT");
-        finding(visit, Finding.ROD_LEG, "LEFT", "KEPT");
-        finding(visit, Finding.ROD_LEG, "RIGHT", "KEPT");
-    }
-
     private static Findings found(Observed.Scoop scoop, Observed.Doming doming) {
         return Findings.NONE
                 .with(new Findings.Pressure(Observed.Cough.DRAWS_IN, Observed.FloorOnCough.LIFTS, doming))
@@ -216,55 +200,6 @@ class DemoHistory {
             }
         }
         return starts;
-    }
-
-    /** Readings at rest and on the head lift, in half fingers, each off by what an honest hand is off. */
-    private long separation(
-            long client, int daysAgo, double fingers, double closes, Feel feel, long staff, Random random) {
-        long visit = visit(client, daysAgo, staff);
-        for (int i = 0; i < SITES_CM.length; i++) {
-            double rest = halves(fingers * SHAPE[i] + random.nextGaussian() * 0.2);
-            double lift = halves(Math.max(0, (fingers - closes) * SHAPE[i] + random.nextGaussian() * 0.2));
-            reading(visit, SITES_CM[i], Condition.REST, rest, feel, staff);
-            reading(visit, SITES_CM[i], Condition.HEAD_LIFT, lift, feel, staff);
-        }
-        return visit;
-    }
-
-    private static double halves(double fingers) {
-        return Math.max(0.5, Math.round(fingers * 2) / 2.0);
-    }
-
-    private void reading(long visit, double site, Condition condition, double fingers, Feel feel, long staff) {
-        checks.putReading(new ReadingRow(
-                visit, site, condition, Method.FINGERS, String.valueOf(fingers), null, null, feel, staff));
-    }
-
-    private long visit(long client, int daysAgo, long staff) {
-        LocalDate day = today.date().minusDays(daysAgo);
-        visits.insert(client, day, staff);
-        visits.foundTeam(client, staff);
-        long id = visits.onDay(client, day).orElseThrow().id();
-        if (daysAgo > 0) {
-            visits.markAsked(id);
-        }
-        return id;
-    }
-
-    private void finding(long visit, Finding field, String side, String value) {
-        checks.putFinding(new FindingRow(visit, field, side, value));
-    }
-
-    private void set(long visit, int left, int right, String tolerance) {
-        finding(visit, Finding.SET_GRADE, "LEFT", String.valueOf(left));
-        finding(visit, Finding.SET_GRADE, "RIGHT", String.valueOf(right));
-        finding(visit, Finding.TOLERANCE_BREATHS, "", tolerance);
-    }
-
-    private void floats(long visit, String side, int score) {
-        for (int rung = 1; rung <= 5 && rung <= score + 1; rung++) {
-            finding(visit, Finding.valueOf("FLOAT_F" + rung), side, rung <= score ? "CLEAN" : "SIGN");
-        }
     }
 
     private void place(
