@@ -30,16 +30,19 @@ document.addEventListener('alpine:init', () => {
   Alpine.data('rangeDial', () => ({
     points: [],
     at: 1,
+    waiting: true,
     dragging: false,
 
     init() {
       this.points = this.$root.dataset.points.split(';').map((p) => p.split(' ').map(Number));
       const svg = this.figure();
-      if (!svg) { return; }
-      svg.addEventListener('pointerdown', (e) => { this.dragging = true; svg.setPointerCapture(e.pointerId); this.drag(e); });
-      svg.addEventListener('pointermove', (e) => { if (this.dragging) { this.drag(e); } });
-      svg.addEventListener('pointerup', () => { this.dragging = false; });
-      this.go(1);
+      svg?.addEventListener('pointerdown', (e) => { this.dragging = true; svg.setPointerCapture(e.pointerId); this.drag(e); });
+      svg?.addEventListener('pointermove', (e) => { if (this.dragging) { this.drag(e); } });
+      svg?.addEventListener('pointerup', () => { this.dragging = false; });
+      // Whoever moved it before this was here goes on from there.
+      const slider = this.$root.querySelector('.form-range');
+      this.go(slider ? Number(slider.value) / 1000 : 1);
+      this.waiting = false;
     },
 
     figure() { return this.$root.querySelector('.dial-figure svg'); },

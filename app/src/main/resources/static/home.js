@@ -101,10 +101,14 @@ document.addEventListener('alpine:init', () => {
     async send() {
       if (this.sending) { return; }
       this.sending = true;
+      let refused = false;
       try {
-        const all = await fernUnsent.of(this.url, HERS);
-        this.unsent = all.length;
-        for (const record of all) {
+        // What is told while another is on its way is sent after it: nothing waits for her next tap.
+        for (;;) {
+          const all = await fernUnsent.of(this.url, HERS);
+          this.unsent = all.length;
+          if (!all.length) { break; }
+          const record = all[0];
           const answer = await fetch(this.url + '/entries', {
             method: 'POST',
             headers: { 'Content-Type': 'application/json', 'X-Requested-With': 'fetch' },
@@ -114,16 +118,15 @@ document.addEventListener('alpine:init', () => {
           if (ours && (answer.status === 404 || answer.status === 410)) { await this.forget(); window.location.reload(); return; }
           if (ours && answer.status === 401) { this.notice = fern.text('home.pinAgain'); return; }
           if (!ours || answer.status >= 500 || answer.status === 429) { throw new Error('not taken: ' + answer.status); }
-          if (!answer.ok) { this.notice = fern.text('home.refused'); }
+          refused ||= !answer.ok;
           if (answer.ok && record.event.kind === 'ANSWERED') {
             this.kept.heardAt = Number((await answer.json()).at);
             this.keep();
           }
           await fernUnsent.remove(record.seq);
-          this.unsent -= 1;
         }
         this.waitMs = TRIES_AGAIN_MS;
-        this.notice = '';
+        this.notice = refused ? fern.text('home.refused') : '';
         if (this.adapts) { window.location.reload(); }
       } catch (lost) {
         window.setTimeout(() => this.send(), this.waitMs);

@@ -428,15 +428,18 @@ document.addEventListener('alpine:init', () => {
     async send() {
       if (this.sending || !this.base) { return; }
       this.sending = true;
+      let lost = false;
       const work = () => this.sendAll();
       try {
         if (navigator.locks) { await navigator.locks.request('fern-send-' + this.session, work); } else { await work(); }
-      } catch (lost) {
+      } catch (notSent) {
+        lost = true;
         this.offline = !this.signedOut;
         window.setTimeout(() => this.send(), this.waitMs);
         this.waitMs = Math.min(LONGEST_WAIT_MS, this.waitMs * 2);
       } finally { this.sending = false; }
-      if (!this.queue.length) { this.lookAhead(); }
+      // What came while the last was being put away goes at once.
+      if (!this.queue.length) { this.lookAhead(); } else if (!lost) { this.send(); }
     },
 
     async sendAll() {

@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.WaitUntilState;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.progress.LadderMapper;
 import fernstep.app.progress.LadderRow;
@@ -16,6 +18,7 @@ import fernstep.core.screening.Answer;
 import fernstep.core.screening.Strand;
 import fernstep.exchange.wording.Wording;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -229,6 +232,27 @@ class PlanDeskTest {
         visitor.open("/catalogue/F8?side=LEFT&client=" + client);
         page.click("text=Use this range in her plan");
         visitor.see("F8 is not in her plan today.");
+    }
+
+    @Test
+    void a_dial_that_was_moved_before_its_script_came_stays_where_it_was_put(Visitor visitor) {
+        Page page = plan(visitor, "Desk Early Dial", Approach.GRADED_LOAD, 60);
+        String url = page.url();
+        AtomicReference<Route> held = new AtomicReference<>();
+        page.route("**/alpine-csp*", held::set);
+        page.navigate(
+                app.baseUrl() + "/catalogue/F3?side=LEFT&client=" + client,
+                new Page.NavigateOptions().setWaitUntil(WaitUntilState.COMMIT));
+        Locator use = page.locator("text=Use this range in her plan");
+        assertThat(use).isDisabled();
+        page.locator(".form-range").focus();
+        page.keyboard().press("Home");
+        page.waitForCondition(() -> held.get() != null);
+        held.get().resume();
+        use.click();
+        visitor.see("Her plan goes this far now.");
+        page.navigate(url);
+        assertThat(card(page, "LEG_FLOAT").first()).containsText("0 % range");
     }
 
     @Test

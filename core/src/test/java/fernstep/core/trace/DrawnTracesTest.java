@@ -316,7 +316,7 @@ class DrawnTracesTest {
     }
 
     @ParameterizedTest(name = "{0} beyond at a scale of {1}")
-    @CsvSource({"0, 1, 0.5", "1, 1, 0.81606", "2, 1, 0.93233", "-1, 1, 0.18394", "1, 2, 0.69673"})
+    @CsvSource({"0, 1, 0.5", "1, 1, 0.81606", "2, 1, 0.93233", "-1, 1, 0.18394", "1, 2, 0.69673", "-1, 2, 0.30327"})
     void confidence_is_even_at_the_threshold_and_grows_with_what_is_beyond(double beyond, double scale, double is) {
         assertThat(TraceAnalysis.confidence(beyond, scale)).isCloseTo(is, within(1e-5));
     }

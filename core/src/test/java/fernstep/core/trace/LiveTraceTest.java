@@ -92,6 +92,49 @@ class LiveTraceTest {
     }
 
     @Test
+    void the_very_same_batch_or_moment_does_not_count_again() {
+        LiveTrace live = new LiveTrace();
+        live.take(1, List.of(at(1, false)));
+        assertThat(live.problems()).as("one sample tells nothing").isEmpty();
+        assertThat(live.take(1, List.of(at(2, false))).taken()).isEqualTo(LiveTrace.Taken.REPEATED);
+        assertThat(live.take(2, List.of(at(1, false), at(2, false))).samples()).hasSize(1);
+        assertThat(live.problems())
+                .extracting(Trace.Problem::code)
+                .contains(Code.BATCH_REPEATED, Code.TIME_NOT_RISING)
+                .as("two batches, none between")
+                .doesNotContain(Code.BATCH_MISSING)
+                .as("it has only begun")
+                .doesNotContain(Code.TOO_SHORT);
+    }
+
+    @Test
+    void of_the_repetition_before_only_that_she_did_not_let_go_is_said() {
+        TraceReport.Verdict arches = new TraceReport.Verdict(SignCode.BACK_ARCHES, 0.9);
+        TraceReport.Verdict keeps = new TraceReport.Verdict(SignCode.NO_LET_GO, 0.8);
+        TraceReport report = new TraceReport(
+                50,
+                60_000,
+                List.of(),
+                List.of(),
+                List.of(rep(1_000, arches, keeps), rep(9_000, arches), rep(20_000)),
+                new Repetitions(List.of()).summary(List.of()),
+                List.of(),
+                List.of());
+        assertThat(LiveTrace.counted(report, new TraceAnalysis.Mark(2, null, 9_000, 12_000)))
+                .hasValueSatisfying(r -> assertThat(r.verdict()).containsExactly(arches, keeps));
+        assertThat(LiveTrace.counted(report, new TraceAnalysis.Mark(3, null, 20_000, 22_000)))
+                .hasValueSatisfying(r -> assertThat(r.verdict()).isEmpty());
+        assertThat(LiveTrace.counted(report, new TraceAnalysis.Mark(4, null, 30_000, 32_000)))
+                .as("nothing of it in the report")
+                .isEmpty();
+    }
+
+    private static TraceReport.Rep rep(double startMs, TraceReport.Verdict... verdict) {
+        return new TraceReport.Rep(
+                1, null, startMs, startMs + 2_000, null, 0, null, 0, 0, null, null, List.of(verdict));
+    }
+
+    @Test
     void swapped_and_clipped_channels_are_named() {
         LiveTrace swapped = new LiveTrace();
         LiveTrace clipped = new LiveTrace();

@@ -215,6 +215,13 @@ class RepetitionsTest {
                     .map(Rep::rep)
                     .hasValue(2);
             assertThat(of(rep(1, null, 4.0)).worst()).as("one has no other").isEmpty();
+            assertThat(of(rep(1, null, 4.0, sure)).worst())
+                    .as("nor has one with a sign")
+                    .isEmpty();
+            assertThat(of(rep(1, null, 1.0, unsure), rep(2, null, 5.0)).worst())
+                    .as("the best one has the surest sign")
+                    .map(Rep::rep)
+                    .hasValue(2);
             assertThat(of(rep(1, null, 4.0, sure), rep(2, null, 5.0, sure)).worst())
                     .as("none is best")
                     .map(Rep::rep)

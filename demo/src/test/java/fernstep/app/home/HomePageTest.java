@@ -9,6 +9,7 @@ import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.Cookie;
 import com.microsoft.playwright.options.RequestOptions;
 import fernstep.app.AppExtension;
@@ -32,8 +33,10 @@ import java.time.LocalDate;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Queue;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -147,6 +150,25 @@ class HomePageTest {
                 .containsOnlyOnce(SessionResult.Kind.EASED)
                 .contains(SessionResult.Kind.CLEAN);
         assertThat(number(page, "document.documentElement.scrollWidth")).isLessThanOrEqualTo(PHONE_WIDTH);
+    }
+
+    @Test
+    void what_she_tells_while_another_entry_is_on_its_way_goes_after_it(Visitor visitor) {
+        Page page = opened(visitor);
+        page.click("text=None of these");
+        allSent(page);
+        startPlan(page);
+        Queue<Route> held = new ConcurrentLinkedQueue<>();
+        page.route("**/entries", held::add);
+        page.click("[data-told=DONE]");
+        page.click("[data-effort='5']");
+        page.click("[data-told=DONE]");
+        page.click("[data-effort='4']");
+        page.waitForCondition(() -> !held.isEmpty());
+        page.unroute("**/entries");
+        held.remove().resume();
+        allSent(page);
+        assertThat(told()).extracting(ResultRow::effort).containsExactlyInAnyOrder(5, 4);
     }
 
     @Test
