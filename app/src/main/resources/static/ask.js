@@ -1,9 +1,15 @@
 'use strict';
 document.addEventListener('alpine:init', () => {
-  // One tick, one save; the outcome beside it follows.
+  // One tick, one save, one after the other: the outcome beside it is always that of all of them.
   Alpine.data('ask', () => ({
-    busy: false,
     state: '',
+    waiting: Promise.resolve(),
+    /** Ticks that are not saved yet. */
+    pending: 0,
+
+    init() {
+      document.addEventListener('click', (e) => this.saveFirst(e), true);
+    },
 
     /** On a past visit an answer changes only with a reason. */
     fields(box) {
@@ -11,23 +17,45 @@ document.addEventListener('alpine:init', () => {
       return Object.assign({ code: box.value, yes: box.checked }, why ? { why: why.value } : {});
     },
 
-    async tick() {
+    tick() {
       const box = this.$event.target;
       if (box.type !== 'checkbox') { return; }
+      const fields = this.fields(box);
+      this.busy(1);
+      this.waiting = this.waiting.then(() => this.take(box, fields)).finally(() => this.busy(-1));
+    },
+
+    /** Until the outcome knows of every tick, nobody goes on by what it says. */
+    busy(more) {
+      this.pending += more;
+      const outcome = document.getElementById('outcome');
+      outcome.inert = this.pending > 0;
+      if (outcome.inert) { outcome.setAttribute('aria-busy', 'true'); } else { outcome.removeAttribute('aria-busy'); }
+    },
+
+    async take(box, fields) {
       this.state = fern.text('saving');
       try {
-        const answer = await fern.post(this.$root.dataset.url, this.fields(box));
+        const answer = await fern.post(this.$root.dataset.url, fields);
         if (answer.redirected || !answer.ok) { throw new Error('not saved'); }
         document.getElementById('outcome').innerHTML = await answer.text();
         this.state = fern.text('saved');
         const correction = document.querySelector('[data-corrects]');
-        if (document.querySelector('[data-past-problem]')) { box.checked = !box.checked; }
+        if (document.querySelector('[data-past-problem]')) { box.checked = !fields.yes; }
         if (document.querySelector('[data-stays="' + box.value + '"]')) { box.checked = true; }
         if (correction) { correction.querySelector('input[name="reason"]').focus(); }
       } catch (lost) {
-        box.checked = !box.checked;
+        box.checked = !fields.yes;
         this.state = fern.text('notSavedTickAgain');
       }
+    },
+
+    /** A link waits until what was ticked is saved; where it could not be, one stays to read that. */
+    saveFirst(e) {
+      const link = e.target.closest('a[href]');
+      if (!link || !this.pending || e.ctrlKey || e.metaKey || link.target) { return; }
+      e.preventDefault();
+      this.waiting.then(() => { if (this.state === fern.text('saved')) { window.location.href = link.href; } });
     },
   }));
 });

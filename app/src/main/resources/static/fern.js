@@ -145,9 +145,16 @@ document.addEventListener('alpine:init', () => {
       };
       page.inert = true;
       window.addEventListener('keydown', nothing, true);
-      const patience = window.setTimeout(take, 5000);
+      let patience = window.setTimeout(take, 5000);
+      let again = false;
       window.addEventListener('save-refused', note);
-      this.send().then(() => {
+      const sent = () => {
+        // An answer that was lost on the way is asked for once more, with a patience of its own.
+        if (this.queue.length && !taking && navigator.onLine && this.state === fern.text('notSentYet')) {
+          if (!again) { window.clearTimeout(patience); patience = window.setTimeout(take, 5000); again = true; }
+          window.setTimeout(sent, 200);
+          return;
+        }
         window.clearTimeout(patience);
         window.removeEventListener('save-refused', note);
         if (this.queue.length || taking) {
@@ -156,7 +163,8 @@ document.addEventListener('alpine:init', () => {
         }
         sessionStorage.setItem('late:' + this.key, JSON.stringify({ fields, refused }));
         window.location.reload();
-      });
+      };
+      this.send().then(sent);
     },
 
     /** What was kept over a sign-in, and the field that was in hand then. */

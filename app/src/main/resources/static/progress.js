@@ -4,14 +4,20 @@
   const place = document.getElementById('forecast');
   if (!place) { return; }
   const on = new Set();
+  let asked = 0;
 
+  /** The newest question wins, however late an older answer comes. */
   async function play() {
+    const mine = ++asked;
     place.setAttribute('aria-busy', 'true');
     try {
       const answer = await fetch(place.dataset.from + '?' + new URLSearchParams([...on].map((c) => ['otherwise', c])), { headers: { 'X-Requested-With': 'fetch' } });
       if (!answer.ok || answer.redirected) { throw new Error('no forecast'); }
-      place.innerHTML = await answer.text();
+      const drawn = await answer.text();
+      if (mine !== asked) { return; }
+      place.innerHTML = drawn;
     } catch (lost) {
+      if (mine !== asked) { return; }
       const note = document.createElement('p');
       note.className = 'note note-warn mb-0';
       const again = document.createElement('a');

@@ -117,6 +117,35 @@ class SafetyNetTest {
     }
 
     @Test
+    void the_outcome_is_that_of_every_tick_and_nobody_goes_on_before_it_is(Visitor visitor, Running app) {
+        Page page = visitor.onATablet("ilse");
+        long client = Someone.plain(app.context(), "Slow Answer", Approach.SLOW_LADDER, 12);
+        visitor.open("/clients/" + client);
+        page.click("form[action$='/visit'] button");
+        page.locator("#outcome form[action$='/asked'] button").waitFor();
+        List<Runnable> late = new CopyOnWriteArrayList<>();
+        page.route("**/answers", route -> {
+            APIResponse answer = route.fetch();
+            late.add(() -> route.fulfill(new Route.FulfillOptions().setResponse(answer)));
+        });
+        page.click("label[for=TIRED]");
+        page.click("label[for=CHEST_PAIN]");
+        page.waitForCondition(() -> !late.isEmpty());
+        assertThat(page.locator("#outcome[inert]")).hasCount(1);
+        assertThat(page.locator("[data-outcome=REFER_NOW]")).hasCount(0);
+        // the newest answer first: that of a tick before may not take its place
+        for (int answered = 0; answered < 2; answered++) {
+            page.waitForCondition(() -> !late.isEmpty());
+            late.remove(late.size() - 1).run();
+        }
+        assertThat(page.locator("#outcome[inert]")).hasCount(0);
+        assertThat(page.locator("[data-outcome]")).hasAttribute("data-outcome", "REFER_NOW");
+        long visit = app.context().getBean(Visits.class).openToday(client, 1).id();
+        assertThat(app.context().getBean(Visits.class).byId(visit).answers())
+                .containsExactlyInAnyOrder(Answer.TIRED, Answer.CHEST_PAIN);
+    }
+
+    @Test
     void what_is_typed_after_the_sign_in_ran_out_is_kept_for_the_next_sign_in(Visitor visitor) {
         Page page = visitor.onATablet("ilse");
         visitor.startVisit("Adaeze Nwosu");
@@ -141,6 +170,9 @@ class SafetyNetTest {
         assertThat(page.locator(".cell[data-order='2'] .value")).hasText("2");
         assertThat(kept.locator(".value")).hasText("4");
     }
+
+    private static final LocatorAssertions.HasTextOptions LATE =
+            new LocatorAssertions.HasTextOptions().setTimeout(20_000);
 
     /** A check page that sends what the page before it kept, while the line holds it up. */
     private static List<Route> sendingWhatWasKept(Page page, Visitor visitor, Running app) {
@@ -177,6 +209,16 @@ class SafetyNetTest {
         page.keyboard().press("ArrowDown");
         page.keyboard().press("2");
         assertThat(page.locator(".cell[data-order='1'] .value")).hasText("2");
+    }
+
+    @Test
+    void what_was_kept_is_shown_though_its_first_answer_was_lost(Visitor visitor, Running app) {
+        Page page = visitor.onATablet("ilse");
+        List<Route> held = sendingWhatWasKept(page, visitor, app);
+        page.unroute("**/readings");
+        held.forEach(r -> r.fulfill(new Route.FulfillOptions().setStatus(503)));
+        assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3", LATE);
+        assertThat(page.locator(".saved-late")).containsText("Kept from before and saved now");
     }
 
     @Test
