@@ -8,7 +8,8 @@ document.addEventListener('alpine:init', () => {
     pending: 0,
 
     init() {
-      document.addEventListener('click', (e) => this.saveFirst(e), true);
+      const saved = () => this.waiting.then(() => this.state === fern.text('saved'));
+      fern.goOnOnceSaved(() => this.pending > 0, saved, null);
     },
 
     /** On a past visit an answer changes only with a reason. */
@@ -48,14 +49,6 @@ document.addEventListener('alpine:init', () => {
         box.checked = !fields.yes;
         this.state = fern.text('notSavedTickAgain');
       }
-    },
-
-    /** A link waits until what was ticked is saved; where it could not be, one stays to read that. */
-    saveFirst(e) {
-      const link = e.target.closest('a[href]');
-      if (!link || !this.pending || e.ctrlKey || e.metaKey || link.target) { return; }
-      e.preventDefault();
-      this.waiting.then(() => { if (this.state === fern.text('saved')) { window.location.href = link.href; } });
     },
   }));
 });

@@ -42,6 +42,34 @@ const fern = {
 
   signedIn(key) { sessionStorage.removeItem(key); },
 
+  /**
+   * The next page stands on what was changed here: a link or a form outside of what changes waits until all of it is saved.
+   * Where something could not be, one stays to read that.
+   *
+   * @param pending () => whether something is on its way
+   * @param saved () => a promise of whether all of it was taken
+   * @param own the part of the page that sends its forms itself; a link that stays on the page is marked with data-stays
+   */
+  goOnOnceSaved(pending, saved, own) {
+    const hold = (event, goOn) => {
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      saved().then((taken) => { if (taken) { goOn(); } });
+    };
+    document.addEventListener('click', (event) => {
+      const link = event.target.closest('a[href]');
+      if (!link || !pending() || event.ctrlKey || event.metaKey || link.target) { return; }
+      if (link.dataset.stays !== undefined || link.getAttribute('href').startsWith('tel:')) { return; }
+      hold(event, () => { window.location.href = link.href; });
+    }, true);
+    document.addEventListener('submit', (event) => {
+      const form = event.target;
+      if (!pending() || form.id === 'sign-out' || (own && own.contains(form))) { return; }
+      const by = event.submitter;
+      hold(event, () => form.requestSubmit(by));
+    }, true);
+  },
+
   async postJson(url, body) {
     return fetch(url, {
       method: 'POST',

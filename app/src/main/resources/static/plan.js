@@ -2,13 +2,18 @@
 // The plan desk: every button is a change; the server answers with the desk drawn anew. Rows are dragged, or moved with Alt and the arrow keys.
 (() => {
   const desk = document.getElementById('desk');
-  let waiting = Promise.resolve();
+  let waiting = Promise.resolve(true);
+  let pending = 0;
 
   /** One after the other: a second press while the first is under way is not lost. */
   function change(value) {
-    waiting = waiting.then(() => take(value));
+    pending += 1;
+    waiting = waiting.then(() => take(value)).finally(() => { pending -= 1; });
     return waiting;
   }
+
+  // "Use this plan and run" right after a press means the plan with it.
+  fern.goOnOnceSaved(() => pending > 0, () => waiting, desk);
 
   async function take(value) {
     desk.setAttribute('aria-busy', 'true');
@@ -17,19 +22,21 @@
     const open = openDetails();
     try {
       const answer = await fern.post(desk.querySelector('form').action, { change: value, day: desk.querySelector('[name=day]').value, item: inHand() });
-      if (answer.redirected || answer.status === 401 || answer.status === 403) { window.location.reload(); return; }
+      if (answer.redirected || answer.status === 401 || answer.status === 403) { window.location.reload(); return false; }
       if (!answer.ok) { throw new Error('refused'); }
       desk.innerHTML = await answer.text();
       runsTheDayShown();
       reopen(open);
       if (row) { desk.querySelector(`.plan-row[data-strand=${row}] a`)?.focus(); }
       if (focused) { desk.querySelector(`[aria-label="${CSS.escape(focused)}"]`)?.focus(); }
+      return true;
     } catch (lost) {
       const note = document.createElement('p');
       note.className = 'note note-stop';
       note.setAttribute('role', 'alert');
       note.textContent = fern.text('notTaken');
       desk.prepend(note);
+      return false;
     } finally {
       desk.removeAttribute('aria-busy');
     }

@@ -120,6 +120,26 @@ class PlanDeskTest {
     }
 
     @Test
+    void the_plan_that_is_run_is_the_one_with_the_last_press(Visitor visitor) {
+        Page page = plan(visitor, "Desk Quick Run", Approach.SLOW_LADDER, 40);
+        Locator reps = card(page, "LEG_FLOAT").first().locator(".dose-step").nth(1);
+        assertThat(reps).containsText("6 reps");
+        AtomicReference<Route> held = new AtomicReference<>();
+        page.route("**/plan/change", held::set);
+        page.click("[aria-label='More: reps, F3 left']");
+        page.waitForCondition(() -> held.get() != null);
+        page.click("text=Use this plan and run");
+        assertThat(page.locator("#desk[aria-busy=true]")).hasCount(1);
+        page.unroute("**/plan/change");
+        held.get().resume();
+        page.locator(".runner").waitFor();
+        assertThat(app.context().getBean(LadderMapper.class).current(client))
+                .filteredOn(s -> s.rung().equals("F3") && s.side().equals("LEFT"))
+                .extracting(LadderRow::reps)
+                .containsExactly(7);
+    }
+
+    @Test
     void what_is_left_out_can_be_put_in_again_and_stays_locked(Visitor visitor) {
         Page page = plan(visitor, "Desk Lock", Approach.SLOW_LADDER, 40);
         card(page, "BRIDGE").locator("text=Leave out").click();
