@@ -79,6 +79,21 @@ const fern = {
   },
 };
 
+// A second press on a slow line is not a second order: a form that is under way is not sent again. What answers with a file
+// leaves one on the page, so it may be sent again after a while.
+(() => {
+  const UNDER_WAY_MS = 3000;
+  const under = new Set();
+  document.addEventListener('submit', (event) => {
+    const form = event.target;
+    if (event.defaultPrevented || form.method !== 'post') { return; }
+    if (under.has(form)) { event.preventDefault(); return; }
+    under.add(form);
+    window.setTimeout(() => under.delete(form), UNDER_WAY_MS);
+  });
+  window.addEventListener('pageshow', () => under.clear());
+})();
+
 // Who leaves the tablet lying is signed out after 45 minutes, though a page that asks the server would go on for ever. What
 // was not sent is kept, bound to the account. The hour is shared by all tabs.
 (() => {

@@ -2,7 +2,12 @@ package fernstep.app;
 
 import jakarta.servlet.Filter;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Collections;
+import java.util.Enumeration;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -51,19 +56,26 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
     /**
      * With {@code -Dfern.slowAnswers=300} whatever is asked for takes that many milliseconds longer, so that a test that
      * looks before the answer is there fails each time and not one time in fifty. With {@code -Dfern.lostAnswers=5} each
-     * fifth of what scripts write is taken and its answer lost, as on a bad line: what is sent again must not count twice.
+     * fifth of what scripts write is taken and its answer lost, as on a bad line: what is sent again must not count twice. With
+     * {@code -Dfern.twice=true} each form is handled twice, as after a second press: every write is safe to repeat.
      */
     private static void onABadLine(ConfigurableApplicationContext house) {
         int lateMs = Integer.getInteger("fern.slowAnswers", 0);
         int lostEvery = Integer.getInteger("fern.lostAnswers", 0);
+        boolean twice = Boolean.getBoolean("fern.twice");
         AtomicInteger written = new AtomicInteger();
-        if (lateMs > 0 || lostEvery > 0) {
+        if (lateMs > 0 || lostEvery > 0 || twice) {
             Filter line = (request, response, chain) -> {
                 late(lateMs);
                 HttpServletRequest asked = (HttpServletRequest) request;
+                boolean form = asked.getMethod().equals("POST")
+                        && String.valueOf(asked.getContentType()).startsWith("application/x-www-form-urlencoded");
+                if (twice && form && !asked.getRequestURI().equals("/sign-in")) {
+                    chain.doFilter(new ItsOwnAttributes(asked), new Unheard((HttpServletResponse) response));
+                }
                 boolean byScript = asked.getMethod().equals("POST") && asked.getHeader("X-Requested-With") != null;
                 if (lostEvery > 0 && byScript && written.incrementAndGet() % lostEvery == 0) {
-                    chain.doFilter(request, new ContentCachingResponseWrapper((HttpServletResponse) response));
+                    chain.doFilter(request, new Unheard((HttpServletResponse) response));
                     ((HttpServletResponse) response).setStatus(HttpServletResponse.SC_SERVICE_UNAVAILABLE);
                 } else {
                     chain.doFilter(request, response);
@@ -71,6 +83,67 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
             };
             ((GenericApplicationContext) house).registerBean("badLine", Filter.class, () -> line);
         }
+    }
+
+    /** What is noted with the first of two requests stays with it. */
+    private static final class ItsOwnAttributes extends HttpServletRequestWrapper {
+        private final Map<String, Object> own = new HashMap<>();
+
+        ItsOwnAttributes(HttpServletRequest request) {
+            super(request);
+            Collections.list(request.getAttributeNames()).forEach(name -> own.put(name, request.getAttribute(name)));
+        }
+
+        @Override
+        public Object getAttribute(String name) {
+            return own.get(name);
+        }
+
+        @Override
+        public Enumeration<String> getAttributeNames() {
+            return Collections.enumeration(own.keySet());
+        }
+
+        @Override
+        public void setAttribute(String name, Object value) {
+            own.put(name, value);
+        }
+
+        @Override
+        public void removeAttribute(String name) {
+            own.remove(name);
+        }
+    }
+
+    /** An answer that reaches nobody. */
+    private static final class Unheard extends ContentCachingResponseWrapper {
+        Unheard(HttpServletResponse response) {
+            super(response);
+        }
+
+        @Override
+        public void sendRedirect(String location) {}
+
+        @Override
+        public void sendError(int status) {}
+
+        @Override
+        public void sendError(int status, String message) {}
+
+        @Override
+        public void setStatus(int status) {}
+
+        @Override
+        public void setHeader(String name, String value) {}
+
+        @Override
+        public void addHeader(String name, String value) {}
+
+        @Override
+        public void setContentType(String type) {}
+
+        @Override
+        public void flushBuffer() {}
     }
 
     private static void late(int ms) {

@@ -146,6 +146,23 @@ class SafetyNetTest {
     }
 
     @Test
+    void a_second_press_on_a_slow_line_is_not_a_second_order(Visitor visitor, Running app) {
+        Page page = visitor.onATablet("imogen");
+        long client = Someone.firm(app.context(), "Pressed Twice", Approach.SLOW_LADDER, 20);
+        visitor.open("/clients/" + client + "/calendar");
+        List<Route> held = new CopyOnWriteArrayList<>();
+        page.route("**/feed*", held::add);
+        page.evaluate("() => { const b = [...document.querySelectorAll('button')]"
+                + ".find(x => x.textContent.includes('Make a private address')); b.click(); b.click(); }");
+        page.waitForCondition(() -> !held.isEmpty());
+        page.unroute("**/feed*");
+        held.forEach(Route::resume);
+        String link = page.locator(".one-time-link").textContent();
+        assertThat(held).hasSize(1);
+        assertThat(page.request().get(app.baseUrl() + link).status()).isEqualTo(200);
+    }
+
+    @Test
     void what_is_typed_after_the_sign_in_ran_out_is_kept_for_the_next_sign_in(Visitor visitor) {
         Page page = visitor.onATablet("ilse");
         visitor.startVisit("Adaeze Nwosu");

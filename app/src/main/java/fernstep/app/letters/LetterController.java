@@ -147,11 +147,13 @@ class LetterController {
         String to = problems.text("addressee", addressee, LONGEST_ADDRESSEE);
         String text = problems.needed("body", body.replace("\r\n", "\n"), LONGEST);
         boolean meanwhile = latest.version() != version;
-        boolean kept =
+        boolean written =
                 !problems.any() && !meanwhile && mapper.addVersion(letter, id, version + 1, to, text, me.staffId()) > 0;
-        if (kept) {
+        if (written) {
             audit.record(
                     me.staffId(), id, "LETTER_WRITTEN", latest.kind() + " " + letter + " version " + (version + 1));
+        }
+        if (written || latest.isThat(version + 1, to, text, me.staffId())) {
             flash.addFlashAttribute("kept", true);
         } else {
             flash.addFlashAttribute("typedAddressee", addressee);

@@ -21,4 +21,10 @@ public record LetterRow(
         String addressee,
         String body,
         long staffId,
-        LocalDateTime writtenAt) {}
+        LocalDateTime writtenAt) {
+
+    /** The very same, sent once more. */
+    boolean isThat(int number, String to, String text, long author) {
+        return version == number && addressee.equals(to) && body.equals(text) && staffId == author;
+    }
+}

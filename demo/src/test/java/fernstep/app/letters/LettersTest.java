@@ -112,6 +112,16 @@ class LettersTest {
                                 .setHeader("Content-Type", "application/x-www-form-urlencoded")
                                 .setData("version=1&body=Written+by+the+other"));
         assertThat(other.ok()).isTrue();
+        assertThat(page.request()
+                        .post(
+                                page.url(),
+                                RequestOptions.create()
+                                        .setHeader("X-CSRF-TOKEN", csrf)
+                                        .setHeader("Content-Type", "application/x-www-form-urlencoded")
+                                        .setData("version=1&body=Written+by+the+other"))
+                        .text())
+                .as("the very same once more is kept already")
+                .contains("Kept as a new version.");
         page.fill("#body", "Written by me");
         page.click("text=Keep as a new version");
         assertThat(page.locator(".note-stop")).containsText("Meanwhile Imogen Vale wrote version 2");
