@@ -204,10 +204,25 @@ final class Tracks {
                         : List.of(Side.values());
                 sides.forEach(s -> need(asked, s, pairs));
             } else if (gate instanceof RungGate.AnySide any) {
-                need(q.catalogue().rung(any.rung()), side == null ? Side.LEFT : side, pairs);
+                Rung asked = q.catalogue().rung(any.rung());
+                need(asked, ahead(asked.strand()), pairs);
             }
         }
         return pairs.stream().mapToInt(Integer::intValue).toArray();
+    }
+
+    /** Where either side will do, the one that is further on will do first. */
+    private Side ahead(Strand strand) {
+        return order(strand, Side.RIGHT) > order(strand, Side.LEFT) ? Side.RIGHT : Side.LEFT;
+    }
+
+    /** 0 where she does not stand on it. */
+    private int order(Strand strand, Side side) {
+        return q.start().places().stream()
+                .filter(p -> p.strand() == strand && p.side() == side)
+                .mapToInt(p -> q.catalogue().rung(p.rung()).order())
+                .findFirst()
+                .orElse(0);
     }
 
     private void need(Rung rung, Side side, List<Integer> pairs) {

@@ -154,6 +154,7 @@ class ForecastDaysTest {
             "0, 1, true, 0, 2",
             "0, 2, false, 0, 1",
             "0, 0, false, 0, 1",
+            "1, 0, false, 1, 1",
             "1, 1, false, 0, 0",
             "3, 2, true, 4, 0",
             "3, 0, true, 3, 2",
@@ -227,6 +228,96 @@ class ForecastDaysTest {
                     Set.of(new RungGates.Done("HK4", null), new RungGates.Done("HK5", null)),
                     new RungGates.History(0, Map.of("HK7", weeksBefore)));
             assertThat(c.opens("HK8", Side.LEFT)).isEqualTo(days);
+        }
+
+        @Test
+        void after_weeks_at_the_top_that_she_comes_to_only_now() {
+            Case c = new Case().at(hk7(Side.LEFT, 18), hk7(Side.RIGHT, 18));
+            c.known = KnownOf.her(
+                    ForecastTest.fullyCleared(),
+                    false,
+                    SCOOPS,
+                    Set.of(new RungGates.Done("HK4", null), new RungGates.Done("HK5", null)),
+                    new RungGates.History(0, Map.of()));
+            // two days to twenty repetitions, two to the longer hold, four weeks on it
+            assertThat(c.opens("HK8", Side.LEFT)).isEqualTo(4 + 28);
+        }
+
+        @Test
+        void for_one_that_may_wait_for_either_side_with_the_one_that_is_further_on() {
+            Place tilt = place(Strand.PELVIC_CONTROL, null, "PC4", 60, 60, 60);
+            Place f3 = place(Strand.LEG_FLOAT, Side.RIGHT, "F3", 10, null, null);
+            Case there = new Case().at(tilt, place(Strand.LEG_FLOAT, Side.LEFT, "F2", 10, null, null), f3);
+            assertThat(there.opens("PC5", null)).isEqualTo(2);
+            // twelve days to F3, four to its top
+            Case onTheWay = new Case()
+                    .at(
+                            tilt,
+                            place(Strand.LEG_FLOAT, Side.LEFT, "F2", 10, null, null),
+                            place(Strand.LEG_FLOAT, Side.RIGHT, "F1", 5, null, null));
+            assertThat(onTheWay.opens("PC5", null)).isBetween(16, 17);
+        }
+
+        @Test
+        void once_for_both_sides_where_she_trains_them_as_one() {
+            Case c = new Case().at(place(Strand.LEG_FLOAT, null, "F1", 5, null, null));
+            assertThat(c.forecast().routes())
+                    .filteredOn(r -> r.rung().code().equals("F2"))
+                    .hasSize(1);
+            assertThat(c.opens("F2", null)).isEqualTo(8);
+        }
+
+        @Test
+        void not_by_what_only_the_other_side_has_done() {
+            // F4 asks for F3 on both: the left has it from before, the right has to come to its top
+            Case c = new Case()
+                    .at(
+                            place(Strand.LEG_FLOAT, Side.LEFT, "F3", 10, null, null),
+                            place(Strand.LEG_FLOAT, Side.RIGHT, "F3", 6, null, null));
+            RungGates.Known k = known(400);
+            c.known = KnownOf.her(
+                    k.screening(),
+                    false,
+                    SCOOPS,
+                    Set.of(new RungGates.Done("F3", Side.LEFT), new RungGates.Done("HK1", null)));
+            // on the fourth day, after the left was done: the left goes on with the fifth
+            assertThat(c.opens("F4", Side.LEFT)).isEqualTo(5);
+        }
+
+        @Test
+        void not_while_the_separation_is_overdue_for_a_re_check() {
+            Case c = new Case().at(place(Strand.LEG_FLOAT, null, "F1", 10, null, null));
+            LocalDate usual = ofHalf(c).p90();
+            assertThat(usual).isBefore(TODAY.plusDays(12));
+            c.recheck = TODAY.minusDays(15);
+            // she comes every second time: in an eighth of the runs neither at once nor after one week nor after two
+            assertThat(ofHalf(c).p90()).isBetween(TODAY.plusDays(22), TODAY.plusDays(40));
+            assertThat(ofHalf(c).p10()).isBefore(TODAY.plusDays(8));
+            c.recheck = TODAY.minusDays(13);
+            assertThat(ofHalf(c).p10())
+                    .as("a day of grace is left, and most come within it")
+                    .isBefore(TODAY.plusDays(8));
+            c.recheck = TODAY.plusDays(200);
+            assertThat(ofHalf(c).p90()).as("it is far ahead").isEqualTo(usual);
+        }
+
+        /** When F2 opens for one who does half of her sessions, over many runs. */
+        private Forecast.Quantiles ofHalf(Case c) {
+            Question q = c.question();
+            Forecast f = Forecast.of(new Question(
+                    q.catalogue(),
+                    q.stance(),
+                    q.start(),
+                    new Forecast.TrackRecord(
+                            new Counts(500, 500), Map.of(Strand.LEG_FLOAT, new Counts(2000, 0)), Counts.NONE),
+                    new Forecast.Horizon(TODAY, 26, 400, 3),
+                    null,
+                    null));
+            return route(f, "F2", null).opens();
+        }
+
+        private Place hk7(Side side, int reps) {
+            return place(Strand.HANDS_KNEES, side, "HK7", reps, 5, null);
         }
 
         private Place hk7(Side side) {
