@@ -9,6 +9,7 @@ import java.util.Enumeration;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
@@ -22,6 +23,8 @@ import org.springframework.web.util.ContentCachingResponseWrapper;
 
 /** Starts the application once per test JVM on a free loopback port; injects Running or any bean. */
 public final class AppExtension implements BeforeAllCallback, ParameterResolver {
+    private static final long NANOS_PER_MS = 1_000_000;
+
     /** The running application; closed at the end of the run. */
     public record Running(ConfigurableApplicationContext context, String baseUrl) implements AutoCloseable {
         @Override
@@ -147,11 +150,7 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
     }
 
     private static void late(int ms) {
-        try {
-            Thread.sleep(ms);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
+        LockSupport.parkNanos(ms * NANOS_PER_MS);
     }
 
     @Override
