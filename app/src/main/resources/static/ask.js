@@ -6,6 +6,8 @@ document.addEventListener('alpine:init', () => {
     waiting: Promise.resolve(),
     /** Ticks that are not saved yet. */
     pending: 0,
+    /** One of these could not be saved: said until the next tick, whatever became of the others. */
+    lost: false,
 
     init() {
       const saved = () => this.waiting.then(() => this.state === fern.text('saved'));
@@ -22,6 +24,7 @@ document.addEventListener('alpine:init', () => {
       const box = this.$event.target;
       if (box.type !== 'checkbox') { return; }
       const fields = this.fields(box);
+      if (this.pending === 0) { this.lost = false; }
       this.busy(1);
       this.waiting = this.waiting.then(() => this.take(box, fields)).finally(() => this.busy(-1));
     },
@@ -40,12 +43,13 @@ document.addEventListener('alpine:init', () => {
         const answer = await fern.post(this.$root.dataset.url, fields);
         if (answer.redirected || !answer.ok) { throw new Error('not saved'); }
         document.getElementById('outcome').innerHTML = await answer.text();
-        this.state = fern.text('saved');
+        this.state = fern.text(this.lost ? 'notSavedTickAgain' : 'saved');
         const correction = document.querySelector('[data-corrects]');
         if (document.querySelector('[data-past-problem]')) { box.checked = !fields.yes; }
         if (document.querySelector('[data-stays="' + box.value + '"]')) { box.checked = true; }
         if (correction) { correction.querySelector('input[name="reason"]').focus(); }
-      } catch (lost) {
+      } catch (notSaved) {
+        this.lost = true;
         box.checked = !fields.yes;
         this.state = fern.text('notSavedTickAgain');
       }
