@@ -1,5 +1,7 @@
 'use strict';
 document.addEventListener('alpine:init', () => {
+  const TRIES_AGAIN_MS = 2000;
+
   // One tick, one save, one after the other: the outcome beside it is always that of all of them.
   Alpine.data('ask', () => ({
     state: '',
@@ -8,11 +10,17 @@ document.addEventListener('alpine:init', () => {
     pending: 0,
     /** One of these could not be saved: said until the next tick, whatever became of the others. */
     lost: false,
+    /** Answers that close her day and that the house does not know of yet: they hold all the same. */
+    held: [],
 
     init() {
+      window.addEventListener('beforeunload', (leaving) => { if (this.isHeld()) { leaving.preventDefault(); } });
       const saved = () => this.waiting.then(() => this.state === fern.text('saved'));
       fern.goOnOnceSaved(() => this.pending > 0, saved, null);
     },
+
+    isHeld() { return this.held.length > 0; },
+    heldText() { return fern.text('holdsUnsaved'); },
 
     /** On a past visit an answer changes only with a reason. */
     fields(box) {
@@ -33,15 +41,14 @@ document.addEventListener('alpine:init', () => {
     busy(more) {
       this.pending += more;
       const outcome = document.getElementById('outcome');
-      outcome.inert = this.pending > 0;
+      outcome.inert = this.pending > 0 || this.isHeld();
       if (outcome.inert) { outcome.setAttribute('aria-busy', 'true'); } else { outcome.removeAttribute('aria-busy'); }
     },
 
     async take(box, fields) {
       this.state = fern.text('saving');
       try {
-        const answer = await fern.post(this.$root.dataset.url, fields);
-        if (answer.redirected || !answer.ok) { throw new Error('not saved'); }
+        const answer = await this.send(box, fields);
         document.getElementById('outcome').innerHTML = await answer.text();
         this.state = fern.text(this.lost ? 'notSavedTickAgain' : 'saved');
         const correction = document.querySelector('[data-corrects]');
@@ -50,8 +57,22 @@ document.addEventListener('alpine:init', () => {
         if (correction) { correction.querySelector('input[name="reason"]').focus(); }
       } catch (notSaved) {
         this.lost = true;
-        box.checked = !fields.yes;
+        if (!this.held.includes(box.value)) { box.checked = !fields.yes; }
         this.state = fern.text('notSavedTickAgain');
+      }
+    },
+
+    /** What closes her day is sent until the house knows of it: it is not taken back because the line is gone. */
+    async send(box, fields) {
+      const closes = fields.yes && box.closest('[data-closes]') !== null;
+      for (;;) {
+        const answer = await fern.post(this.$root.dataset.url, fields).catch(() => null);
+        const others = this.held.filter((code) => code !== box.value);
+        if (answer && answer.ok && !answer.redirected) { this.held = others; return answer; }
+        if (closes) { this.held = others.concat(box.value); }
+        // signed out, or refused: nothing would change by asking again
+        if (!closes || (answer && answer.status < 500)) { throw new Error('not saved'); }
+        await new Promise((go) => window.setTimeout(go, TRIES_AGAIN_MS));
       }
     },
   }));

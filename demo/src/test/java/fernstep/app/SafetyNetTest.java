@@ -146,6 +146,50 @@ class SafetyNetTest {
     }
 
     @Test
+    void an_answer_that_stops_her_holds_without_a_connection_and_is_sent_once_there_is_one(
+            Visitor visitor, Running app) {
+        Page page = visitor.onATablet("ilse");
+        long client = Someone.plain(app.context(), "No Line", Approach.SLOW_LADDER, 12);
+        visitor.open("/clients/" + client);
+        page.click("form[action$='/visit'] button");
+        page.locator("#outcome form[action$='/asked'] button").waitFor();
+        visitor.context().setOffline(true);
+        page.click("label[for=CHEST_PAIN]");
+        assertThat(page.locator(".note-stop[role=alert]")).containsText("she does not train");
+        assertThat(page.locator("#CHEST_PAIN")).isChecked();
+        assertThat(page.locator("#outcome[inert]")).hasCount(1);
+        visitor.context().setOffline(false);
+        assertThat(page.locator("[data-outcome]")).hasAttribute("data-outcome", "REFER_NOW");
+        assertThat(page.locator(".note-stop[role=alert]")).isHidden();
+        assertThat(page.locator("#outcome[inert]")).hasCount(0);
+        long visit = app.context().getBean(Visits.class).openToday(client, 1).id();
+        assertThat(app.context().getBean(Visits.class).byId(visit).answers()).containsExactly(Answer.CHEST_PAIN);
+    }
+
+    @Test
+    void an_answer_that_was_not_saved_is_taken_back_and_said_though_the_next_one_was(Visitor visitor, Running app) {
+        Page page = visitor.onATablet("ilse");
+        long client = Someone.plain(app.context(), "One Lost", Approach.SLOW_LADDER, 12);
+        visitor.open("/clients/" + client);
+        page.click("form[action$='/visit'] button");
+        page.locator("#outcome form[action$='/asked'] button").waitFor();
+        List<Route> held = new CopyOnWriteArrayList<>();
+        page.route("**/answers", held::add);
+        page.click("label[for=TIRED]");
+        page.click("label[for=KNEE_PAIN]");
+        page.waitForCondition(() -> held.size() == 1);
+        held.get(0).abort();
+        page.waitForCondition(() -> held.size() == 2);
+        assertThat(page.locator("#TIRED")).not().isChecked();
+        held.get(1).resume();
+        assertThat(page.locator("#outcome[inert]")).hasCount(0);
+        assertThat(page.locator(".saved")).containsText("Please tick again");
+        assertThat(page.locator("#KNEE_PAIN")).isChecked();
+        long visit = app.context().getBean(Visits.class).openToday(client, 1).id();
+        assertThat(app.context().getBean(Visits.class).byId(visit).answers()).containsExactly(Answer.KNEE_PAIN);
+    }
+
+    @Test
     void a_second_press_on_a_slow_line_is_not_a_second_order(Visitor visitor, Running app) {
         Page page = visitor.onATablet("imogen");
         long client = Someone.firm(app.context(), "Pressed Twice", Approach.SLOW_LADDER, 20);
