@@ -1,12 +1,11 @@
 'use strict';
 document.addEventListener('alpine:init', () => {
-  const HERS = 'home';
-  const TRIES_AGAIN_MS = 4000;
-  const LONGEST_WAIT_MS = 60000;
-
   // A client's day at home. What she tells is kept on the phone first and sent when there is a connection; the page goes on
   // either way. What closes the day closes it here at once, whatever the connection does.
   Alpine.data('home', () => ({
+    ...fernHomeWire,
+    ...fernHomePace,
+
     screen: '',
     at: 0,
     pressed: 0,
@@ -19,7 +18,6 @@ document.addEventListener('alpine:init', () => {
     unsent: 0,
     notice: '',
     sending: false,
-    waitMs: TRIES_AGAIN_MS,
     running: false,
     ran: 0,
     since: 0,
@@ -46,7 +44,7 @@ document.addEventListener('alpine:init', () => {
       this.listTold();
       this.screen = this.where();
       if ('serviceWorker' in navigator) { navigator.serviceWorker.register('/home-sw.js', { scope: '/home/' }); }
-      window.addEventListener('online', () => { this.waitMs = TRIES_AGAIN_MS; this.send(); });
+      window.addEventListener('online', () => this.sendNow());
       window.addEventListener('visibilitychange', () => this.awake());
       this.send();
     },
@@ -83,60 +81,6 @@ document.addEventListener('alpine:init', () => {
       this.screen = name;
       window.scrollTo(0, 0);
     },
-
-    // Entries: on the phone first, then to the house, in order.
-    async tell1(entry) {
-      const whole = { id: fern.uuid(), at: this.now(), ...entry };
-      fernUnsent.hold(this.url, HERS, whole);
-      this.unsent += 1;
-      await fernUnsent.add(this.url, HERS, whole);
-      this.send();
-    },
-    now() {
-      const d = new Date();
-      const two = (n) => String(n).padStart(2, '0');
-      return d.getFullYear() + '-' + two(d.getMonth() + 1) + '-' + two(d.getDate()) + 'T' + two(d.getHours()) + ':'
-        + two(d.getMinutes()) + ':' + two(d.getSeconds());
-    },
-    async send() {
-      if (this.sending) { return; }
-      this.sending = true;
-      let refused = false;
-      try {
-        // What is told while another is on its way is sent after it: nothing waits for her next tap.
-        for (;;) {
-          const all = await fernUnsent.of(this.url, HERS);
-          this.unsent = all.length;
-          if (!all.length) { break; }
-          const record = all[0];
-          const answer = await fetch(this.url + '/entries', {
-            method: 'POST',
-            headers: { 'Content-Type': 'application/json', 'X-Requested-With': 'fetch' },
-            body: JSON.stringify(record.event),
-          });
-          const ours = (answer.headers.get('content-type') || '').includes('json');
-          if (ours && (answer.status === 404 || answer.status === 410)) { await this.forget(); window.location.reload(); return; }
-          if (ours && answer.status === 401) { this.notice = fern.text('home.pinAgain'); return; }
-          if (!ours || answer.status >= 500 || answer.status === 429) { throw new Error('not taken: ' + answer.status); }
-          refused ||= !answer.ok;
-          if (answer.ok && record.event.kind === 'ANSWERED') {
-            this.kept.heardAt = Number((await answer.json()).at);
-            this.keep();
-          }
-          await fernUnsent.remove(record.seq);
-        }
-        this.waitMs = TRIES_AGAIN_MS;
-        this.notice = refused ? fern.text('home.refused') : '';
-        if (this.adapts) { window.location.reload(); }
-      } catch (lost) {
-        window.setTimeout(() => this.send(), this.waitMs);
-        this.waitMs = Math.min(LONGEST_WAIT_MS, 2 * this.waitMs);
-      } finally {
-        this.sending = false;
-      }
-    },
-    unsentText() { return fern.text('home.unsent', this.unsent); },
-    toldText() { return fern.text(this.unsent ? 'home.toldLater' : 'home.toldNow'); },
 
     // Questions.
     press() {
@@ -247,70 +191,6 @@ document.addEventListener('alpine:init', () => {
       const inSet = whole - (set - 1) * target;
       return sets === 1 ? fern.text('home.count', inSet, target) : fern.text('home.countInSet', inSet, target, set, sets);
     },
-    paceText() { return fern.text(this.running ? 'home.pause' : this.ran ? 'home.goOn' : 'home.pace'); },
-    pace() {
-      if (this.running) { this.ran += (performance.now() - this.since) / 1000; } else { this.since = performance.now(); }
-      this.running = !this.running;
-      if (this.running) { this.awake(); this.frame(); } else { this.sleep(); }
-    },
-    async awake() {
-      if (!this.running || !navigator.wakeLock || document.visibilityState !== 'visible') { return; }
-      try { this.lock = await navigator.wakeLock.request('screen'); } catch (refused) { this.lock = null; }
-    },
-    sleep() { if (this.lock) { this.lock.release(); this.lock = null; } },
-    /** The ring grows as the breath comes in and shrinks as it goes out; the figure moves with it. */
-    frame() {
-      if (!this.running || !this.item) { return; }
-      window.requestAnimationFrame(() => this.frame());
-      const total = this.phases.reduce((sum, p) => sum + p.seconds, 0);
-      const all = Number(this.item.dataset.target) * Number(this.item.dataset.sets);
-      const passed = this.ran + (performance.now() - this.since) / 1000;
-      this.counted = Math.floor(passed / total);
-      if (this.counted >= all) {
-        this.counted = all;
-        this.running = false;
-        this.phaseText = fern.text('home.thatWasIt');
-        this.phaseLeft = '✓';
-        this.signal();
-        this.sleep();
-        return;
-      }
-      let at = passed % total;
-      let n = 0;
-      while (at >= this.phases[n].seconds) { at -= this.phases[n].seconds; n += 1; }
-      const p = this.phases[n];
-      const breath = fern.text('home.' + p.breath);
-      if (n !== this.part) { this.part = n; this.signal(); }
-      this.phaseText = p.text.toLowerCase() === breath.toLowerCase() ? p.text : p.text + ' · ' + breath.toLowerCase();
-      this.phaseLeft = String(Math.floor(at) + 1);
-      this.out = p.breath === 'OUT';
-      const share = at / p.seconds;
-      const wave = p.breath === 'IN' ? share : p.breath === 'OUT' ? 1 - share : 0.5;
-      const ball = this.$root.querySelector('.breath .ball');
-      ball.setAttribute('r', String(this.still ? 60 : 38 + 44 * wave));
-      if (!this.still) {
-        const way = n === 0 ? share : n === this.phases.length - 1 ? 0 : this.phases.length > 3 && n === 1 ? 1 : 1 - share;
-        fernFigure.show(this.item.querySelector('svg'), way);
-      }
-    },
-    signal() {
-      if (this.buzz && navigator.vibrate) { navigator.vibrate(60); }
-      if (!this.sound || !window.AudioContext) { return; }
-      this.ears = this.ears || new AudioContext();
-      const tone = this.ears.createOscillator();
-      const loud = this.ears.createGain();
-      loud.gain.value = 0.08;
-      tone.frequency.value = 440;
-      tone.connect(loud).connect(this.ears.destination);
-      tone.start();
-      tone.stop(this.ears.currentTime + 0.09);
-    },
-    flip() {
-      const name = this.$event.currentTarget.dataset.option;
-      this[name] = !this[name];
-      localStorage.setItem('home.' + name, this[name] ? 'yes' : 'no');
-    },
-
     // What she notices, and what to do about it.
     notice1() { this.noticing = !this.noticing; },
     sign() {

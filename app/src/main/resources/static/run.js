@@ -2,16 +2,17 @@
 document.addEventListener('alpine:init', () => {
   const WANTED_EFFORT = 3;
   const GUARD_MS = 500;
-  const STILL_MS = 150;
-  const ASKS_AGAIN_MS = 1500;
-  const CUT_MS = 5000;
-  const LONGEST_WAIT_MS = 8000;
   const STOPS = ['STEP_BACK', 'END_EXERCISE', 'END_SESSION', 'REFER_NOW'];
   const EASES = ['EASE', 'EASE_ONE_SIDE', 'CUE', 'END_SET'];
 
   // The mat-side runner. The server derives everything from the log; the page shows that and, on top of it, what it has not
   // sent yet, so that nothing waits for a connection and nothing is lost without one.
   Alpine.data('runner', () => ({
+    ...fernRunWire,
+    ...fernRunDevice,
+    ...fernRunBreath,
+    ...fernRunKeys,
+
     base: null,
     s: null,
     queue: [],
@@ -56,58 +57,8 @@ document.addEventListener('alpine:init', () => {
       await this.load();
       window.addEventListener('online', () => { this.waitMs = 500; this.send(); });
       window.requestAnimationFrame((t) => this.pace(t));
-      window.setTimeout(() => this.listen(), ASKS_AGAIN_MS);
+      this.goOnAsking();
       if (sessionStorage.getItem('run.trace') === this.session) { this.watchDevice(); }
-    },
-
-    /** The state as the server has it; without a connection the last one that was read. */
-    async load() {
-      try {
-        const answer = await this.ask(this.url + '/state', true);
-        if (!answer) { throw new Error('no state'); }
-        this.take(answer);
-      } catch (lost) {
-        this.offline = true;
-        window.setTimeout(() => this.load(), 2000);
-        return;
-      }
-      this.send();
-    },
-
-    /** Another tablet may have told something; an emergency may have been answered elsewhere. */
-    async listen() {
-      if (this.base && !this.queue.length && document.visibilityState === 'visible') {
-        try {
-          const answer = await this.ask(this.url + '/state?known=' + encodeURIComponent(this.base.version));
-          if (answer && !this.queue.length) { this.take(answer); }
-        } catch (lost) { this.offline = true; }
-      }
-      window.setTimeout(() => this.listen(), ASKS_AGAIN_MS);
-    },
-
-    /**
-     * JSON of ours, or nothing for "nothing new"; throws for everything else, a captive page included. What the browser kept
-     * from before counts only where it was asked for: it must never take the place of what is known since.
-     */
-    async ask(url, keptWillDo) {
-      const cut = new AbortController();
-      const timer = window.setTimeout(() => cut.abort(), CUT_MS);
-      try {
-        const answer = await fetch(url, { signal: cut.signal, headers: { 'X-Requested-With': 'fetch' } });
-        this.checkSignedIn(answer);
-        if (answer.status === 204) { this.offline = false; return null; }
-        if (!answer.ok || !isJson(answer)) { throw new Error('no answer of ours'); }
-        this.offline = answer.headers.get('x-fern-kept') !== null;
-        if (this.offline && !keptWillDo) { throw new Error('only what was kept'); }
-        return await answer.json();
-      } finally { window.clearTimeout(timer); }
-    },
-
-    checkSignedIn(answer) {
-      if (answer.redirected || answer.status === 401 || answer.status === 403) {
-        this.signedOut = answer.status === 403 || new URL(answer.url).pathname === '/sign-in';
-        if (this.signedOut) { throw new Error('signed out'); }
-      } else if (answer.ok && answer.headers.get('x-fern-kept') === null) { this.signedOut = false; }
     },
 
     take(state) {
@@ -155,31 +106,6 @@ document.addEventListener('alpine:init', () => {
       for (const button of this.$root.querySelectorAll('.efforts-box [data-n]')) {
         button.classList.toggle('wanted', !this.touched && Number(button.dataset.n) === WANTED_EFFORT);
       }
-    },
-
-    /** Answers to everything that could be seen: of the exercise in hand first, then of those that follow. */
-    async lookAhead() {
-      if (this.looking || !this.s || (this.queue.length && !this.offline)) { return; }
-      const missing = (key) => key && !this.answers[key] && !this.tried[key];
-      const want = missing(this.s.answersKey)
-        ? this.s.at
-        : this.s.items.findIndex((i, at) => at > this.s.at && i.state === 'open' && missing(i.key));
-      if (want < 0 || want >= this.s.items.length) { return; }
-      this.looking = true;
-      try {
-        this.tried[want === this.s.at ? this.s.answersKey : this.s.items[want].key] = true;
-        const found = await this.ask(this.url + '/answers?at=' + want, true);
-        if (found && found.key) { this.answers[found.key] = found.bySign; }
-        window.setTimeout(() => this.lookAhead(), 300);
-      } catch (lost) { /* the next event asks again */ } finally { this.looking = false; }
-    },
-
-    /** The figure of the rung in hand, at its range; without a connection the last one stays. */
-    async loadFigure(url) {
-      try {
-        const answer = await fetch(url);
-        if (answer.ok && !answer.redirected) { this.$root.querySelector('.run-figure').innerHTML = await answer.text(); }
-      } catch (lost) { /* the count and the breath go on without it */ }
     },
 
     item() { return this.s && this.s.at < this.s.items.length ? this.s.items[this.s.at] : null; },
@@ -287,69 +213,6 @@ document.addEventListener('alpine:init', () => {
       this.report({ kind: 'EFFORT', value: n, at: this.s.at });
     },
     effortThis() { this.effort(Number(this.$event.currentTarget.dataset.n)); },
-    /** A code for the cuff and the belts: whoever has it streams into this session and no other. */
-    async pairDevice() {
-      this.open('device');
-      this.code = '';
-      try {
-        const answer = await fetch(this.url + '/pairing', {
-          method: 'POST', headers: { 'X-CSRF-TOKEN': fern.token(), 'X-Requested-With': 'fetch' },
-        });
-        this.checkSignedIn(answer);
-        if (!answer.ok || !isJson(answer)) { throw new Error('no code'); }
-        this.code = (await answer.json()).code;
-        sessionStorage.setItem('run.trace', this.session);
-        this.watchDevice();
-      } catch (lost) { this.notice = fern.text('noCode'); this.close(); }
-    },
-    watchDevice() {
-      if (this.strips) { return; }
-      this.strips = new fernTrace.Strips(this.url, this.$root.querySelector('.trace canvas'), (told) => {
-        if (told.state === 'LIVE' && this.traceState !== 'LIVE' && this.isPanel('device')) { this.close(); }
-        this.traceState = told.state;
-        if (told.outBreaths && told.outBreaths.length || told.problems.length) { this.traceProblems = told.problems; }
-      });
-      this.strips.open();
-    },
-    leaveDevice() {
-      sessionStorage.removeItem('run.trace');
-      if (this.strips) { this.strips.close(); }
-      this.strips = null;
-      this.traceState = '';
-      this.judged = null;
-      this.close();
-    },
-    hasTrace() { return ['LIVE', 'SILENT', 'AWAY', 'ENDED', 'LOST'].includes(this.traceState); },
-    watching() { return this.strips !== null; },
-    traceTrouble() { return { SILENT: fern.text('deviceSilent'), AWAY: fern.text('deviceAway'), ENDED: fern.text('deviceEnded'), LOST: fern.text('deviceLost') }[this.traceState] || ''; },
-    judgedWord() { return this.judged ? this.judged.word : ''; },
-    judgedDetail() { return this.judged ? this.judged.detail : ''; },
-    unsureText() {
-      const p = this.judged && this.judged.proposal;
-      return p && !p.sure ? fern.text('maybeSign', p.label, p.percent) : '';
-    },
-    proposed() {
-      const p = this.judged && this.judged.proposal;
-      const button = p && this.$root.querySelector('.sign[data-code="' + p.sign + '"]');
-      return p && p.sure && button && !button.disabled && this.working() ? p : null;
-    },
-    hasProposal() { return this.proposed() !== null; },
-    proposalText() { const p = this.proposed(); return p ? fern.text('takeSign', p.label, p.percent) : ''; },
-    /** One press takes what the trace proposes; nothing is marked without it. */
-    takeProposal() {
-      const p = this.proposed();
-      if (!p) { return; }
-      this.judged = null;
-      this.sign(p.sign);
-    },
-    async judge(i) {
-      const from = this.liftAt || this.startedAt;
-      if (!this.strips || this.traceState !== 'LIVE' || !from) { return; }
-      this.judged = null;
-      try {
-        this.judged = await this.strips.rep({ rep: i.rep + 1, side: i.sideCode || null, rung: i.rung }, from, performance.now());
-      } catch (lost) { /* the count goes on without it */ }
-    },
     pause() { this.paused = !this.paused; this.startedAt = 0; this.panel = ''; },
     flip(name) { this[name] = !this[name]; localStorage.setItem('run.' + name, this[name] ? 'yes' : 'no'); },
     flipThis() { this.flip(this.$event.currentTarget.dataset.option); },
@@ -424,166 +287,5 @@ document.addEventListener('alpine:init', () => {
         .then(() => fernUnsent.add(this.session, this.staff, event))
         .then((seq) => { record.seq = seq; this.send(); }, () => { this.notice = fern.text('storeFull'); this.send(); });
     },
-
-    async send() {
-      if (this.sending || !this.base) { return; }
-      this.sending = true;
-      let lost = false;
-      const work = () => this.sendAll();
-      try {
-        if (navigator.locks) { await navigator.locks.request('fern-send-' + this.session, work); } else { await work(); }
-      } catch (notSent) {
-        lost = true;
-        this.offline = !this.signedOut;
-        window.setTimeout(() => this.send(), this.waitMs);
-        this.waitMs = Math.min(LONGEST_WAIT_MS, this.waitMs * 2);
-      } finally { this.sending = false; }
-      // What came while the last was being put away goes at once.
-      if (!this.queue.length) { this.lookAhead(); } else if (!lost) { this.send(); }
-    },
-
-    async sendAll() {
-      while (this.queue.length) {
-        const record = this.queue[0];
-        const { state, refused } = await this.post(record.event);
-        this.waitMs = 500;
-        this.offline = false;
-        if (record.seq !== null) { await fernUnsent.remove(record.seq); }
-        this.queue.shift();
-        if (refused) {
-          this.notice = fern.text('refused', refused);
-          const now = await this.ask(this.url + '/state');
-          if (now) { this.take(now); }
-        } else if (!this.queue.length) {
-          this.take(state);
-        } else {
-          this.base = state;
-          fernUnsent.keepState(this.url, state);
-        }
-      }
-    },
-
-    /** Only a state of ours or a refusal with a name ends an event; anything else is tried again. */
-    async post(event) {
-      const cut = new AbortController();
-      const timer = window.setTimeout(() => cut.abort(), CUT_MS);
-      const { undoTo, shown, emergency, ...body } = event;
-      try {
-        const answer = await fetch(this.url + '/events', {
-          method: 'POST',
-          signal: cut.signal,
-          headers: { 'X-CSRF-TOKEN': fern.token(), 'Content-Type': 'application/json', 'X-Requested-With': 'fetch' },
-          body: JSON.stringify(body),
-        });
-        this.checkSignedIn(answer);
-        if (!isJson(answer)) { throw new Error('no answer of ours'); }
-        const told = await answer.json();
-        if (answer.ok && told.phase) { return { state: told }; }
-        if (told.refused) { return { refused: told.message }; }
-        throw new Error('no answer of ours');
-      } finally { window.clearTimeout(timer); }
-    },
-
-    /** Pedal, Space and digits; with a list open the digits choose from it and the signs rest. */
-    press() {
-      const e = this.$event;
-      if (e.ctrlKey || e.metaKey || e.altKey || !this.s || ['SELECT', 'TEXTAREA'].includes(e.target.tagName)) { return; }
-      if (e.target.tagName === 'INPUT' && e.target.type !== 'radio') { return; }
-      if (this.pressed(e.key)) { e.preventDefault(); }
-    },
-
-    pressed(key) {
-      if (key === 'Escape') { this.close(); this.why = null; return true; }
-      if (this.panel) { return this.choose(key); }
-      if (key === ' ' || key === 'PageDown') {
-        if (this.working()) { this.primary(); }
-        return true;
-      }
-      if (!this.working()) { return false; }
-      const commands = {
-        u: () => this.undo(), PageUp: () => this.undo(), Backspace: () => this.undo(),
-        o: () => { if (this.canOverride()) { this.open('override'); } },
-        e: () => this.open('emergency'), m: () => this.open('more'), x: () => { if (this.canSkip()) { this.open('skip'); } },
-        t: () => this.takeProposal(), p: () => this.pause(), y: () => { if (this.hasAdvice()) { this.askWhy(); } },
-        ArrowLeft: () => this.left(), ArrowRight: () => this.right(), '?': () => this.open('keys'),
-      };
-      if (commands[key]) { commands[key](); return true; }
-      if (this.asking() && /^[0-9]$/.test(key)) { this.effort(Number(key)); return true; }
-      const mark = Array.from(this.$root.querySelectorAll('.sign[data-key]')).find((b) => b.dataset.key === key);
-      if (mark && !mark.disabled) { this.sign(mark.dataset.code); return true; }
-      return false;
-    },
-
-    choose(key) {
-      if (this.panel === 'override' && key === 'b') { this.becauseNext(); return true; }
-      if (this.panel === 'keys' && key === '?') { this.close(); return true; }
-      const box = this.$root.querySelector('[data-choices="' + this.panel + '"]');
-      const button = box && Array.from(box.querySelectorAll('[data-choice]')).find((b) => b.dataset.choice === key && !b.disabled);
-      if (button) { button.click(); }
-      // Space and the letters of the signs rest while a list is open.
-      return Boolean(button) || key === ' ' || key === 'PageDown' || /^[0-9a-z]$/.test(key);
-    },
-
-    /** Where in the repetition the breath is; the ball grows on the in-breath and shrinks on the out-breath. */
-    pace(time) {
-      const i = this.item();
-      if (i && this.phase() === 'WORK' && i.phases.length && !this.paused) {
-        if (!this.startedAt) { this.startedAt = time; }
-        const total = i.phases.reduce((sum, p) => sum + p.seconds, 0);
-        let at = (time - this.startedAt) / 1000;
-        if (at >= total && this.byTempo && !this.panel) { this.primary(); at = 0; }
-        at %= total;
-        const p = i.phases.find((x) => { if (at < x.seconds) { return true; } at -= x.seconds; return false; });
-        if (p) { this.drawBreath(p, at); }
-      }
-      if (this.resting()) {
-        const left = Math.ceil((this.restUntil - performance.now()) / 1000);
-        this.restLeft = fern.text(left > 0 ? 'restLeft' : 'restOver', left);
-      }
-      // where motion is not wanted nothing moves between two figures: no need to draw sixty times a second
-      if (this.still) { window.setTimeout(() => this.pace(performance.now()), STILL_MS); } else { window.requestAnimationFrame((t) => this.pace(t)); }
-    },
-
-    drawBreath(p, at) {
-      const share = at / p.seconds;
-      const words = { OUT: fern.text('breatheOut'), IN: fern.text('breatheIn'), RUNS_ON: fern.text('breathRunsOn') };
-      const same = p.part.startsWith('BREATHE');
-      if (this.part !== p.part) {
-        this.part = p.part;
-        if (p.part === 'LIFT') { this.liftAt = performance.now(); }
-        this.signal();
-      }
-      this.phaseText = same ? p.text : p.text + ' · ' + words[p.breath].toLowerCase();
-      this.phaseLeft = String(Math.floor(at) + 1);
-      this.out = p.breath === 'OUT';
-      this.holdSecond = p.part === 'HOLD' ? Math.floor(at) : null;
-      const figure = this.$root.querySelector('.run-figure svg');
-      if (figure && !this.still) {
-        const way = { LIFT: share, HOLD: 1, RETURN: 1 - share, REST: 0, BREATHE_IN: share, BREATHE_OUT: 1 - share };
-        window.fernFigure.show(figure, way[p.part]);
-      }
-      const ball = this.$root.querySelector('.breath .ball');
-      if (!ball) { return; }
-      const wave = p.breath === 'OUT' ? 1 - share : p.breath === 'IN' ? share : 0.5;
-      ball.setAttribute('r', String(this.still ? 60 : 38 + 44 * wave));
-    },
-
-    /** A soft tick at each change, only where it was asked for. */
-    signal() {
-      if (this.vibrates && navigator.vibrate) { navigator.vibrate(40); }
-      if (!this.sound) { return; }
-      this.ears = this.ears || new AudioContext();
-      const tone = this.ears.createOscillator();
-      const gain = this.ears.createGain();
-      gain.gain.value = 0.05;
-      tone.frequency.value = this.out ? 440 : 660;
-      tone.connect(gain).connect(this.ears.destination);
-      tone.start();
-      tone.stop(this.ears.currentTime + 0.08);
-    },
   }));
-
-  function isJson(answer) {
-    return (answer.headers.get('content-type') || '').startsWith('application/json');
-  }
 });

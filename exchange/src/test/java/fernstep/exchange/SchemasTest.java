@@ -22,10 +22,9 @@ import tools.jackson.databind.json.JsonMapper;
 class SchemasTest {
     private static final Path SCHEMAS = Path.of("src/main/resources/fernstep/schema");
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private static final String EMERGENCIES = "EmergencyAnswer";
 
     static Stream<String> kinds() throws IOException {
-        return codes().propertyNames().stream().filter(n -> !n.equals(EMERGENCIES));
+        return codes().propertyNames().stream().filter(n -> !n.equals(CodesFile.EMERGENCIES));
     }
 
     @ParameterizedTest
@@ -41,11 +40,19 @@ class SchemasTest {
 
     @Test
     void the_emergencies_are_those_of_the_questions() throws IOException {
-        assertThat(texts(codes().get(EMERGENCIES).get("enum")))
+        assertThat(texts(codes().get(CodesFile.EMERGENCIES).get("enum")))
                 .containsExactlyElementsOf(Arrays.stream(Answer.values())
                         .filter(Answer::emergency)
                         .map(Answer::name)
                         .toList());
+    }
+
+    @Test
+    void the_file_is_what_the_command_writes_from_the_types() throws Exception {
+        String text = Files.readString(CodesFile.FILE);
+        String stale = text.replace("\"BLEEDING\",", "").replace("\"QUIET_START\"", "\"GONE\"");
+        assertThat(stale).isNotEqualTo(text);
+        assertThat(CodesFile.anew(stale)).as("./fern codes").isEqualTo(text);
     }
 
     @Test

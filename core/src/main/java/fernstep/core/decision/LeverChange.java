@@ -31,6 +31,11 @@ public record LeverChange(
         return loadChangePct == null ? what : Reason.of("use.withLoad", what, Math.round(-loadChangePct));
     }
 
+    /** The value to set as a number; {@code otherwise} where it is none. */
+    public double toOr(double otherwise) {
+        return to instanceof Number n ? n.doubleValue() : otherwise;
+    }
+
     private static Object percent(@Nullable Object share) {
         return share instanceof Number n ? Math.round(PCT * n.doubleValue()) : 0;
     }

@@ -37,7 +37,7 @@ final class Easings {
                 }
             }
             case BEND_KNEE -> {
-                kneesBentDeg = change.to() instanceof Number deg ? deg.intValue() : 0;
+                kneesBentDeg = (int) change.toOr(0);
                 otherLevers.add(Lever.BEND_KNEE);
             }
             default -> otherLevers.add(change.lever());

@@ -260,12 +260,11 @@ public final class Exercise {
     }
 
     void pull(LeverChange change) {
-        Number to = change.to() instanceof Number n ? n : null;
         switch (change.lever()) {
-            case RAISE_RANGE -> range = to == null ? 0 : to.doubleValue();
-            case SHORTEN_HOLD -> dose = dose.withHoldS(to == null ? 1 : to.intValue());
+            case RAISE_RANGE -> range = change.toOr(0);
+            case SHORTEN_HOLD -> dose = dose.withHoldS((int) change.toOr(1));
             case FEWER_REPS -> {
-                dose = dose.withTimes(to == null ? 1 : to.intValue());
+                dose = dose.withTimes((int) change.toOr(1));
                 endSetWhenReached();
             }
             default -> easings.pull(change);
