@@ -123,7 +123,7 @@ public record TrunkLoad(
     private static final class Lying {
         private final Body b;
         private final Skeleton s;
-        private final double footward;
+        private final boolean headIsAtPlusX;
         private final List<Support> heels = new ArrayList<>(2);
         private double legsNm;
         private double armsNm;
@@ -132,7 +132,12 @@ public record TrunkLoad(
         Lying(Body b, Skeleton s) {
             this.b = b;
             this.s = s;
-            this.footward = s.frame().up().x() > 0 ? -1 : 1;
+            this.headIsAtPlusX = s.frame().up().x() > 0;
+        }
+
+        /** From the hips along the mat toward the head, m; the hips lie at 0. */
+        private double headward(Point3 at) {
+            return headIsAtPlusX ? at.x() : -at.x();
         }
 
         TrunkLoad load() {
@@ -157,11 +162,11 @@ public record TrunkLoad(
             double aboutHip = 0;
             double aside = 0;
             for (Weight w : Masses.leg(b, leg)) {
-                aboutHip += w.newtons() * footward * (w.at().x() - leg.hip().x());
+                aboutHip -= w.newtons() * headward(w.at());
                 aside += w.newtons() * w.at().z();
             }
             Point3 bearing = pose.on() == LegContact.TOES ? leg.toe() : leg.ankle();
-            double reach = footward * (bearing.x() - leg.hip().x());
+            double reach = -headward(bearing);
             double carriedN = pose.on().onFloor() && reach > 0 ? aboutHip / reach : 0;
             double unsupported =
                     switch (pose.on()) {
@@ -187,7 +192,7 @@ public record TrunkLoad(
             }
             Skeleton.Arm arm = s.arm(side);
             for (Weight w : Masses.arm(b, arm, pose.heldKg())) {
-                armsNm += w.newtons() * -footward * (w.at().x() - arm.shoulder().x());
+                armsNm += w.newtons() * (headward(w.at()) - headward(arm.shoulder()));
                 turningNm += w.newtons() * w.at().z();
             }
         }
@@ -197,7 +202,7 @@ public record TrunkLoad(
             if (!s.headLifted()) {
                 return 0;
             }
-            double hinge = s.hip().toward(s.shoulder(), T12_SHARE).x();
+            double hinge = headward(s.hip().toward(s.shoulder(), T12_SHARE));
             double sum = aboutHinge(Masses.head(b, s), hinge);
             double clear = clearShare();
             for (Side side : Side.values()) {
@@ -212,8 +217,8 @@ public record TrunkLoad(
             return Math.max(0, Math.min(1, s.pose().trunk().spineDeg() / BLADES_CLEAR_DEG));
         }
 
-        private double aboutHinge(Weight w, double hingeX) {
-            return w.newtons() * -footward * (w.at().x() - hingeX);
+        private double aboutHinge(Weight w, double hinge) {
+            return w.newtons() * (headward(w.at()) - hinge);
         }
 
         /** Face down, a lifted chest hangs from the lumbar section, less what the arms carry together with the pelvis. */
@@ -221,18 +226,17 @@ public record TrunkLoad(
             if (s.pitchDeg() <= CHEST_LIFTED_DEG) {
                 return 0;
             }
-            double section = -footward * s.lumbar().x();
+            double section = headward(s.lumbar());
             double aboutSection = 0;
             double aboutPelvis = 0;
             for (Weight w : Masses.upper(b, s)) {
-                double headward = -footward * w.at().x();
-                aboutSection += w.newtons() * (headward - section);
-                aboutPelvis += w.newtons() * headward;
+                aboutSection += w.newtons() * (headward(w.at()) - section);
+                aboutPelvis += w.newtons() * headward(w.at());
             }
             if (!s.pose().leftArm().on().onFloor()) {
                 return aboutSection;
             }
-            double elbow = -footward * s.leftArm().elbow().x();
+            double elbow = headward(s.leftArm().elbow());
             return Math.abs(aboutSection - aboutPelvis / elbow * (elbow - section));
         }
     }

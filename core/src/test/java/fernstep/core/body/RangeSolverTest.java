@@ -41,6 +41,25 @@ class RangeSolverTest {
                                 .isGreaterThanOrEqualTo(hipDeg - 0.01));
     }
 
+    @ParameterizedTest
+    @CsvSource({"F3", "F7", "HK4", "HP3", "CU2", "AL4"})
+    void comes_within_a_thousandth_of_the_range_of_any_ceiling(String code) {
+        Movement movement = ShippedCatalogue.CATALOGUE.rung(code).movement();
+        double easiest = movement.peak(BODY, 0).loadIndex();
+        double full = movement.peak(BODY, 1).loadIndex();
+        for (int i = 1; i <= 40; i++) {
+            double ceiling = easiest + (full - easiest) * i / 40;
+            RangePoint point = ((Reached) RangeSolver.solve(movement, BODY, ceiling)).point();
+            assertThat(point.load().loadIndex()).as("%s %d", code, i).isLessThanOrEqualTo(ceiling);
+            if (point.range() < 1) {
+                assertThat(movement.peak(BODY, Math.min(1, point.range() + 0.0011))
+                                .loadIndex())
+                        .as("%s %d: a little further is too much", code, i)
+                        .isGreaterThan(ceiling);
+            }
+        }
+    }
+
     @Test
     void tells_the_heel_height_in_centimetres() {
         // 0.021·170 + 49.1·1.70·sin 30° = 3.57 + 41.735

@@ -110,6 +110,8 @@ class BreathingTest {
         "5, 0, true",
         "5, 0.044, true",
         "5, 0.056, false",
+        "4.5, 0.047, true",
+        "9, 0.044, false",
         "5, -0.044, true",
         "5, -0.056, false",
         "2.7, 0, true",
@@ -139,6 +141,25 @@ class BreathingTest {
         assertThat(of(swing).holds(2)).hasSize(2);
         DoubleUnaryOperator twitch = s -> held(8, 0).applyAsDouble(s) + (s > 65 && s < 65.08 ? 0.2 : 0);
         assertThat(of(twitch).holds(2)).hasSize(1);
+    }
+
+    @Test
+    void a_slope_for_an_eighth_of_a_second_does_not_part_a_hold() {
+        DoubleUnaryOperator twitch = s -> held(8, 0).applyAsDouble(s) + (Math.abs(s - 65.24) < 0.01 ? 0.96 : 0);
+        assertThat(of(twitch).holds(2))
+                .singleElement()
+                .satisfies(h -> assertThat(h.seconds()).isBetween(7.4, 8.9));
+    }
+
+    @Test
+    void a_hold_in_which_samples_are_missing_is_none() {
+        double[] x = IntStream.range(0, SECONDS * HZ)
+                .mapToDouble(i ->
+                        i >= 63 * HZ && i < 65 * HZ ? Double.NaN : held(6, 0).applyAsDouble((double) i / HZ))
+                .toArray();
+        double[] times = IntStream.range(0, x.length).mapToDouble(i -> 40.0 * i).toArray();
+        Trace trace = Trace.of(times, Map.of(Channel.RIBS, x));
+        assertThat(new Breathing(trace, trace.values(Channel.RIBS)).holds(2)).isEmpty();
     }
 
     @Test

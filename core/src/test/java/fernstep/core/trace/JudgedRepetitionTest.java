@@ -57,7 +57,7 @@ class JudgedRepetitionTest {
         Random random = new Random(8);
         double[] wander = new double[POINTS];
         for (int i = 1; i < POINTS; i++) {
-            wander[i] = 0.97 * wander[i - 1] + 0.05 * random.nextGaussian();
+            wander[i] = 0.97 * wander[i - 1] + 0.15 * random.nextGaussian();
         }
         double[] ribs = line(JudgedRepetitionTest::breath);
         double[] belly = line(s -> breath(s) + wander[(int) Math.round(s * HZ)]);
@@ -67,6 +67,7 @@ class JudgedRepetitionTest {
         Trace trace = trace(lines);
         Breathing high = new Breathing(trace, ribs);
         Breathing low = new Breathing(trace, belly);
+        int bulging = 0;
         for (int start = 100; start < POINTS - 150; start += 13) {
             int end = start + 30 + start % 70;
             Rep rep = reps(trace, 3.0, new Mark(1, null, 40.0 * start, 40.0 * end))
@@ -84,12 +85,18 @@ class JudgedRepetitionTest {
                 }
             }
             double share = most / low.amplitude();
+            bulging += share > 0.25 ? 1 : 0;
             assertThat(rep.bellyOut()).as("from %d to %d", start, end).isCloseTo(share, within(EXACT));
             assertThat(rep.verdict().stream().filter(v -> v.sign() == SignCode.WALL_BULGE))
                     .hasSize(share > 0.25 ? 1 : 0)
                     .allSatisfy(v -> assertThat(v.confidence())
                             .isCloseTo(1 - 0.5 * Math.exp(-(share - 0.25) / 0.15), within(EXACT)));
         }
+        assertThat(bulging).isGreaterThan(10);
+        assertThat(reps(trace(Map.of(Channel.RIBS, ribs)), 3.0, new Mark(1, null, 30_000, 33_000)))
+                .as("without a belt on the belly nothing is known of it")
+                .extracting(Rep::bellyOut)
+                .containsOnlyNulls();
     }
 
     /** Stands from 42.5 s on for so long. */

@@ -179,6 +179,25 @@ class SignalsTest {
             return x;
         }
 
+        /** Comes up a step a point, and slows down before it rests at its highest. */
+        private double[] atRest(int times) {
+            double[] x = new double[times * 31 + 20];
+            for (int i = 0; i < x.length; i++) {
+                int at = i % 31;
+                x[i] = i >= times * 31
+                        ? 3 + 0.9 * (i - times * 31) % 5
+                        : at < 10
+                                ? at
+                                : at == 10 ? 9.75 : at == 11 ? 9.9 : at < 21 ? 10 : 30 - at + 0.25 * (i / 31 + 1);
+            }
+            return x;
+        }
+
+        @Test
+        void is_not_cut_off_where_it_slows_down_before_it_rests() {
+            assertThat(ChannelCheck.clips(atRest(4))).isFalse();
+        }
+
         @Test
         void is_cut_off_where_it_meets_its_highest_value_at_speed_and_stays_there_again_and_again() {
             assertThat(ChannelCheck.clips(cutOff(3, 8))).isTrue();

@@ -2,12 +2,14 @@ package fernstep.core.trace;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 import fernstep.core.trace.Trace.Problem.Code;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.IntToDoubleFunction;
@@ -208,6 +210,38 @@ class TraceGridTest {
         assertThat(Trace.of(new double[] {5}, Map.of(Channel.CUFF, new double[] {40}))
                         .rateHz())
                 .isZero();
+    }
+
+    @Test
+    void a_recording_may_begin_late_and_is_as_long_as_it_is() {
+        double eleven = 11 * 3_600_000.0;
+        Trace trace = cuff(line(100, i -> eleven + 40.0 * i), line(100, i -> 40 + Math.sin(i)));
+        assertThat(trace.durationMs()).isEqualTo(99 * 40.0);
+        assertThat(factsOf(trace, Code.TOO_SHORT)).containsExactly(4L);
+    }
+
+    @Test
+    void its_rate_is_that_of_the_usual_step() {
+        Trace trace = Trace.of(new double[] {0, 20, 40}, Map.of(Channel.RIBS, new double[] {1, 2, 3}));
+        assertThat(trace.rateHz()).isEqualTo(50);
+    }
+
+    private static boolean isWithin(int i, int from, int to) {
+        return i > from && i < to;
+    }
+
+    @Test
+    void gaps_of_two_channels_are_told_in_order_and_joined_where_they_meet() {
+        Map<Channel, double[]> values = new LinkedHashMap<>();
+        values.put(
+                Channel.RIBS, line(2000, i -> isWithin(i, 1000, 1100) || isWithin(i, 1600, 1700) ? Double.NaN : i % 7));
+        values.put(
+                Channel.CUFF,
+                line(2000, i -> isWithin(i, 200, 300) || isWithin(i, 900, 1000) ? Double.NaN : 40 + i % 9));
+        Trace trace = Trace.of(every(40, 2000), values);
+        assertThat(trace.gaps())
+                .extracting(g -> g.startMs() / 40, g -> g.endMs() / 40)
+                .containsExactly(tuple(200.0, 300.0), tuple(900.0, 1100.0), tuple(1600.0, 1700.0));
     }
 
     @Test
