@@ -72,6 +72,7 @@ document.addEventListener('alpine:init', () => {
         if (closes) { this.held = others.concat(box.value); }
         // signed out, or refused: nothing would change by asking again
         if (!closes || (answer && answer.status < 500)) { throw new Error('not saved'); }
+        this.state = fern.text('notSentYet');
         await new Promise((go) => window.setTimeout(go, TRIES_AGAIN_MS));
       }
     },

@@ -55,11 +55,11 @@ window.fernUnsent = (() => {
   }
 
   /** What was held when a page went away, in order. */
-  function stillHeld(session, staff) {
+  function stillHeld(which) {
     return Object.keys(localStorage)
       .filter((key) => key.startsWith(HELD))
       .map((key) => JSON.parse(localStorage.getItem(key)))
-      .filter((r) => r && r.session === session && r.staff === staff)
+      .filter((r) => r && which(r))
       .sort((a, b) => a.at - b.at);
   }
 
@@ -68,7 +68,7 @@ window.fernUnsent = (() => {
     const stored = async () => (await ask('readonly', (store) => store.index('session').getAll(session)))
       .filter((r) => r.staff === staff);
     const known = (await stored()).map((r) => r.event.id);
-    for (const { event } of stillHeld(session, staff)) {
+    for (const { event } of stillHeld((r) => r.session === session && r.staff === staff)) {
       if (known.includes(event.id)) { localStorage.removeItem(HELD + event.id); } else { await add(session, staff, event); }
     }
     return stored();
@@ -86,9 +86,11 @@ window.fernUnsent = (() => {
     await store.put(url + '/state', new Response(JSON.stringify(state), { headers: { 'Content-Type': 'application/json' } }));
   }
 
-  /** Of the staff's; what a client tells on her own page is not theirs. */
+  /** Of the staff's, what the store does not have yet as well; what a client tells on her own page is not theirs. */
   async function staffs() {
-    return (await ask('readonly', (store) => store.getAll())).filter((r) => r.staff !== 'home');
+    const stored = (await ask('readonly', (store) => store.getAll())).filter((r) => r.staff !== 'home');
+    const known = stored.map((r) => r.event.id);
+    return stored.concat(stillHeld((r) => r.staff !== 'home' && !known.includes(r.event.id)));
   }
 
   async function count() {

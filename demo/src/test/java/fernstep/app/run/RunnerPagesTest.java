@@ -469,6 +469,24 @@ class RunnerPagesTest {
     }
 
     @Test
+    void what_the_browsers_store_has_not_taken_is_counted_as_not_sent_too(Visitor visitor) {
+        Page page = running(visitor);
+        page.route(EVENTS, Route::abort);
+        page.evaluate("() => { IDBObjectStore.prototype.add = () => { throw new Error('no room'); }; }");
+        keys(page, "Space");
+        assertThat(count(page)).hasText("1");
+        visitor.open("/");
+        visitor.see("1 entry not sent");
+        page.click("#sign-out button");
+        assertThat(page.locator("#sign-out button")).hasText("Not sent: 1. Sign out anyway");
+        page.unroute(EVENTS);
+        page.click("#unsent a");
+        page.locator(".runner").waitFor();
+        allSent(page);
+        assertThat(first().repsDone()).isEqualTo(1);
+    }
+
+    @Test
     void signing_out_leaves_no_page_of_hers_in_the_browser(Visitor visitor) {
         Page page = prepared(visitor.keepingPages());
         page.evaluate("() => navigator.serviceWorker.ready");
