@@ -56,6 +56,17 @@ final class StrandItems {
         Chosen strong = cappedTo(order(weak) + STRONGER_SIDE_LEADS_BY, weaker == Side.LEFT ? right : left);
         add(weak, weaker, lead != 0 || weakerHold.isPresent() ? 1 : 0);
         add(strong, weaker.other(), 0);
+        doneAsOne();
+    }
+
+    /** Where gates lead both sides down to rungs without sides, the lower is done, once: no side gets a set more. */
+    private void doneAsOne() {
+        if (items.size() < 2 || items.stream().anyMatch(i -> i.side() != null)) {
+            return;
+        }
+        PlanItem lower = items.get(0).rung().order() <= items.get(1).rung().order() ? items.get(0) : items.get(1);
+        items.clear();
+        items.add(lower.dosed(lower.baseDose(), lower.baseDose()));
     }
 
     private static boolean perSide(Chosen c) {

@@ -14,17 +14,23 @@ import fernstep.core.client.Restriction;
 import fernstep.core.findings.Observed;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Answer;
+import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
 import java.time.DayOfWeek;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.LongStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
 
 /** What holds for everybody: thousands of invented women, each made from a seed that a failure names. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class PlanPropertiesTest {
     private static final int WOMEN = Seeded.atMost(2000);
     private static final List<String> TRAINED = List.of(
@@ -107,11 +113,25 @@ class PlanPropertiesTest {
         void of(String who, Woman w, Plan p);
     }
 
-    private static void everybody(Check check) {
-        for (long seed = 0; seed < WOMEN; seed++) {
-            Woman w = somebody(seed);
-            check.of("seed " + seed, w, w.plan());
+    private record Planned(String who, Woman woman, Plan plan) {}
+
+    private List<Planned> planned = List.of();
+
+    /** Each is planned for once; every property looks at the same plans. */
+    private synchronized List<Planned> all() {
+        if (planned.isEmpty()) {
+            planned = LongStream.range(0, WOMEN)
+                    .mapToObj(seed -> {
+                        Woman w = somebody(seed);
+                        return new Planned("seed " + seed, w, w.plan());
+                    })
+                    .toList();
         }
+        return planned;
+    }
+
+    private void everybody(Check check) {
+        all().forEach(p -> check.of(p.who(), p.woman(), p.plan()));
     }
 
     /** Dates and clearances of a rung and of all that leads to it, read from the catalogue by another route. */
@@ -230,7 +250,7 @@ class PlanPropertiesTest {
     @Test
     void two_foundations_at_most_beside_work_and_none_settled_before_load_may_begin() {
         everybody((who, w, p) -> {
-            boolean loads = w.screening().open(fernstep.core.screening.GateCode.FIRST_LOADED);
+            boolean loads = w.screening().open(GateCode.FIRST_LOADED);
             long foundations = Woman.of(p, Role.FOUNDATION).stream()
                     .map(PlanItem::strand)
                     .distinct()
@@ -250,6 +270,136 @@ class PlanPropertiesTest {
                 .forEach(i -> assertThat(i.rung().loaded() && i.dose().perDay() > 1)
                         .as("%s: %s", who, i.rung().code())
                         .isFalse()));
+    }
+
+    private static Set<PlanItem.Ground> lyingGrounds(List<PlanItem> items) {
+        Set<PlanItem.Ground> grounds = EnumSet.noneOf(PlanItem.Ground.class);
+        items.forEach(i -> grounds.add(i.ground()));
+        grounds.remove(PlanItem.Ground.UPRIGHT);
+        return grounds;
+    }
+
+    @Test
+    void why_something_is_left_out_is_true() {
+        everybody((who, w, p) -> {
+            boolean loads = w.screening().open(GateCode.FIRST_LOADED);
+            Wishes wishes = w.question().wishes();
+            assertThat(p.leftOut()).isSortedAccordingTo(Comparator.comparing(Plan.LeftOut::strand));
+            for (Plan.LeftOut left : p.leftOut()) {
+                boolean foundation = left.items().get(0).role() == Role.FOUNDATION;
+                List<PlanItem> first =
+                        p.days().isEmpty() ? List.of() : p.days().get(0).items();
+                List<PlanItem> with =
+                        Stream.concat(first.stream(), left.items().stream()).toList();
+                String about = who + " " + left.strand() + " " + left.why().key();
+                switch (left.why().key()) {
+                    case "leftOut.foundationsFirst" -> {
+                        assertThat(loads).as(about).isFalse();
+                        assertThat(foundation).as(about).isFalse();
+                    }
+                    case "leftOut.foundationsInTurn" -> {
+                        assertThat(foundation).as(about).isTrue();
+                        assertThat(Woman.of(p, Role.FOUNDATION)).as(about).isNotEmpty();
+                    }
+                    case "leftOut.size" ->
+                        assertThat(Plan.size(first)).as(about).isGreaterThanOrEqualTo(wishes.size());
+                    case "leftOut.changes" ->
+                        assertThat(lyingGrounds(with).size() - 1).as(about).isGreaterThan(wishes.changesAtMost());
+                    case "leftOut.minutes" -> {
+                        if (!foundation) {
+                            assertThat(new Plan.Day("A", 1, with).secondsPerDay())
+                                    .as(about)
+                                    .isGreaterThan(p.secondsAvailable());
+                        }
+                    }
+                    default -> assertThat(left.why().key()).as(about).isEqualTo("leftOut.nothingCalls");
+                }
+            }
+        });
+    }
+
+    @Test
+    void daily_life_is_said_with_every_plan_as_far_as_it_is_open() {
+        everybody((who, w, p) -> {
+            RungGates.Known known = w.question().known();
+            assertThat(p.habits())
+                    .as(who)
+                    .containsExactlyElementsOf(
+                            ShippedCatalogue.CATALOGUE.strand(Strand.UPRIGHT).orElseThrow().rungs().stream()
+                                    .filter(Rung::fromDayOne)
+                                    .filter(r -> RungGates.open(r, null, known))
+                                    .toList());
+            if (w.question().wishes().choices().isEmpty()) {
+                assertThat(p.items()).as(who).noneMatch(i -> p.habits().contains(i.rung()));
+            }
+        });
+    }
+
+    @Test
+    void no_strand_is_passed_over_in_silence() {
+        everybody((who, w, p) -> {
+            Set<Strand> settled = new Foundations(w.question()).settled();
+            Set<Strand> told = EnumSet.noneOf(Strand.class);
+            p.items().forEach(i -> told.add(i.strand()));
+            p.leftOut().forEach(l -> told.add(l.strand()));
+            p.notOpen().forEach(n -> told.add(n.strand()));
+            told.addAll(settled);
+            assertThat(p.notOpen()).isSortedAccordingTo(Comparator.comparing(Plan.NotOpen::strand));
+            assertThat(p.notOpen()).as(who).noneMatch(n -> settled.contains(n.strand()));
+            for (Strand strand : Strand.values()) {
+                boolean sameRungElsewhere = Stream.concat(
+                                p.items().stream(), p.leftOut().stream().flatMap(l -> l.items().stream()))
+                        .anyMatch(i -> i.standInFor() != null || i.rung().strand() == strand);
+                assertThat(told.contains(strand) || sameRungElsewhere)
+                        .as("%s: %s", who, strand)
+                        .isTrue();
+            }
+        });
+    }
+
+    @Test
+    void nothing_is_given_twice_and_the_weaker_side_comes_first_and_waits_for_nobody() {
+        everybody((who, w, p) -> {
+            assertThat(p.items().stream()
+                            .filter(i -> i.role() != Role.SETTLE_IN)
+                            .map(i -> i.rung().code() + i.side())
+                            .toList())
+                    .as(who)
+                    .doesNotHaveDuplicates();
+            for (Strand strand : Strand.values()) {
+                List<PlanItem> sides = p.items().stream()
+                        .filter(i -> i.strand() == strand && i.side() != null && i.standInFor() == null)
+                        .toList();
+                if (sides.size() == 2 && w.question().wishes().choices().isEmpty()) {
+                    int ahead =
+                            sides.get(1).rung().order() - sides.get(0).rung().order();
+                    assertThat(ahead).as("%s: %s", who, strand).isBetween(0, 1);
+                    if (ahead > 0) {
+                        assertThat(sides.get(0).dose().sets())
+                                .as("%s: %s", who, strand)
+                                .isEqualTo(sides.get(0).baseDose().sets() + 1);
+                    }
+                }
+            }
+        });
+    }
+
+    @Test
+    void a_pelvis_tipped_forward_is_taught_first_and_every_foundation_says_that_it_is_one() {
+        everybody((who, w, p) -> {
+            boolean isOne = Stream.concat(
+                            p.items().stream(), p.leftOut().stream().flatMap(l -> l.items().stream()))
+                    .anyMatch(i -> i.strand() == Strand.PELVIC_CONTROL && i.role() == Role.FOUNDATION);
+            if (w.findings().tiltedForward() && isOne) {
+                assertThat(Woman.of(p, Role.FOUNDATION)).as(who).anyMatch(i -> i.strand() == Strand.PELVIC_CONTROL);
+            }
+            for (PlanItem item : p.items()) {
+                boolean saysSo = String.valueOf(item.why()).contains("need.foundation");
+                assertThat(saysSo)
+                        .as("%s: %s %s", who, item.rung().code(), item.why())
+                        .isEqualTo(item.role() == Role.FOUNDATION);
+            }
+        });
     }
 
     @Test
