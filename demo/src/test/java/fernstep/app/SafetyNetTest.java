@@ -116,13 +116,18 @@ class SafetyNetTest {
         assertThat(app.context().getBean(Visits.class).byId(visit).answers()).containsExactly(Answer.CHEST_PAIN);
     }
 
-    @Test
-    void the_outcome_is_that_of_every_tick_and_nobody_goes_on_before_it_is(Visitor visitor, Running app) {
-        Page page = visitor.onATablet("ilse");
-        long client = Someone.plain(app.context(), "Slow Answer", Approach.SLOW_LADDER, 12);
+    private static long atTheQuestions(Visitor visitor, Page page, Running app, String name) {
+        long client = Someone.plain(app.context(), name, Approach.SLOW_LADDER, 12);
         visitor.open("/clients/" + client);
         page.click("form[action$='/visit'] button");
         page.locator("#outcome form[action$='/asked'] button").waitFor();
+        return client;
+    }
+
+    @Test
+    void the_outcome_is_that_of_every_tick_and_nobody_goes_on_before_it_is(Visitor visitor, Running app) {
+        Page page = visitor.onATablet("ilse");
+        long client = atTheQuestions(visitor, page, app, "Slow Answer");
         List<Runnable> late = new CopyOnWriteArrayList<>();
         page.route("**/answers", route -> {
             APIResponse answer = route.fetch();
@@ -149,10 +154,7 @@ class SafetyNetTest {
     void an_answer_that_stops_her_holds_without_a_connection_and_is_sent_once_there_is_one(
             Visitor visitor, Running app) {
         Page page = visitor.onATablet("ilse");
-        long client = Someone.plain(app.context(), "No Line", Approach.SLOW_LADDER, 12);
-        visitor.open("/clients/" + client);
-        page.click("form[action$='/visit'] button");
-        page.locator("#outcome form[action$='/asked'] button").waitFor();
+        long client = atTheQuestions(visitor, page, app, "No Line");
         visitor.context().setOffline(true);
         page.click("label[for=CHEST_PAIN]");
         assertThat(page.locator(".note-stop[role=alert]")).containsText("she does not train");
@@ -169,10 +171,7 @@ class SafetyNetTest {
     @Test
     void an_answer_that_was_not_saved_is_taken_back_and_said_though_the_next_one_was(Visitor visitor, Running app) {
         Page page = visitor.onATablet("ilse");
-        long client = Someone.plain(app.context(), "One Lost", Approach.SLOW_LADDER, 12);
-        visitor.open("/clients/" + client);
-        page.click("form[action$='/visit'] button");
-        page.locator("#outcome form[action$='/asked'] button").waitFor();
+        long client = atTheQuestions(visitor, page, app, "One Lost");
         List<Route> held = new CopyOnWriteArrayList<>();
         page.route("**/answers", held::add);
         page.click("label[for=TIRED]");
