@@ -220,4 +220,27 @@ class SkeletonLawsTest {
         // a shank of 0.246 and an ankle of 0.039 of her height under a level thigh
         assertThat(Skeleton.of(BODY, sits).hip().y()).isCloseTo(share * H, within(CLOSE));
     }
+
+    @ParameterizedTest(name = "at {0} degrees, spread {1}, turned {2}: {3} headward, {4} forward, {5} outward")
+    @CsvSource({
+        "0, 0, 0, -1, 0, 0",
+        "90, 0, 0, 0, 1, 0",
+        "0, 90, 0, 0, 0, 1",
+        "90, 0, 30, 0, 0.866025, 0.5",
+        "0, 30, 0, -0.866025, 0, 0.5",
+        // spread sixty of a level thigh, turned ninety about the trunk: what was outward points to the back
+        "0, 60, 90, -0.5, -0.866025, 0",
+        "60, 0, 0, -0.5, 0.866025, 0"
+    })
+    void a_thigh_points_where_its_angles_say(
+            double hip, double out, double sweep, double headward, double forward, double outward) {
+        LegPose leg = new LegPose(hip, 0, sweep, out, LegContact.NONE, 0);
+        for (Side side : Side.values()) {
+            Point3 points = Direction.of(leg, hip, side);
+            double left = side == Side.LEFT ? outward : -outward;
+            assertThat(points.distance(new Point3(headward, forward, left)))
+                    .as(side.name())
+                    .isLessThan(CLOSE);
+        }
+    }
 }
