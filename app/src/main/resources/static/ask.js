@@ -14,7 +14,10 @@ document.addEventListener('alpine:init', () => {
     held: [],
 
     init() {
-      window.addEventListener('beforeunload', (leaving) => { if (this.isHeld()) { leaving.preventDefault(); } });
+      // Left alone, her page goes all the same: nobody is there to be asked.
+      let alone = false;
+      document.getElementById('sign-out').addEventListener('left-alone', () => { alone = true; });
+      window.addEventListener('beforeunload', (leaving) => { if (this.isHeld() && !alone) { leaving.preventDefault(); } });
       const saved = () => this.waiting.then(() => this.state === fern.text('saved'));
       fern.goOnOnceSaved(() => this.pending > 0, saved, null);
     },

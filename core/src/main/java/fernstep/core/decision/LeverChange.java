@@ -31,8 +31,12 @@ public record LeverChange(
         return loadChangePct == null ? what : Reason.of("use.withLoad", what, Math.round(-loadChangePct));
     }
 
-    /** The value to set as a number; {@code otherwise} where it is none. */
-    public double toOr(double otherwise) {
+    /**
+     * The value to set, in the lever's unit (range 0 to 1, knee bend deg, hold s, repetitions).
+     *
+     * @param otherwise what it is where the value is no number
+     */
+    public double toAsNumber(double otherwise) {
         return to instanceof Number n ? n.doubleValue() : otherwise;
     }
 

@@ -37,7 +37,7 @@ final class Easings {
                 }
             }
             case BEND_KNEE -> {
-                kneesBentDeg = (int) change.toOr(0);
+                kneesBentDeg = (int) change.toAsNumber(0);
                 otherLevers.add(Lever.BEND_KNEE);
             }
             default -> otherLevers.add(change.lever());

@@ -261,10 +261,10 @@ public final class Exercise {
 
     void pull(LeverChange change) {
         switch (change.lever()) {
-            case RAISE_RANGE -> range = change.toOr(0);
-            case SHORTEN_HOLD -> dose = dose.withHoldS((int) change.toOr(1));
+            case RAISE_RANGE -> range = change.toAsNumber(0);
+            case SHORTEN_HOLD -> dose = dose.withHoldS((int) change.toAsNumber(1));
             case FEWER_REPS -> {
-                dose = dose.withTimes((int) change.toOr(1));
+                dose = dose.withTimes((int) change.toAsNumber(1));
                 endSetWhenReached();
             }
             default -> easings.pull(change);

@@ -235,16 +235,15 @@ class PlanTest {
     void first_and_last_of_a_rung_are_as_often_as_its_load_allows() {
         Rung held = ShippedCatalogue.CATALOGUE.rung("DC1");
         Rung loaded = ShippedCatalogue.CATALOGUE.rung("F2");
-        Rung counted = ShippedCatalogue.CATALOGUE.rung("PC1");
+        Rung counted = ShippedCatalogue.CATALOGUE.rung("PC3");
         assertThat(DoseRules.first(held, DoseStance.MICRO_DAILY).perDay()).isEqualTo(3);
         assertThat(DoseRules.first(held, DoseStance.MICRO_DAILY).daysPerWeek()).isEqualTo(7);
         assertThat(DoseRules.first(loaded, DoseStance.MICRO_DAILY).perDay()).isEqualTo(1);
         assertThat(DoseRules.first(loaded, DoseStance.MICRO_DAILY).daysPerWeek())
                 .isEqualTo(5);
-        if (counted.window().holdS() == null && counted.window().breaths() == null) {
-            assertThat(DoseRules.first(counted, DoseStance.MICRO_DAILY).perDay())
-                    .isEqualTo(1);
-        }
+        assertThat(DoseRules.first(counted, DoseStance.MICRO_DAILY).perDay())
+                .as("only what is held is repeated through the day")
+                .isEqualTo(1);
         Dose last = DoseRules.last(held, DoseStance.SETS_WEEKLY);
         assertThat(last).isEqualTo(new Dose(3, 10, 5, null, 1, 3));
         assertThat(DoseRules.last(held, DoseStance.MICRO_DAILY).perDay()).isEqualTo(3);
@@ -259,12 +258,10 @@ class PlanTest {
         List<PlanItem> floats = w.plan().items().stream()
                 .filter(i -> i.strand() == Strand.LEG_FLOAT)
                 .toList();
-        if (!floats.isEmpty()) {
-            assertThat(floats.get(0).side()).isEqualTo(Side.RIGHT);
-            assertThat(floats.get(0).dose().sets())
-                    .isEqualTo(floats.get(0).baseDose().sets() + 1);
-            assertThat(floats.get(1).dose()).isEqualTo(floats.get(1).baseDose());
-        }
+        assertThat(floats).extracting(PlanItem::side).containsExactly(Side.RIGHT, Side.LEFT);
+        assertThat(floats.get(0).dose().sets())
+                .isEqualTo(floats.get(0).baseDose().sets() + 1);
+        assertThat(floats.get(1).dose()).isEqualTo(floats.get(1).baseDose());
         Woman uneven = weeks_after_birth(40).cleared().strong().floats(4, 2);
         List<PlanItem> sides = uneven.plan().items().stream()
                 .filter(i -> i.strand() == Strand.LEG_FLOAT)
