@@ -23,7 +23,8 @@ document.addEventListener('alpine:init', () => {
     },
 
     isHeld() { return this.held.length > 0; },
-    heldText() { return fern.text('holdsUnsaved'); },
+    /** Of a past visit it says nothing about today. */
+    heldText() { return fern.text(document.getElementById('past-why') ? 'holdsUnsavedPast' : 'holdsUnsaved'); },
 
     /** On a past visit an answer changes only with a reason. */
     fields(box) {

@@ -93,13 +93,13 @@ document.addEventListener('alpine:init', () => {
       group.append(said);
     },
 
-    /** After signing in again: what was kept is named, what was refused is said at its field, and the field in hand is in hand. */
+    /** What was kept is named, shown here or not; what was refused is said at its field, and the field in hand is in hand. */
     savedLate() {
       const { late, inHand } = this.$event.detail;
       late.refused.forEach((detail) => window.dispatchEvent(new CustomEvent('save-refused', { detail })));
       const not = late.refused.map((r) => this.keyOf(r.fields));
       const names = late.fields.filter((f) => !not.includes(this.keyOf(f))).map((f) => this.labelOf(f)).filter((l) => l !== '');
-      this.late = names.length ? fern.text('savedLate', Array.from(new Set(names)).join('; ')) : '';
+      this.late = names.length ? fern.text(late.shown ? 'savedLate' : 'keptUnshown', Array.from(new Set(names)).join('; ')) : '';
       const at = inHand ? this.$root.querySelector(inHand) : null;
       if (!at) { return; }
       if (at.classList.contains('cell')) { window.dispatchEvent(new CustomEvent('pick-again', { detail: at })); }

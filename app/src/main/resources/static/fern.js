@@ -172,7 +172,8 @@ document.addEventListener('alpine:init', () => {
     /**
      * Sends what an earlier page had to keep; what became of each is said once the page shows all of it. Until then it takes
      * nothing: what is typed into a page that is about to be read again would be lost, or fall into the wrong field. Nobody
-     * waits for a line that hangs, though: after a while it takes entries again and is not read again by itself.
+     * waits for a line that hangs, though: after a while it takes entries again, names what it does not show, and is not read
+     * again by itself.
      */
     sendLate() {
       const refused = [];
@@ -186,15 +187,19 @@ document.addEventListener('alpine:init', () => {
         page.inert = false;
         window.removeEventListener('keydown', nothing, true);
       };
+      const giveUp = () => {
+        take();
+        window.dispatchEvent(new CustomEvent('saved-late', { detail: { late: { fields, refused: [], shown: false }, inHand: null } }));
+      };
       page.inert = true;
       window.addEventListener('keydown', nothing, true);
-      let patience = window.setTimeout(take, 5000);
+      let patience = window.setTimeout(giveUp, 5000);
       let again = false;
       window.addEventListener('save-refused', note);
       const sent = () => {
         // An answer that was lost on the way is asked for once more, with a patience of its own.
         if (this.queue.length && !taking && navigator.onLine && this.state === fern.text('notSentYet')) {
-          if (!again) { window.clearTimeout(patience); patience = window.setTimeout(take, 5000); again = true; }
+          if (!again) { window.clearTimeout(patience); patience = window.setTimeout(giveUp, 5000); again = true; }
           window.setTimeout(sent, 200);
           return;
         }
@@ -204,7 +209,7 @@ document.addEventListener('alpine:init', () => {
           take();
           return;
         }
-        sessionStorage.setItem('late:' + this.key, JSON.stringify({ fields, refused }));
+        sessionStorage.setItem('late:' + this.key, JSON.stringify({ fields, refused, shown: true }));
         window.location.reload();
       };
       this.send().then(sent);

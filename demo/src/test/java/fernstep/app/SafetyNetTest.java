@@ -287,6 +287,11 @@ class SafetyNetTest {
         List<Route> held = sendingWhatWasKept(page, visitor, app);
         assertThat(page.locator("#main[inert]"))
                 .hasCount(0, new LocatorAssertions.HasCountOptions().setTimeout(20_000));
+        Locator first = page.locator(".cell[data-order='0']");
+        assertThat(first.locator(".value")).hasText("–");
+        assertThat(page.locator(".saved-late"))
+                .hasText("Kept from before, and not shown here until this page is read again: "
+                        + first.getAttribute("data-label"));
         page.keyboard().press("ArrowDown");
         page.keyboard().press("2");
         assertThat(page.locator(".cell[data-order='1'] .value")).hasText("2");

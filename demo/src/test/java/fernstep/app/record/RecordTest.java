@@ -128,6 +128,22 @@ class RecordTest {
         assertThat(page.locator("tbody tr").first()).containsText("forgotten");
     }
 
+    @Test
+    void an_answer_of_a_past_visit_that_is_not_sent_yet_says_nothing_about_today(Visitor visitor) {
+        long client = Someone.firm(app.context(), "Told Since", Approach.SLOW_LADDER, 14);
+        long past = visits.ofClient(client).get(0).id();
+        Page page = visitor.onATablet("imogen");
+        visitor.open("/visits/" + past + "/ask");
+        page.fill("#past-why", "said it on the phone");
+        visitor.context().setOffline(true);
+        page.click("label[for=CHEST_PAIN]");
+        assertThat(page.locator(".note-stop[role=alert]")).containsText("It is sent as soon as it can be");
+        assertThat(page.locator(".note-stop[role=alert]")).not().containsText("she does not train");
+        visitor.context().setOffline(false);
+        assertThat(page.locator(".note-stop[role=alert]")).isHidden();
+        assertThat(page.locator("[data-outcome]")).hasAttribute("data-outcome", "REFER_NOW");
+    }
+
     private int skip(Page page, long visit, String fields) {
         return page.request()
                 .post(
