@@ -48,7 +48,6 @@ public final class SampleBuffer {
     /** Lets go of what is older. */
     public void forgetBefore(double timeMs) {
         while (from < to && times[from] < timeMs) {
-            values.values().forEach(line -> line[from] = Double.NaN);
             from++;
         }
     }
