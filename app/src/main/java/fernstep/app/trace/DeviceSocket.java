@@ -2,6 +2,7 @@ package fernstep.app.trace;
 
 import fernstep.app.access.Access;
 import fernstep.app.support.Words;
+import fernstep.app.trace.LiveStreams.Connected;
 import fernstep.core.measure.Reason;
 import fernstep.core.trace.Channel;
 import fernstep.core.trace.LiveTrace.Sample;
@@ -65,8 +66,6 @@ class DeviceSocket extends TextWebSocketHandler {
     }
 
     /** Which of a stream's connections a socket is. */
-    private record Connected(LiveStream stream, int connection) {}
-
     @Configuration
     @EnableWebSocket
     static class Route implements WebSocketConfigurer {
@@ -114,7 +113,7 @@ class DeviceSocket extends TextWebSocketHandler {
         }
         String token = line.path("again").asString("");
         if (!token.isEmpty()) {
-            Optional<LiveStream> hers = streams.goOn(token);
+            Optional<Connected> hers = streams.goOn(token);
             if (hers.isEmpty()) {
                 refuse(device, "AGAIN", words.text("trace.refused.again"));
             } else {
@@ -136,15 +135,15 @@ class DeviceSocket extends TextWebSocketHandler {
         }
         try {
             long client = access.clientOfSession(paired.get().sessionId()).orElseThrow();
-            LiveStream stream = streams.begin(paired.get(), client);
-            welcome(device, stream, recordings.mayComeBack(stream.recordingId()));
+            Connected to = streams.begin(paired.get(), client);
+            welcome(device, to, recordings.mayComeBack(to.stream().recordingId()));
         } catch (LiveStreams.Busy e) {
             refuse(device, "BUSY", words.text("trace.refused.busy"));
         }
     }
 
-    private void welcome(WebSocketSession device, LiveStream stream, String token) throws IOException {
-        device.getAttributes().put(STREAM, new Connected(stream, stream.connect()));
+    private void welcome(WebSocketSession device, Connected to, String token) throws IOException {
+        device.getAttributes().put(STREAM, to);
         device.sendMessage(new TextMessage(json.writeValueAsString(Map.of("welcome", PROTOCOL, "again", token))));
     }
 
@@ -176,16 +175,16 @@ class DeviceSocket extends TextWebSocketHandler {
             JsonNode at = times.get(i);
             samples.add(new Sample(at.isNumber() ? at.asDouble() : Double.NaN, values));
         }
-        to.stream().take(to.connection(), sequence.asLong(), samples);
+        to.stream().take(to.number(), sequence.asLong(), samples);
     }
 
     @Override
     public void afterConnectionClosed(WebSocketSession device, CloseStatus status) {
         if (device.getAttributes().get(STREAM) instanceof Connected to) {
             if (status.getCode() == CloseStatus.NORMAL.getCode()) {
-                to.stream().end(to.connection());
+                to.stream().end(to.number());
             } else {
-                to.stream().lost(to.connection());
+                to.stream().lost(to.number());
             }
             LOG.debug("a device left: {}", status);
         }

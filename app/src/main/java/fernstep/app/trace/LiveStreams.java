@@ -39,13 +39,28 @@ class LiveStreams {
         this.clock = clock;
     }
 
-    /** A device that may stream into a session. */
+    /**
+     * A device let in.
+     *
+     * @param number which connection of the stream this is: an earlier one says nothing any more
+     */
+    record Connected(LiveStream stream, int number) {
+        static Connected to(LiveStream stream) {
+            return new Connected(stream, stream.connect());
+        }
+    }
+
+    /** Another device streams into it. */
     static final class Busy extends Exception {
         private static final long serialVersionUID = 1L;
     }
 
-    /** @throws Busy where another device streams into it: the practitioner is told */
-    synchronized LiveStream begin(Pairings.Paired paired, long clientId) throws Busy {
+    /**
+     * Connected before the next device is looked at: of two that come in the same moment one is let in.
+     *
+     * @throws Busy where another device streams into it: the practitioner is told
+     */
+    synchronized Connected begin(Pairings.Paired paired, long clientId) throws Busy {
         LiveStream old = streams.get(paired.sessionId());
         Optional<RecordingRow> open = recordings.openOf(paired.sessionId());
         boolean busy = old == null
@@ -67,11 +82,11 @@ class LiveStreams {
                 LocalDateTime.now(clock));
         LiveStream stream = LiveStream.begin(row.id(), paired.sessionId(), recordings.settings(clientId));
         streams.put(paired.sessionId(), stream);
-        return stream;
+        return Connected.to(stream);
     }
 
     /** A device whose connection was lost, on this instance or another; empty where there is nothing to go on with. */
-    synchronized Optional<LiveStream> goOn(String token) {
+    synchronized Optional<Connected> goOn(String token) {
         return recordings.toComeBackTo(token).map(row -> {
             String session = String.valueOf(row.sessionId());
             LiveStream here = streams.get(session);
@@ -84,7 +99,7 @@ class LiveStreams {
                 streams.put(session, here);
             }
             recordings.heard(row.id());
-            return here;
+            return Connected.to(here);
         });
     }
 

@@ -72,15 +72,17 @@ class DevicesOnTwoInstancesTest {
     @Test
     void who_comes_back_to_the_other_instance_goes_on_there_and_what_the_first_still_had_is_kept()
             throws LiveStreams.Busy {
-        LiveStream before = one.begin(paired, client);
+        LiveStreams.Connected here = one.begin(paired, client);
+        LiveStream before = here.stream();
+        int first = here.number();
         String token = recordings.mayComeBack(before.recordingId());
-        int first = before.connect();
         before.take(first, 1, samples(0, 100));
         one.store(s -> true);
         before.take(first, 2, samples(100, 120));
-        LiveStream after = other.goOn(token).orElseThrow();
+        LiveStreams.Connected there = other.goOn(token).orElseThrow();
+        LiveStream after = there.stream();
         assertThat(after.recordingId()).isEqualTo(before.recordingId());
-        after.take(after.connect(), 3, samples(120, 200));
+        after.take(there.number(), 3, samples(120, 200));
         other.store(s -> true);
         // the first instance notices only now
         before.lost(first);
@@ -93,20 +95,22 @@ class DevicesOnTwoInstancesTest {
 
     @Test
     void while_one_instance_hears_a_device_the_other_lets_none_in() throws LiveStreams.Busy {
-        LiveStream stream = one.begin(paired, client);
-        stream.take(stream.connect(), 1, samples(0, 60));
+        LiveStreams.Connected in = one.begin(paired, client);
+        LiveStream stream = in.stream();
+        stream.take(in.number(), 1, samples(0, 60));
         one.store(s -> true);
         assertThatThrownBy(() -> other.begin(paired, client)).isInstanceOf(LiveStreams.Busy.class);
         assertThat(other.noticeOf(paired.sessionId())).isPresent();
         stream.end();
         one.store(s -> false);
-        assertThat(other.begin(paired, client).recordingId()).isNotEqualTo(stream.recordingId());
+        assertThat(other.begin(paired, client).stream().recordingId()).isNotEqualTo(stream.recordingId());
     }
 
     @Test
     void a_line_of_a_connection_that_was_lost_is_late_and_says_nothing() throws LiveStreams.Busy {
-        LiveStream stream = one.begin(paired, client);
-        int first = stream.connect();
+        LiveStreams.Connected in = one.begin(paired, client);
+        LiveStream stream = in.stream();
+        int first = in.number();
         stream.take(first, 1, samples(0, 50));
         int second = stream.connect();
         stream.take(second, 2, samples(60, 110));

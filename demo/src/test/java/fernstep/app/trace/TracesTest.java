@@ -203,6 +203,17 @@ class TracesTest {
         }
     }
 
+    @Test
+    void of_two_devices_that_come_in_the_same_moment_one_is_let_in() throws LiveStreams.Busy {
+        LiveStreams streams = app.context().getBean(LiveStreams.class);
+        Pairings.Paired paired = new Pairings.Paired(session, IMOGEN);
+        LiveStreams.Connected first = streams.begin(paired, client);
+        // it has not said a word yet
+        assertThatThrownBy(() -> streams.begin(paired, client)).isInstanceOf(LiveStreams.Busy.class);
+        assertThat(streams.of(session)).hasValue(first.stream());
+        first.stream().end(first.number());
+    }
+
     /** What is on its way when a connection is lost is lost with it: so many have come before. */
     private void stored(int samples) {
         for (int tries = 0; tries < 200; tries++) {
