@@ -222,14 +222,14 @@ public class Ladders {
         return new Context(client, screening, known, log, widened, log.dayAfter(today.date()), today.date(), false);
     }
 
-    private int otherSideOrder(LadderRow step, LadderLog log) {
+    private int otherSidePlace(LadderRow step, LadderLog log) {
         Side side = step.sideOrNull();
         return side == null
                 ? 0
                 : log.steps().stream()
                         .filter(s -> s.strand() == step.strand() && s.sideOrNull() == side.other())
                         .findFirst()
-                        .map(s -> catalogues.get().rung(s.rung()).order())
+                        .map(s -> catalogues.get().placeOnLine(catalogues.get().rung(s.rung())))
                         .orElse(0);
     }
 
@@ -240,7 +240,7 @@ public class Ladders {
         Progress.RangeState range = range(step, rung, c);
         Progress progress = Progress.of(new Progress.Question(
                 catalogues.get(),
-                new Progress.Place(rung, step.sideOrNull(), step.dose(), window, range, otherSideOrder(step, c.log())),
+                new Progress.Place(rung, step.sideOrNull(), step.dose(), window, range, otherSidePlace(step, c.log())),
                 c.client().stances().dose(),
                 log.stream().map(ResultRow::asResult).toList(),
                 new Progress.Day(

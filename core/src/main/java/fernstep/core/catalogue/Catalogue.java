@@ -248,11 +248,27 @@ public final class Catalogue {
         return rung.branchOf() != null ? Optional.empty() : neighbour(rung, 1);
     }
 
+    /**
+     * Place on the main line of its strand, from 1: a side branch stands beside the rung it branches off. Two sides are
+     * compared by it, since branches come between in the order of the strand.
+     */
+    public int placeOnLine(Rung rung) {
+        String onTheLine = rung.branchOf() == null ? rung.code() : rung.branchOf();
+        return 1 + codesOf(line(rung)).indexOf(onTheLine);
+    }
+
+    private List<Rung> line(Rung rung) {
+        return strand(rung.strand()).map(CatalogueStrand::mainLine).orElse(List.of());
+    }
+
+    /** By its code the same rung inclined or on forearms stands where it always stands. */
+    private static List<String> codesOf(List<Rung> line) {
+        return line.stream().map(Rung::code).toList();
+    }
+
     private Optional<Rung> neighbour(Rung rung, int step) {
-        List<Rung> line = strand(rung.strand()).map(CatalogueStrand::mainLine).orElse(List.of());
-        // By its code: the same rung inclined or on forearms stands where it always stands.
-        List<String> codes = line.stream().map(Rung::code).toList();
-        int own = codes.indexOf(rung.code());
+        List<Rung> line = line(rung);
+        int own = codesOf(line).indexOf(rung.code());
         int at = own + step;
         return own >= 0 && at >= 0 && at < line.size() ? Optional.of(line.get(at)) : Optional.empty();
     }

@@ -213,14 +213,14 @@ final class Tracks {
 
     /** Where either side will do, the one that is further on will do first. */
     private Side ahead(Strand strand) {
-        return order(strand, Side.RIGHT) > order(strand, Side.LEFT) ? Side.RIGHT : Side.LEFT;
+        return place(strand, Side.RIGHT) > place(strand, Side.LEFT) ? Side.RIGHT : Side.LEFT;
     }
 
     /** 0 where she does not stand on it. */
-    private int order(Strand strand, Side side) {
+    private int place(Strand strand, Side side) {
         return q.start().places().stream()
                 .filter(p -> p.strand() == strand && p.side() == side)
-                .mapToInt(p -> q.catalogue().rung(p.rung()).order())
+                .mapToInt(p -> q.catalogue().placeOnLine(q.catalogue().rung(p.rung())))
                 .findFirst()
                 .orElse(0);
     }

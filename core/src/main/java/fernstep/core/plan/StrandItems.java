@@ -49,11 +49,11 @@ final class StrandItems {
             add(left.rung() == null ? right : left, null, 0);
             return;
         }
-        int lead = order(left) - order(right);
+        int lead = place(left) - place(right);
         Optional<Side> weakerHold = lead == 0 ? q.her().findings().weakerHold() : Optional.empty();
         Side weaker = lead == 0 ? weakerHold.orElse(Side.LEFT) : lead > 0 ? Side.RIGHT : Side.LEFT;
         Chosen weak = weaker == Side.LEFT ? left : right;
-        Chosen strong = cappedTo(order(weak) + STRONGER_SIDE_LEADS_BY, weaker == Side.LEFT ? right : left);
+        Chosen strong = cappedTo(place(weak) + STRONGER_SIDE_LEADS_BY, weaker == Side.LEFT ? right : left);
         add(weak, weaker, lead != 0 || weakerHold.isPresent() ? 1 : 0);
         add(strong, weaker.other(), 0);
         doneAsOne();
@@ -89,15 +89,17 @@ final class StrandItems {
         }
     }
 
-    private static int order(Chosen c) {
-        return c.rung() == null ? 0 : c.rung().order();
+    /** On the main line, from 1; 0 for none. */
+    private int place(Chosen c) {
+        return c.rung() == null ? 0 : q.catalogue().placeOnLine(c.rung());
     }
 
-    private Chosen cappedTo(int order, Chosen c) {
-        if (c.rung() == null || c.rung().order() <= order) {
+    private Chosen cappedTo(int most, Chosen c) {
+        if (c.rung() == null || place(c) <= most) {
             return c;
         }
-        Rung capped = strand.rungs().get(Math.max(1, order) - 1);
+        List<Rung> line = strand.mainLine();
+        Rung capped = line.get(Math.min(most, line.size()) - 1);
         return c.on(capped, Reason.of("why.strongerSideWaits", name(c.rung())));
     }
 

@@ -71,10 +71,10 @@ public record Progress(
      * Where she stands on one strand and side.
      *
      * @param window the dose window in force; the rung's own as the stance uses it, or one the practitioner set
-     * @param otherSideOrder place on the strand of her other side, 0 where there is none
+     * @param otherSidePlace of her other side on the main line, from 1; 0 where there is none
      */
     public record Place(
-            Rung rung, @Nullable Side side, Dose dose, Window window, RangeState range, int otherSideOrder) {
+            Rung rung, @Nullable Side side, Dose dose, Window window, RangeState range, int otherSidePlace) {
 
         /** The other side not looked at. */
         public static Place atFullRange(Rung rung, @Nullable Side side, Dose dose, Window window) {

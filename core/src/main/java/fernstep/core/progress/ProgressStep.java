@@ -184,7 +184,8 @@ final class ProgressStep {
         if (day.recheckWidened()) {
             blocks.add(new Waiting("WIDENING", null, Reason.of("waiting.widening")));
         }
-        boolean leadsTooFar = place.otherSideOrder() > 0 && place.rung().order() > place.otherSideOrder();
+        boolean leadsTooFar =
+                place.otherSidePlace() > 0 && q.catalogue().placeOnLine(place.rung()) > place.otherSidePlace();
         if (leadsTooFar) {
             blocks.add(new Waiting("OTHER_SIDE", null, Reason.of("waiting.otherSide")));
         }

@@ -33,8 +33,9 @@ import org.junit.jupiter.api.TestInstance;
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class PlanPropertiesTest {
     private static final int WOMEN = Seeded.atMost(2000);
+    private static final int FEW = 100;
     private static final List<String> TRAINED = List.of(
-            "BR3", "DC2", "F2", "F3", "F5", "HS1", "AL1", "RO1", "BG1", "HK3", "HK4", "HK5", "HP1", "SS1", "BK2",
+            "BR3", "DC2", "F2", "F3", "F5", "HS1", "AL1", "RO1", "BG1", "HK3", "HK4", "HK5", "HP1", "SS1", "SS2", "BK2",
             "UP3");
 
     private static <T> T one(Random r, T[] of) {
@@ -117,9 +118,12 @@ class PlanPropertiesTest {
 
     private List<Planned> planned = List.of();
 
-    /** Each is planned for once; every property looks at the same plans. */
+    /**
+     * Each is planned for once; every property looks at the same plans. Of a few, each property has its own made: what
+     * looks for faults that no test notices sees then which property reaches which code.
+     */
     private synchronized List<Planned> all() {
-        if (planned.isEmpty()) {
+        if (planned.isEmpty() || WOMEN < FEW) {
             planned = LongStream.range(0, WOMEN)
                     .mapToObj(seed -> {
                         Woman w = somebody(seed);
@@ -357,6 +361,14 @@ class PlanPropertiesTest {
         });
     }
 
+    /** How many rungs of the main line lie at or below it; a branch counts as the rung it leaves. */
+    private static long onTheLine(Rung rung) {
+        Rung on = rung.branchOf() == null ? rung : ShippedCatalogue.CATALOGUE.rung(rung.branchOf());
+        return ShippedCatalogue.CATALOGUE.strand(rung.strand()).orElseThrow().rungs().stream()
+                .filter(r -> r.branchOf() == null && r.order() <= on.order())
+                .count();
+    }
+
     @Test
     void nothing_is_given_twice_and_the_weaker_side_comes_first_and_waits_for_nobody() {
         everybody((who, w, p) -> {
@@ -371,9 +383,9 @@ class PlanPropertiesTest {
                         .filter(i -> i.strand() == strand && i.side() != null && i.standInFor() == null)
                         .toList();
                 if (sides.size() == 2 && w.question().wishes().choices().isEmpty()) {
-                    int ahead =
-                            sides.get(1).rung().order() - sides.get(0).rung().order();
-                    assertThat(ahead).as("%s: %s", who, strand).isBetween(0, 1);
+                    long ahead = onTheLine(sides.get(1).rung())
+                            - onTheLine(sides.get(0).rung());
+                    assertThat(ahead).as("%s: %s", who, strand).isBetween(0L, 1L);
                     if (ahead > 0) {
                         assertThat(sides.get(0).dose().sets())
                                 .as("%s: %s", who, strand)

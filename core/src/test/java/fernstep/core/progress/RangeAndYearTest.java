@@ -32,6 +32,7 @@ import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Range as a notch, sides, and whole years of training. */
@@ -40,7 +41,7 @@ class RangeAndYearTest {
     private static final DoseStance STANCE = DoseStance.MASTERY_REPS;
     private static final LocalDate TODAY = LocalDate.of(2031, 6, 1);
 
-    private static Progress f7(int reps, RangeState range, int otherSideOrder) {
+    private static Progress f7(int reps, RangeState range, int otherSidePlace) {
         Rung rung = CATALOGUE.rung("F7");
         return Progress.of(new Progress.Question(
                 CATALOGUE,
@@ -50,7 +51,7 @@ class RangeAndYearTest {
                         new Dose(1, reps, null, null, 1, 5),
                         DoseRules.window(rung.window(), STANCE),
                         range,
-                        otherSideOrder),
+                        otherSidePlace),
                 STANCE,
                 List.of(clean(3), clean(1)),
                 Progress.Day.of(TODAY),
@@ -98,6 +99,36 @@ class RangeAndYearTest {
         Progress p = f7(12, RangeState.FULL, 6);
         assertThat(p.change()).isEqualTo(Change.READY_WAITING);
         assertThat(p.waitingFor()).extracting(w -> w.code()).contains("OTHER_SIDE");
+    }
+
+    @ParameterizedTest(name = "{0} beside {1}: {2}")
+    @CsvSource({
+        "SS4, SS2, true",
+        "SS2, SS4, false",
+        "HK7, HK5, true",
+        "HK5, HK7, false",
+        // a branch stands beside the rung it leaves
+        "HK9, HK5, false",
+        "SS3, SS1, false"
+    })
+    void a_side_is_ahead_by_rungs_of_the_ladder_and_not_by_its_branches(String own, String other, boolean waits) {
+        Rung rung = CATALOGUE.rung(own);
+        Window window = DoseRules.window(rung.window(), STANCE);
+        Progress p = Progress.of(new Progress.Question(
+                CATALOGUE,
+                new Progress.Place(
+                        rung,
+                        Side.LEFT,
+                        DoseRules.top(window, STANCE),
+                        window,
+                        RangeState.FULL,
+                        CATALOGUE.placeOnLine(CATALOGUE.rung(other))),
+                STANCE,
+                List.of(clean(3), clean(1)),
+                Progress.Day.of(TODAY),
+                KnownOf.her(null, null, Findings.NONE, Set.of())));
+        assertThat(p.waitingFor().stream().anyMatch(w -> w.code().equals("OTHER_SIDE")))
+                .isEqualTo(waits);
     }
 
     private static Change after(Progress.DayAfter dayAfter) {
