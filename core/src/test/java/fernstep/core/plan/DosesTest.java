@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Stances.DoseStance;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Span;
 import fernstep.core.catalogue.Window;
 import fernstep.core.findings.FloatTest;
 import fernstep.core.measure.Side;
@@ -102,5 +104,35 @@ class DosesTest {
                 Map.of(1, FloatTest.Try.CLEAN, 2, FloatTest.Try.CLEAN, 3, FloatTest.Try.HELPED, 4, FloatTest.Try.SIGN));
         assertThat(test.score()).isEqualTo(2);
         assertThat(test.scoreWithHelp()).isEqualTo(3);
+    }
+
+    @Test
+    void grow_by_a_breath_where_breaths_are_counted_and_then_by_a_set() {
+        Window w = new Window(new Span(1, 2), null, null, new Span(4, 6));
+        Dose d = new Dose(1, null, null, 5, 1, 5);
+        assertThat(DoseRules.notchUp(d, w)).hasValue(d.withBreaths(6));
+        assertThat(DoseRules.notchUp(d.withBreaths(6), w))
+                .hasValue(d.withBreaths(6).withSets(2));
+        assertThat(DoseRules.notchUp(d.withBreaths(6).withSets(2), w)).isEmpty();
+        assertThat(DoseRules.notchDown(d.withBreaths(6).withSets(2), w)).hasValue(d.withBreaths(6));
+        assertThat(DoseRules.notchDown(d, w)).hasValue(d.withBreaths(4));
+        assertThat(DoseRules.notchDown(d.withBreaths(4), w)).isEmpty();
+    }
+
+    @Test
+    void of_another_stance_keep_what_its_window_leaves_and_make_no_hold_or_breath_longer() {
+        Rung dc1 = ShippedCatalogue.CATALOGUE.rung("DC1");
+        Dose mine = new Dose(1, 12, 9, null, 1, 5);
+        // by sets a week: 2 to 3 sets, 7 to 10 repetitions, a hold of 3 to 5 s, three days
+        assertThat(DoseRules.fitted(mine, dc1, DoseStance.SETS_WEEKLY)).isEqualTo(new Dose(2, 10, 5, null, 1, 3));
+        assertThat(DoseRules.fitted(new Dose(1, 5, 2, null, 1, 5), dc1, DoseStance.SETS_WEEKLY))
+                .as("a shorter hold stays short")
+                .isEqualTo(new Dose(2, 7, 2, null, 1, 3));
+        assertThat(DoseRules.fitted(new Dose(1, null, null, 6, 1, 5), dc1, DoseStance.SETS_WEEKLY))
+                .as("what was counted in breaths begins at the least")
+                .isEqualTo(new Dose(2, 7, 3, null, 1, 3));
+        Rung br3 = ShippedCatalogue.CATALOGUE.rung("BR3");
+        assertThat(DoseRules.fitted(new Dose(1, null, null, 30, 1, 5), br3, DoseStance.SETS_WEEKLY))
+                .isEqualTo(new Dose(2, null, null, 12, 1, 3));
     }
 }

@@ -217,6 +217,25 @@ class GateKindsTest {
     }
 
     @Test
+    void below_a_rung_done_on_that_side_the_next_that_is_missing_is_named() {
+        Woman w = never_pregnant().strong().floats(0, 0);
+        RungGates.Known known = w.question().known();
+        RungGates.Known right = known.withDone(Set.of(done("F4", Side.RIGHT)));
+        // F4 asks for F3 on both sides
+        assertThat(RungGates.waiting(CATALOGUE.rung("F5"), Side.RIGHT, right))
+                .extracting(Waiting::code)
+                .containsExactly("F3");
+        assertThat(RungGates.waiting(CATALOGUE.rung("F5"), Side.LEFT, right))
+                .extracting(Waiting::code)
+                .containsExactly("F4");
+        RungGates.Known both = known.withDone(Set.of(done("F4", null)));
+        assertThat(RungGates.waiting(CATALOGUE.rung("F8"), null, both))
+                .as("F7 is not done: nothing below it is named")
+                .extracting(Waiting::code)
+                .containsExactly("F7");
+    }
+
+    @Test
     void what_stands_in_for_a_closed_position_opens_what_comes_after_it() {
         Woman w =
                 never_pregnant().strong().reaches(Set.of(), Set.of()).hovers(0).may_not(Restriction.NO_KNEELING);

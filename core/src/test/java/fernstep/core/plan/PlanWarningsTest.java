@@ -134,4 +134,37 @@ class PlanWarningsTest {
         assertThat(PlanWarnings.ofLoadAgainstLastWeek(-80)).isEmpty();
         assertThat(PlanWarnings.ofLoadAgainstLastWeek(50)).contains(Reason.of("warn.loadJump", 50));
     }
+
+    @Test
+    void how_far_a_load_lies_above_what_was_held_is_said_in_percent() {
+        double full = index("F2", 1);
+        for (double share : new double[] {0.5, 0.8}) {
+            List<Capacity.Clean> held = List.of(new Capacity.Clean(
+                    TODAY, ShippedCatalogue.CATALOGUE.rung("F2").family(), Side.LEFT, share * full, null));
+            // 1/0.5 is 100 % more, 1/0.8 is 25 % more
+            assertThat(PlanWarnings.of(plan(90, item("F2", Side.LEFT, 1)), WISHES, held, TODAY)
+                            .get(0)
+                            .facts()
+                            .get(1))
+                    .isEqualTo(share == 0.5 ? 100L : 25L);
+        }
+        List<Capacity.Clean> justEnough = List.of(
+                new Capacity.Clean(TODAY, ShippedCatalogue.CATALOGUE.rung("F2").family(), Side.LEFT, full / 1.1, null));
+        assertThat(keys(plan(90, item("F2", Side.LEFT, 1)), justEnough)).isEmpty();
+    }
+
+    @Test
+    void as_many_exercises_and_changes_as_are_wished_are_no_matter() {
+        PlanItem[] three = {item("BR1", null, 1), item("HK1", null, 1), item("BR1", null, 1)};
+        assertThat(keys(plan(90, three), List.of())).isEmpty();
+        Wishes two = new Wishes(Approach.SLOW_LADDER.stances(), 15, 7, Set.of(), 2, null, List.of());
+        assertThat(PlanWarnings.of(plan(90, item("BR1", null, 1), item("HK1", null, 1)), two, List.of(), TODAY))
+                .isEmpty();
+        assertThat(PlanWarnings.of(
+                        plan(90, item("BR1", null, 1), item("HK1", null, 1), item("PC6", null, 1)),
+                        two,
+                        List.of(),
+                        TODAY))
+                .containsExactly(Reason.of("warn.manyExercises", 3, 2));
+    }
 }

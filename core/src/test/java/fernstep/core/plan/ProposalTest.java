@@ -11,6 +11,7 @@ import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Status;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
+import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Outcome;
 import java.time.LocalDate;
@@ -87,6 +88,60 @@ class ProposalTest {
         Proposal p = proposal(100, BirthMode.VAGINAL, true, Observed.Cough.DRAWS_IN, 5, 4, 3, Observed.Doming.SOFT);
         assertThat(p.difference().key()).isEqualTo("proposal.differ.ridge");
         assertThat(p.difference().facts()).containsExactly(Approach.SLOW_LADDER, Approach.GRADED_LOAD);
+    }
+
+    private static final ClientFacts NEVER_PREGNANT =
+            new ClientFacts(Status.GENERAL, null, List.of(), List.of(), List.of(), null, null, null, Set.of());
+
+    private static Proposal proposal(Findings f) {
+        return Proposal.of(NEVER_PREGNANT, f, false, Outcome.GO, TODAY).orElseThrow();
+    }
+
+    @Test
+    void where_checks_are_missing_they_are_named_and_breath_comes_first_meanwhile() {
+        Proposal nothing = proposal(Findings.NONE);
+        assertThat(nothing.approach()).isEqualTo(Approach.BREATH_LED);
+        assertThat(nothing.alternative()).isNull();
+        assertThat(nothing.difference()).isNull();
+        assertThat(nothing.reason())
+                .isEqualTo(Reason.of(
+                        "proposal.missingChecks",
+                        Reason.list(List.of(
+                                Reason.of("check.COUGH"),
+                                Reason.of("check.TOLERANCE"),
+                                Reason.of("check.GRADE"),
+                                Reason.of("check.FLOAT"),
+                                Reason.of("check.RIDGE")))));
+        Findings partly = Findings.NONE
+                .with(new Findings.Pressure(null, Observed.FloorOnCough.LIFTS, Observed.Doming.SOFT))
+                .with(new Findings.DeepCore(Map.of(Side.LEFT, 3), 5, Map.of(Side.LEFT, 1, Side.RIGHT, 0)));
+        assertThat(proposal(partly).reason())
+                .isEqualTo(Reason.of("proposal.missingChecks", Reason.list(List.of(Reason.of("check.GRADE")))));
+        Findings oneFloat =
+                partly.with(new Findings.DeepCore(Map.of(Side.LEFT, 3, Side.RIGHT, 3), 5, Map.of(Side.RIGHT, 0)));
+        assertThat(proposal(oneFloat).reason())
+                .isEqualTo(Reason.of("proposal.missingChecks", Reason.list(List.of(Reason.of("check.FLOAT")))));
+    }
+
+    @Test
+    void where_all_was_checked_and_nothing_fits_the_foundations_come_first() {
+        Findings all = Findings.NONE
+                .with(new Findings.Pressure(Observed.Cough.DRAWS_IN, null, Observed.Doming.NONE))
+                .with(new Findings.DeepCore(
+                        Map.of(Side.LEFT, 3, Side.RIGHT, 3), 5, Map.of(Side.LEFT, 0, Side.RIGHT, 0)));
+        assertThat(proposal(all).reason()).isEqualTo(Reason.of("proposal.foundationsFirst"));
+        Findings byTheFloor = all.with(new Findings.Pressure(null, Observed.FloorOnCough.LIFTS, Observed.Doming.NONE));
+        assertThat(proposal(byTheFloor).reason()).isEqualTo(Reason.of("proposal.foundationsFirst"));
+    }
+
+    @Test
+    void nothing_is_proposed_while_an_answer_closes_her_day() {
+        for (Outcome outcome : Outcome.values()) {
+            assertThat(Proposal.of(NEVER_PREGNANT, Findings.NONE, true, outcome, TODAY)
+                            .isEmpty())
+                    .as(outcome.name())
+                    .isEqualTo(outcome == Outcome.REFER_NOW || outcome == Outcome.ASK_FIRST);
+        }
     }
 
     @Test

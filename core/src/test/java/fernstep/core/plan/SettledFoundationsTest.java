@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
+import fernstep.core.approach.StanceChange;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
@@ -194,5 +195,13 @@ class SettledFoundationsTest {
                         new RungGates.Done("BR2", null),
                         new RungGates.Done("BR3", null))
                 .noneMatch(d -> d.rung().startsWith("DC") || d.rung().equals("BR4"));
+    }
+
+    @Test
+    void by_minutes_a_day_breath_is_settled_only_once_she_has_talked_through_it() {
+        var minutes = StanceChange.DOSE.in(Approach.SLOW_LADDER.stances(), "MINUTES_DAILY");
+        assertThat(settled(somebody().breaths(10).by(minutes))).doesNotContain(Strand.BREATH);
+        assertThat(settled(somebody().breaths(10).at("BR4").by(minutes))).doesNotContain(Strand.BREATH);
+        assertThat(settled(somebody().breaths(10).at("BR5").by(minutes))).contains(Strand.BREATH);
     }
 }

@@ -84,4 +84,87 @@ class StandInsTest {
                 .map(Rung::code)
                 .contains("BR1");
     }
+
+    @Test
+    void the_same_rung_comes_first_then_what_practitioners_take_then_the_nearest_in_load() {
+        int others = 0;
+        for (Restriction closed : Restriction.values()) {
+            others += inOrder(closed);
+        }
+        assertThat(others).isPositive();
+    }
+
+    /** How many other rungs stand in. */
+    private static int inOrder(Restriction closed) {
+        int named = 0;
+        int byLoad = 0;
+        for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
+            List<StandIn> all = of(rung.code(), closed);
+            assertThat(all).as(rung.code()).doesNotHaveDuplicates();
+            assertThat(all)
+                    .filteredOn(s -> s.kind() == Kind.OTHER_RUNG)
+                    .noneMatch(s -> s.rung().code().equals(rung.code()));
+            List<Integer> rank = all.stream()
+                    .map(s -> s.kind() != Kind.OTHER_RUNG
+                            ? 0
+                            : rung.standIns().contains(s.rung().code()) ? 1 : 2)
+                    .toList();
+            assertThat(rank).as(rung.code()).isSorted();
+            List<String> taken = all.stream()
+                    .filter(s -> s.kind() == Kind.OTHER_RUNG)
+                    .map(s -> s.rung().code())
+                    .filter(rung.standIns()::contains)
+                    .toList();
+            assertThat(taken)
+                    .as(rung.code())
+                    .isEqualTo(rung.standIns().stream().filter(taken::contains).toList());
+            named += taken.size();
+            List<Double> loads = all.stream()
+                    .filter(s -> s.kind() == Kind.OTHER_RUNG
+                            && !rung.standIns().contains(s.rung().code()))
+                    .map(s -> -easiest(s.rung()))
+                    .toList();
+            assertThat(loads).as(rung.code()).isSorted();
+            byLoad += loads.size();
+            for (StandIn s : all) {
+                if (s.kind() != Kind.OTHER_RUNG) {
+                    assertThat(s.rung()).isNotEqualTo(rung);
+                    assertThat(s.rung().code()).isEqualTo(rung.code());
+                }
+            }
+            boolean isClosed = rung.closedBy(Set.of(closed)).isPresent();
+            assertThat(all.isEmpty() || isClosed).as(rung.code()).isTrue();
+        }
+        return named + byLoad;
+    }
+
+    @Test
+    void what_may_replace_a_rung_is_open_itself_and_of_its_aim_or_named_whatever_its_load() {
+        for (Restriction closed : Restriction.values()) {
+            for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
+                assertThat(StandIns.replacing(ShippedCatalogue.CATALOGUE, rung, Set.of(closed)))
+                        .as("%s, %s", rung.code(), closed)
+                        .containsExactlyInAnyOrderElementsOf(ShippedCatalogue.CATALOGUE.rungs().stream()
+                                .filter(r -> !r.code().equals(rung.code()))
+                                .filter(r ->
+                                        r.aim() == rung.aim() || rung.standIns().contains(r.code()))
+                                .filter(r -> r.closedBy(Set.of(closed)).isEmpty())
+                                .toList());
+            }
+        }
+    }
+
+    @Test
+    void the_first_open_one_is_taken_and_the_same_rung_in_another_place_asks_no_more() {
+        Rung rung = ShippedCatalogue.CATALOGUE.rung("BK5");
+        StandIn same = new StandIn(rung, Kind.SAME_INCLINED);
+        StandIn other = new StandIn(ShippedCatalogue.CATALOGUE.rung("BK1"), Kind.OTHER_RUNG);
+        StandIn third = new StandIn(ShippedCatalogue.CATALOGUE.rung("BK2"), Kind.OTHER_RUNG);
+        assertThat(StandIns.firstOpen(List.of(same, other), r -> false)).hasValue(same);
+        assertThat(StandIns.firstOpen(List.of(other, same), r -> false)).hasValue(same);
+        assertThat(StandIns.firstOpen(List.of(other, third), r -> r.code().equals("BK2")))
+                .hasValue(third);
+        assertThat(StandIns.firstOpen(List.of(other, third), r -> true)).hasValue(other);
+        assertThat(StandIns.firstOpen(List.of(other), r -> false)).isEmpty();
+    }
 }

@@ -3,6 +3,7 @@ package fernstep.core.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.ShippedCatalogue;
+import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
 import fernstep.core.findings.Observed.Cough;
@@ -123,5 +124,56 @@ class StartingRungsTest {
         Findings f = findings(Cough.DRAWS_IN, 4, 5, 3, Scoop.YES, LumbarGap.FLAT_HAND, RibsOverPelvis.STACKED, "-", 0)
                 .with(new Findings.Shown(Map.of(), 7.0, null, (Observed.FloorLift) null, null, null));
         assertThat(start(Strand.PELVIC_CONTROL, f)).isEqualTo("PC1");
+    }
+
+    private static StartingRungs.Start begins(Strand strand, Woman w) {
+        return StartingRungs.of(strand, Side.LEFT, w.findings());
+    }
+
+    @Test
+    void ribs_ahead_begin_arms_overhead_on_a_fair_engagement_and_say_so_but_not_on_a_weak_one() {
+        Observed.RibsOverPelvis ahead = Observed.RibsOverPelvis.RIBS_AHEAD;
+        Observed.RibsOverPelvis stacked = Observed.RibsOverPelvis.STACKED;
+        StartingRungs.Start fair = begins(
+                Strand.ARM_LEG, Woman.never_pregnant().grade(3, 3).breaths(5).ribs(ahead));
+        assertThat(fair).isEqualTo(StartingRungs.Start.at(Waymark.ARM_LEG_FIRST, "why.ribsAhead"));
+        StartingRungs.Start weak = begins(
+                Strand.ARM_LEG, Woman.never_pregnant().grade(2, 3).breaths(5).ribs(ahead));
+        assertThat(weak).isEqualTo(StartingRungs.Start.waits("waiting.setGrade", 3));
+        StartingRungs.Start firm = begins(
+                Strand.ARM_LEG, Woman.never_pregnant().grade(4, 4).breaths(5).ribs(stacked));
+        assertThat(firm).isEqualTo(StartingRungs.Start.at(Waymark.ARM_LEG_FIRST, "why.setAllowsFirst", 4));
+        assertThat(begins(
+                        Strand.ARM_LEG,
+                        Woman.never_pregnant().grade(3, 3).breaths(5).ribs(stacked)))
+                .isEqualTo(StartingRungs.Start.waits("waiting.setGrade", 4));
+    }
+
+    @Test
+    void a_clean_hover_is_the_reason_for_it_where_the_engagement_allows_one() {
+        Woman firm = Woman.never_pregnant().grade(4, 4).breaths(5).scoop(Observed.Scoop.YES);
+        assertThat(begins(Strand.HOVER_PLANK, firm))
+                .isEqualTo(StartingRungs.Start.at(Waymark.HOVER_FIRST, "why.setAllowsFirst", 4));
+        assertThat(begins(Strand.HOVER_PLANK, firm.hovers(3)))
+                .isEqualTo(StartingRungs.Start.at(Waymark.HOVER_FIRST, "why.setAllowsFirst", 4));
+        assertThat(begins(Strand.HOVER_PLANK, firm.hovers(6)))
+                .isEqualTo(StartingRungs.Start.at(Waymark.HOVER_FIRST, "why.hoverClean", 6));
+        assertThat(begins(Strand.HOVER_PLANK, firm.grade(2, 4)))
+                .isEqualTo(StartingRungs.Start.waits("waiting.setGrade", 3));
+    }
+
+    @Test
+    void where_breath_comes_first_a_float_is_capped_and_waits_only_while_nothing_was_tested() {
+        assertThat(begins(Strand.LEG_FLOAT, Woman.never_pregnant().breaths(2)))
+                .isEqualTo(StartingRungs.Start.waits("waiting.floatTest"));
+        StartingRungs.Start capped = StartingRungs.Start.at(Waymark.FLOAT_1, "why.floatCapped");
+        assertThat(begins(Strand.LEG_FLOAT, Woman.never_pregnant().breaths(2).floats(4, 4)))
+                .isEqualTo(capped);
+        assertThat(begins(Strand.LEG_FLOAT, Woman.never_pregnant().breaths(2).grade(4, 4)))
+                .isEqualTo(capped);
+        assertThat(begins(
+                        Strand.LEG_FLOAT,
+                        Woman.never_pregnant().breaths(2).grade(4, 4).floats(4, 4)))
+                .isEqualTo(capped);
     }
 }

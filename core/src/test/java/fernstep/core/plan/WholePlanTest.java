@@ -1,0 +1,267 @@
+package fernstep.core.plan;
+
+import static fernstep.core.plan.Woman.never_pregnant;
+import static fernstep.core.plan.Woman.weeks_after_birth;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fernstep.core.approach.Approach;
+import fernstep.core.approach.StanceChange;
+import fernstep.core.client.Clearance;
+import fernstep.core.client.Restriction;
+import fernstep.core.findings.Observed;
+import fernstep.core.findings.Observed.FloorLift;
+import fernstep.core.findings.Observed.LetGo;
+import fernstep.core.measure.Reason;
+import fernstep.core.screening.Answer;
+import fernstep.core.screening.Strand;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.Test;
+
+/** How a plan is put together: foundations in turn, what is locked or left out by hand, what stays out and why. */
+class WholePlanTest {
+    private static Choice locked(Strand strand) {
+        return new Choice(strand, null, null, null, null, true, false);
+    }
+
+    private static Choice out(Strand strand) {
+        return new Choice(strand, null, null, null, null, false, true);
+    }
+
+    private static List<Strand> foundations(Plan plan) {
+        return Woman.of(plan, Role.FOUNDATION).stream()
+                .map(PlanItem::strand)
+                .distinct()
+                .toList();
+    }
+
+    private static Map<Strand, Reason> leftOut(Plan plan) {
+        return plan.leftOut().stream().collect(Collectors.toMap(Plan.LeftOut::strand, Plan.LeftOut::why));
+    }
+
+    private static @Nullable PlanItem item(Plan plan, Strand strand) {
+        return plan.items().stream()
+                .filter(i -> i.strand() == strand && i.role() != Role.SETTLE_IN)
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Everything still to be learnt: breath pattern off, engagement fair, floor not asked, a fist under the back. */
+    private static Woman unlearnt(Woman w) {
+        return w.grade(3, 3)
+                .breaths(3)
+                .pattern(Observed.BreathPattern.CHEST_UP)
+                .gap(Observed.LumbarGap.FIST)
+                .minutes(60)
+                .at_most(8);
+    }
+
+    @Test
+    void two_foundations_beside_work_and_three_where_they_are_the_work_in_the_order_they_are_learnt() {
+        Plan beside = unlearnt(weeks_after_birth(20).cleared()).plan();
+        assertThat(foundations(beside)).containsExactly(Strand.BREATH, Strand.DEEP_CORE);
+        assertThat(leftOut(beside))
+                .containsEntry(Strand.PELVIC_FLOOR, Reason.of("leftOut.foundationsInTurn"))
+                .containsEntry(Strand.PELVIC_CONTROL, Reason.of("leftOut.foundationsInTurn"));
+        Plan asWork =
+                unlearnt(weeks_after_birth(4).cleared(Clearance.Scope.GENTLE)).plan();
+        assertThat(foundations(asWork)).containsExactlyInAnyOrder(Strand.BREATH, Strand.DEEP_CORE, Strand.PELVIC_FLOOR);
+        assertThat(leftOut(asWork)).containsEntry(Strand.PELVIC_CONTROL, Reason.of("leftOut.foundationsInTurn"));
+        assertThat(asWork.items()).allMatch(i -> i.role() == Role.FOUNDATION);
+    }
+
+    @Test
+    void before_load_may_begin_work_waits_behind_the_foundations_unless_it_is_locked() {
+        Woman early = unlearnt(weeks_after_birth(4).cleared(Clearance.Scope.GENTLE));
+        assertThat(leftOut(early.plan())).containsEntry(Strand.BACK_LINE, Reason.of("leftOut.foundationsFirst"));
+        Plan plan = early.chosen(locked(Strand.BACK_LINE)).plan();
+        assertThat(item(plan, Strand.BACK_LINE)).isNotNull();
+        assertThat(leftOut(plan)).doesNotContainKey(Strand.BACK_LINE);
+    }
+
+    @Test
+    void a_pelvis_tipped_forward_is_learnt_before_breath() {
+        Plan plan = unlearnt(weeks_after_birth(20).cleared()).tilt(9).plan();
+        assertThat(foundations(plan)).containsExactlyInAnyOrder(Strand.PELVIC_CONTROL, Strand.BREATH);
+    }
+
+    @Test
+    void a_foundation_locked_by_hand_is_in_beside_the_two_whose_turn_it_is() {
+        Plan plan = unlearnt(weeks_after_birth(20).cleared())
+                .chosen(locked(Strand.PELVIC_CONTROL))
+                .plan();
+        assertThat(foundations(plan)).containsExactlyInAnyOrder(Strand.BREATH, Strand.DEEP_CORE, Strand.PELVIC_CONTROL);
+        assertThat(leftOut(plan)).containsEntry(Strand.PELVIC_FLOOR, Reason.of("leftOut.foundationsInTurn"));
+    }
+
+    @Test
+    void a_second_foundation_that_does_not_fit_her_minutes_waits_and_says_so() {
+        // three sets of ten with five seconds held take longer than what breath leaves of three minutes
+        Dose long_ = new Dose(3, 10, 5, null, 1, 5);
+        Plan plan = unlearnt(weeks_after_birth(20).cleared())
+                .minutes(3)
+                .chosen(new Choice(Strand.DEEP_CORE, null, null, long_, null, false, false))
+                .plan();
+        assertThat(foundations(plan)).contains(Strand.BREATH).doesNotContain(Strand.DEEP_CORE);
+        Map<Strand, Reason> out = leftOut(plan);
+        assertThat(out.get(Strand.DEEP_CORE)).isEqualTo(Reason.of("leftOut.minutes"));
+    }
+
+    @Test
+    void a_single_foundation_too_long_for_her_minutes_is_done_in_one_set() {
+        Dose threeSets = new Dose(3, null, null, 12, 1, 5);
+        Woman w = unlearnt(weeks_after_birth(20).cleared())
+                .minutes(3)
+                .chosen(new Choice(Strand.BREATH, null, null, threeSets, null, false, false));
+        Plan plan = w.plan();
+        PlanItem breath = item(plan, Strand.BREATH);
+        assertThat(breath).isNotNull();
+        assertThat(breath.dose().sets()).isEqualTo(1);
+        assertThat(breath.baseDose().sets()).isEqualTo(1);
+        assertThat(breath.seconds()).isEqualTo(SessionTime.seconds(breath.rung(), breath.dose()));
+        PlanItem whole = item(w.minutes(60).plan(), Strand.BREATH);
+        assertThat(whole).isNotNull();
+        assertThat(whole.dose().sets()).isEqualTo(3);
+    }
+
+    @Test
+    void what_is_left_out_by_hand_is_out_and_its_turn_goes_to_the_next() {
+        Plan plan = unlearnt(weeks_after_birth(20).cleared())
+                .chosen(out(Strand.DEEP_CORE))
+                .plan();
+        assertThat(foundations(plan)).containsExactlyInAnyOrder(Strand.BREATH, Strand.PELVIC_FLOOR);
+        assertThat(leftOut(plan)).containsEntry(Strand.DEEP_CORE, Reason.of("leftOut.byHand"));
+    }
+
+    @Test
+    void why_a_strand_is_in_stands_before_why_this_rung() {
+        Plan plan = unlearnt(weeks_after_birth(20).cleared()).floats(1, 1).plan();
+        PlanItem breath = item(plan, Strand.BREATH);
+        assertThat(breath).isNotNull();
+        assertThat(breath.why().key()).isEqualTo("why.both");
+        assertThat(breath.why().facts().get(0)).isEqualTo(Reason.of("need.foundation"));
+        PlanItem floats = item(plan, Strand.LEG_FLOAT);
+        assertThat(floats).isNotNull();
+        assertThat(floats.why())
+                .isEqualTo(Reason.of("why.both", Reason.of("need.floatWeak", 1), Reason.of("why.floatScore", 1)));
+    }
+
+    private static Woman ribsAhead() {
+        return never_pregnant().strong().ribs(Observed.RibsOverPelvis.RIBS_AHEAD);
+    }
+
+    @Test
+    void ribs_ahead_stand_over_the_pelvis_every_day_unless_it_is_being_learnt_or_left_out() {
+        PlanItem reset = item(ribsAhead().days(4).plan(), Strand.PELVIC_CONTROL);
+        assertThat(reset).isNotNull();
+        assertThat(reset.rung().code()).isEqualTo("PC6");
+        assertThat(reset.role()).isEqualTo(Role.CARRY_OVER);
+        assertThat(reset.why()).isEqualTo(Reason.of("need.ribsAheadStanding"));
+        assertThat(reset.dose().daysPerWeek()).isEqualTo(4);
+        assertThat(reset.dose())
+                .isEqualTo(DoseRules.first(
+                                reset.rung(), Approach.SLOW_LADDER.stances().dose())
+                        .withDays(4));
+        assertThat(item(never_pregnant().strong().plan(), Strand.PELVIC_CONTROL))
+                .isNull();
+        assertThat(item(ribsAhead().chosen(out(Strand.PELVIC_CONTROL)).plan(), Strand.PELVIC_CONTROL))
+                .isNull();
+        PlanItem learnt = item(ribsAhead().gap(Observed.LumbarGap.FIST).tilt(9).plan(), Strand.PELVIC_CONTROL);
+        assertThat(learnt).isNotNull();
+        assertThat(learnt.role()).as("once, as a foundation").isEqualTo(Role.FOUNDATION);
+    }
+
+    @Test
+    void standing_over_the_pelvis_gives_way_to_what_she_has_to_learn_first() {
+        Woman w = unlearnt(weeks_after_birth(20).cleared()).ribs(Observed.RibsOverPelvis.RIBS_AHEAD);
+        for (int minutes = 3; minutes <= 12; minutes++) {
+            Plan plan = w.minutes(minutes).plan();
+            assertThat(foundations(plan)).as("%d minutes", minutes).contains(Strand.BREATH);
+            assertThat(plan.fits()).as("%d minutes", minutes).isTrue();
+        }
+    }
+
+    @Test
+    void settling_in_gives_way_where_there_is_no_minute_for_it() {
+        Woman w = never_pregnant()
+                .strong()
+                .floor(FloorLift.BEARS_DOWN, LetGo.FULLY)
+                .minutes(60);
+        assertThat(Woman.of(w.plan(), Role.SETTLE_IN)).hasSize(1);
+        Plan shortest = w.minutes(3).plan();
+        assertThat(foundations(shortest)).containsExactly(Strand.PELVIC_FLOOR);
+        int floor = shortest.secondsPerDay();
+        assertThat(Woman.of(shortest, Role.SETTLE_IN).isEmpty() || floor <= 180).isTrue();
+    }
+
+    @Test
+    void daily_life_is_said_while_it_is_open_and_not_while_nothing_is() {
+        assertThat(never_pregnant().strong().plan().habits())
+                .extracting(r -> r.code())
+                .containsExactly("UP1");
+        assertThat(never_pregnant().strong().says(Answer.FEVER).plan().habits()).isEmpty();
+    }
+
+    @Test
+    void what_does_not_get_in_says_whether_minutes_size_or_nothing_spoke_for_it() {
+        Plan few = never_pregnant().strong().minutes(60).at_most(3).plan();
+        assertThat(few.leftOut()).isNotEmpty();
+        assertThat(few.leftOut())
+                .filteredOn(l -> !Foundations.ORDER.contains(l.strand()))
+                .extracting(l -> l.why().key())
+                .contains("leftOut.size");
+        assertThat(few.leftOut())
+                .filteredOn(l -> l.why().key().equals("leftOut.size"))
+                .allMatch(l -> l.why().facts().equals(List.of(3)));
+        Plan short_ = never_pregnant().strong().minutes(6).at_most(8).plan();
+        assertThat(short_.leftOut()).extracting(l -> l.why().key()).contains("leftOut.minutes");
+        Plan roomy = never_pregnant().strong().minutes(90).at_most(10).plan();
+        assertThat(roomy.leftOut()).extracting(l -> l.why().key()).contains("leftOut.nothingCalls");
+    }
+
+    @Test
+    void what_is_heavy_for_her_comes_every_other_day_and_on_daily_approaches_every_day() {
+        Woman w = never_pregnant().strong().minutes(45).trained("F5", 2);
+        Plan plan = w.plan();
+        PlanItem floats = item(plan, Strand.LEG_FLOAT);
+        assertThat(floats).isNotNull();
+        assertThat(plan.days()).hasSize(2);
+        assertThat(plan.days().get(0).holds(floats))
+                .isNotEqualTo(plan.days().get(1).holds(floats));
+        Plan unknown = never_pregnant().strong().minutes(45).at("F5").plan();
+        assertThat(unknown.days())
+                .as("nothing held yet: nothing is known to be heavy")
+                .hasSize(1);
+        Plan daily = never_pregnant()
+                .strong()
+                .minutes(45)
+                .trained("F5", 2)
+                .by(StanceChange.DOSE.in(Approach.SLOW_LADDER.stances(), "MICRO_DAILY"))
+                .plan();
+        assertThat(daily.days()).hasSize(1);
+    }
+
+    @Test
+    void the_same_rung_is_not_given_for_two_strands() {
+        for (Woman w : List.of(
+                never_pregnant()
+                        .strong()
+                        .may_not(Restriction.NO_PRONE)
+                        .minutes(60)
+                        .at_most(10),
+                never_pregnant()
+                        .strong()
+                        .may_not(Restriction.NO_FLOOR)
+                        .minutes(60)
+                        .at_most(10))) {
+            Plan plan = w.plan();
+            assertThat(plan.items().stream()
+                            .filter(i -> i.role() != Role.SETTLE_IN)
+                            .map(i -> i.rung().code() + i.side())
+                            .toList())
+                    .doesNotHaveDuplicates();
+        }
+    }
+}
