@@ -4,21 +4,28 @@ import static fernstep.core.plan.Woman.never_pregnant;
 import static fernstep.core.plan.Woman.weeks_after_birth;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
+import fernstep.core.body.Capacity;
+import fernstep.core.catalogue.Rung;
 import fernstep.core.client.Clearance;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.Observed;
 import fernstep.core.findings.Observed.FloorLift;
 import fernstep.core.findings.Observed.LetGo;
 import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Strand;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** How a plan is put together: foundations in turn, what is locked or left out by hand, what stays out and why. */
 class WholePlanTest {
@@ -263,5 +270,105 @@ class WholePlanTest {
                             .toList())
                     .doesNotHaveDuplicates();
         }
+    }
+
+    /** A dose of a rung that takes between so many seconds. */
+    private static Dose lasting(String code, int fromS, int toS) {
+        Rung rung = ShippedCatalogue.CATALOGUE.rung(code);
+        boolean breaths = rung.window().breaths() != null;
+        for (int sets = 1; sets <= 3; sets++) {
+            for (int n = 1; n <= 20; n++) {
+                Dose dose = new Dose(sets, breaths ? null : n, breaths ? null : 3, breaths ? n : null, 1, 5);
+                int seconds = SessionTime.seconds(rung, dose);
+                if (seconds >= fromS && seconds <= toS) {
+                    return dose;
+                }
+            }
+        }
+        throw new AssertionError("no dose of " + code);
+    }
+
+    private static Choice dosed(Strand strand, Dose dose) {
+        return new Choice(strand, null, null, dose, null, false, false);
+    }
+
+    @Test
+    void neither_settling_in_nor_standing_over_the_pelvis_pushes_out_what_fills_her_minutes() {
+        Woman w = never_pregnant()
+                .strong()
+                .floor(FloorLift.BEARS_DOWN, LetGo.FULLY)
+                .ribs(Observed.RibsOverPelvis.RIBS_AHEAD)
+                .chosen(dosed(Strand.PELVIC_FLOOR, lasting("PF1", 150, 175)));
+        Plan full = w.minutes(3).plan();
+        assertThat(foundations(full)).containsExactly(Strand.PELVIC_FLOOR);
+        assertThat(full.fits()).isTrue();
+        assertThat(Woman.of(full, Role.SETTLE_IN)).isEmpty();
+        assertThat(item(full, Strand.PELVIC_CONTROL)).isNull();
+        assertThat(leftOut(full)).containsEntry(Strand.PELVIC_CONTROL, Reason.of("leftOut.minutes"));
+        Plan roomy = w.minutes(20).plan();
+        assertThat(Woman.of(roomy, Role.SETTLE_IN)).hasSize(1);
+        assertThat(item(roomy, Strand.PELVIC_CONTROL)).isNotNull();
+    }
+
+    @Test
+    void one_rung_that_two_strands_come_to_is_given_for_the_first() {
+        Woman w = never_pregnant()
+                .strong()
+                .may_not(Restriction.NO_PRONE)
+                .at("HK4")
+                .at("BK8")
+                .minutes(60)
+                .at_most(10);
+        // for BK8, face down, HK4 stands in
+        assertThat(w.plan().items().stream()
+                        .filter(i -> i.rung().code().equals("HK4"))
+                        .map(PlanItem::strand)
+                        .toList())
+                .containsExactly(Strand.HANDS_KNEES, Strand.HANDS_KNEES);
+        Plan alone = never_pregnant()
+                .strong()
+                .may_not(Restriction.NO_PRONE)
+                .at("HK3")
+                .at("BK8")
+                .minutes(60)
+                .at_most(10)
+                .plan();
+        assertThat(alone.items().stream()
+                        .filter(i -> i.strand() == Strand.BACK_LINE)
+                        .map(i -> i.rung().code())
+                        .distinct()
+                        .toList())
+                .containsExactly("HK4");
+    }
+
+    @ParameterizedTest(name = "{0} of what she has held clean: {1} days")
+    @CsvSource({"0.59, 1", "0.61, 2", "1, 2"})
+    void more_than_three_fifths_of_what_she_has_held_clean_is_heavy(double share, int days) {
+        Plan.Question q = never_pregnant().strong().minutes(60).at("F5").question();
+        PlanItem floats = item(Plan.of(q), Strand.LEG_FLOAT);
+        assertThat(floats).isNotNull();
+        List<Capacity.Clean> held = Stream.of(Side.values())
+                .map(side -> new Capacity.Clean(
+                        Woman.TODAY, floats.rung().family(), side, floats.loadIndex() / share, null))
+                .toList();
+        Training t = q.training();
+        Training known = new Training(t.places(), t.log(), t.history(), held, t.floorSymptoms(), t.today());
+        assertThat(Plan.of(new Plan.Question(q.catalogue(), q.her(), known, q.wishes())).days())
+                .hasSize(days);
+    }
+
+    @Test
+    void a_week_has_as_many_days_as_the_most_frequent_exercise() {
+        assertThat(unlearnt(weeks_after_birth(20).cleared()).days(7).plan().daysPerWeek())
+                .hasValue(5);
+        assertThat(unlearnt(weeks_after_birth(20).cleared()).days(4).plan().daysPerWeek())
+                .hasValue(4);
+        assertThat(weeks_after_birth(20)
+                        .cleared()
+                        .says(Answer.FEVER)
+                        .days(6)
+                        .plan()
+                        .daysPerWeek())
+                .isEmpty();
     }
 }
