@@ -3,6 +3,7 @@ package fernstep.app;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -45,6 +46,7 @@ public final class BrowserExtension implements ParameterResolver {
                 .getOrComputeIfAbsent(
                         Started.class,
                         k -> {
+                            PlaywrightAssertions.setDefaultAssertionTimeout(Visitor.PATIENCE_MS);
                             Playwright playwright = Playwright.create(new Playwright.CreateOptions()
                                     .setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
                             return new Started(

@@ -17,6 +17,9 @@ import java.util.List;
 
 /** Someone at a browser: signs in, goes about, and fails on any script error. Closed with its test. */
 public final class Visitor implements AutoCloseable {
+    /** So long a step or what a page shall show may take: a machine with other work still answers, and nothing waits longer than it has to. */
+    static final double PATIENCE_MS = 20_000;
+
     private final Browser browser;
     private final String baseUrl;
     private final List<String> errors = new ArrayList<>();
@@ -47,7 +50,7 @@ public final class Visitor implements AutoCloseable {
                         .setLocale(language)
                         .setServiceWorkers(keeping)
                         .setReducedMotion(ReducedMotion.REDUCE));
-        context.setDefaultTimeout(10_000);
+        context.setDefaultTimeout(PATIENCE_MS);
         page = context.newPage();
         page.onPageError(errors::add);
         page.onConsoleMessage(m -> {

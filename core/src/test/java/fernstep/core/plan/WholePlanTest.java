@@ -348,12 +348,13 @@ class WholePlanTest {
         PlanItem floats = item(Plan.of(q), Strand.LEG_FLOAT);
         assertThat(floats).isNotNull();
         List<Capacity.Clean> held = Stream.of(Side.values())
-                .map(side -> new Capacity.Clean(
-                        Woman.TODAY, floats.rung().family(), side, floats.loadIndex() / share, null))
+                .map(side ->
+                        new Capacity.Clean(Woman.TODAY, floats.rung().family(), side, floats.loadIndex() / share, null))
                 .toList();
         Training t = q.training();
         Training known = new Training(t.places(), t.log(), t.history(), held, t.floorSymptoms(), t.today());
-        assertThat(Plan.of(new Plan.Question(q.catalogue(), q.her(), known, q.wishes())).days())
+        assertThat(Plan.of(new Plan.Question(q.catalogue(), q.her(), known, q.wishes()))
+                        .days())
                 .hasSize(days);
     }
 

@@ -219,7 +219,7 @@ class HomePageTest {
         long from = System.nanoTime();
         board.locator("#rows tr", new Page.LocatorOptions().setHasText("From home"))
                 .first()
-                .waitFor(new Locator.WaitForOptions().setTimeout(5_000));
+                .waitFor();
         System.out.printf("the board showed it after %d ms%n", (System.nanoTime() - from) / 1_000_000);
         assertThat(visits.today(client).orElseThrow().locked()).isTrue();
         page.reload();
@@ -544,7 +544,7 @@ class HomePageTest {
                 "INSERT INTO home_flag (client_id, kind, code, told_at) VALUES (?, 'ANSWER', 'CALF', NOW())", client);
         board.locator("#rows tr", new Page.LocatorOptions().setHasText("Pain or swelling in one calf"))
                 .first()
-                .waitFor(new Locator.WaitForOptions().setTimeout(5_000));
+                .waitFor();
     }
 
     @Test

@@ -325,10 +325,7 @@ class RunnerPagesTest {
         two.bringToFront();
         keys(two, "Space", "Space");
         one.bringToFront();
-        assertThat(count(one))
-                .hasText(
-                        "2",
-                        new com.microsoft.playwright.assertions.LocatorAssertions.HasTextOptions().setTimeout(2_500));
+        assertThat(count(one)).hasText("2");
         visits.answer(visit, Answer.CALF, true, 1, "");
         assertThat(one.getByText("Stop. The session is locked.")).isVisible();
         visitor.see("An emergency answer stands today");
