@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.catalogue.Rung;
-import fernstep.core.measure.Reason;
 import fernstep.core.plan.Packing.Room;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
@@ -44,23 +43,7 @@ class PackingTest {
                 rung.window().breaths() == null ? null : rung.window().breaths().min(),
                 perDay,
                 5);
-        return new PlanItem(
-                rung.strand(),
-                role,
-                rung,
-                null,
-                null,
-                null,
-                dose,
-                dose,
-                1,
-                null,
-                SessionTime.seconds(rung, dose),
-                0,
-                Reason.of("why.progress"),
-                Reason.of("whyNot.top"),
-                null,
-                null);
+        return Items.item(rung, null, role, dose, 1, null, SessionTime.seconds(rung, dose), 0);
     }
 
     private static Exercise exercise(Strand strand, Random random) {

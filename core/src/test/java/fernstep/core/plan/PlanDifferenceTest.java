@@ -30,23 +30,7 @@ class PlanDifferenceTest {
     private static PlanItem item(String code, int reps, int seconds) {
         Rung rung = ShippedCatalogue.CATALOGUE.rung(code);
         Dose dose = new Dose(1, reps, null, null, 1, 5);
-        return new PlanItem(
-                rung.strand(),
-                Role.WORK,
-                rung,
-                null,
-                null,
-                null,
-                dose,
-                dose,
-                1,
-                null,
-                seconds,
-                0,
-                Reason.of("why.progress"),
-                Reason.of("whyNot.top"),
-                null,
-                null);
+        return Items.item(rung, null, Role.WORK, dose, 1, null, seconds, 0);
     }
 
     private static Plan plan(PlanItem... items) {

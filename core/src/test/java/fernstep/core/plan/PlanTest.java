@@ -29,23 +29,7 @@ class PlanTest {
     private static PlanItem item(String code, @Nullable Side side, Role role, int seconds, int perDay) {
         Rung rung = ShippedCatalogue.CATALOGUE.rung(code);
         Dose dose = new Dose(2, 6, null, null, perDay, 5);
-        return new PlanItem(
-                rung.strand(),
-                role,
-                rung,
-                side,
-                null,
-                null,
-                dose,
-                dose,
-                0.4,
-                null,
-                seconds,
-                seconds / 2,
-                Reason.of("why.progress"),
-                Reason.of("whyNot.top"),
-                null,
-                null);
+        return Items.item(rung, side, role, dose, 0.4, null, seconds, seconds / 2);
     }
 
     private static Plan plan(int minutes, List<List<PlanItem>> days) {

@@ -27,23 +27,15 @@ class PlanWarningsTest {
         Rung rung = ShippedCatalogue.CATALOGUE.rung(code);
         Dose dose = new Dose(
                 1, rung.window().reps() == null ? null : 5, null, rung.window().reps() == null ? 4 : null, 1, 5);
-        return new PlanItem(
-                rung.strand(),
-                Role.of(rung.strand(), false),
+        return Items.item(
                 rung,
                 side,
-                null,
-                null,
-                dose,
+                Role.of(rung.strand(), false),
                 dose,
                 range,
                 rung.family() == null ? null : rung.movement().point(BODY, range),
                 SessionTime.seconds(rung, dose),
-                SessionTime.loadSeconds(rung, dose),
-                Reason.of("why.progress"),
-                Reason.of("whyNot.top"),
-                null,
-                null);
+                SessionTime.loadSeconds(rung, dose));
     }
 
     private static Plan plan(int minutes, PlanItem... items) {

@@ -6,7 +6,6 @@ import fernstep.core.ShippedCatalogue;
 import fernstep.core.body.Position;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.client.Restriction;
-import fernstep.core.measure.Reason;
 import fernstep.core.plan.Packing.Room;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
@@ -28,23 +27,7 @@ class SessionOrderTest {
         Rung rung = ShippedCatalogue.CATALOGUE.rung(code);
         Dose dose = new Dose(1, 5, null, null, 1, 7);
         return new Exercise(
-                List.of(new PlanItem(
-                        rung.strand(),
-                        role,
-                        rung,
-                        null,
-                        null,
-                        null,
-                        dose,
-                        dose,
-                        1,
-                        null,
-                        seconds,
-                        0,
-                        Reason.of("why.progress"),
-                        Reason.of("whyNot.top"),
-                        null,
-                        null)),
+                List.of(Items.item(rung, null, role, dose, 1, null, seconds, 0)),
                 role == Role.FOUNDATION,
                 need,
                 true,
