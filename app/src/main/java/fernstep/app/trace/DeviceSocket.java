@@ -65,7 +65,6 @@ class DeviceSocket extends TextWebSocketHandler {
         this.silentAtMost = silentAtMost;
     }
 
-    /** Which of a stream's connections a socket is. */
     @Configuration
     @EnableWebSocket
     static class Route implements WebSocketConfigurer {
@@ -117,7 +116,8 @@ class DeviceSocket extends TextWebSocketHandler {
             if (hers.isEmpty()) {
                 refuse(device, "AGAIN", words.text("trace.refused.again"));
             } else {
-                welcome(device, hers.get(), token);
+                device.getAttributes().put(STREAM, hers.get());
+                welcome(device, token);
             }
             return;
         }
@@ -136,14 +136,15 @@ class DeviceSocket extends TextWebSocketHandler {
         try {
             long client = access.clientOfSession(paired.get().sessionId()).orElseThrow();
             Connected to = streams.begin(paired.get(), client);
-            welcome(device, to, recordings.mayComeBack(to.stream().recordingId()));
+            // at once: whatever fails from here on, the end of its connection lets the stream go
+            device.getAttributes().put(STREAM, to);
+            welcome(device, recordings.mayComeBack(to.stream().recordingId()));
         } catch (LiveStreams.Busy e) {
             refuse(device, "BUSY", words.text("trace.refused.busy"));
         }
     }
 
-    private void welcome(WebSocketSession device, Connected to, String token) throws IOException {
-        device.getAttributes().put(STREAM, to);
+    private void welcome(WebSocketSession device, String token) throws IOException {
         device.sendMessage(new TextMessage(json.writeValueAsString(Map.of("welcome", PROTOCOL, "again", token))));
     }
 

@@ -250,7 +250,7 @@ public final class Catalogue {
 
     /**
      * Place on the main line of its strand, from 1: a side branch stands beside the rung it branches off. Two sides are
-     * compared by it, since branches come between in the order of the strand.
+     * compared by it, since branches come between in the order of the strand. 0 for a rung of a strand that is not here.
      */
     public int placeOnLine(Rung rung) {
         String onTheLine = rung.branchOf() == null ? rung.code() : rung.branchOf();

@@ -90,8 +90,10 @@ class SettleInTest {
                 .get()
                 .extracting(PlanItem::position)
                 .isEqualTo(Position.INCLINED);
-        Optional<PlanItem> upright = of(never_pregnant().strong().may_not(Restriction.NO_FLOOR), CORE);
-        upright.ifPresent(i -> assertThat(i.ground()).isEqualTo(PlanItem.Ground.UPRIGHT));
+        assertThat(of(never_pregnant().strong().may_not(Restriction.NO_FLOOR), CORE))
+                .get()
+                .extracting(PlanItem::ground)
+                .isEqualTo(PlanItem.Ground.UPRIGHT);
         PlanItem open = of(never_pregnant().strong(), CORE).orElseThrow();
         assertThat(open.rung())
                 .isEqualTo(ShippedCatalogue.CATALOGUE.rung(open.rung().code()));

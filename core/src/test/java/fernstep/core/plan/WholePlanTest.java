@@ -191,19 +191,6 @@ class WholePlanTest {
     }
 
     @Test
-    void settling_in_gives_way_where_there_is_no_minute_for_it() {
-        Woman w = never_pregnant()
-                .strong()
-                .floor(FloorLift.BEARS_DOWN, LetGo.FULLY)
-                .minutes(60);
-        assertThat(Woman.of(w.plan(), Role.SETTLE_IN)).hasSize(1);
-        Plan shortest = w.minutes(3).plan();
-        assertThat(foundations(shortest)).containsExactly(Strand.PELVIC_FLOOR);
-        int floor = shortest.secondsPerDay();
-        assertThat(Woman.of(shortest, Role.SETTLE_IN).isEmpty() || floor <= 180).isTrue();
-    }
-
-    @Test
     void daily_life_is_said_while_it_is_open_and_not_while_nothing_is() {
         assertThat(never_pregnant().strong().plan().habits())
                 .extracting(r -> r.code())
