@@ -21,8 +21,12 @@
     const answer = await fetch('/board/rows?' + new URLSearchParams(fields), { headers: { 'X-Requested-With': 'fetch' } }).catch(() => null);
     if (!answer || mine !== asked) { return false; }
     if (answer.redirected || answer.status === 401) { window.location.reload(); return false; }
-    if (answer.ok) { place.innerHTML = await answer.text(); }
-    return answer.ok;
+    if (!answer.ok) { return false; }
+    const rows = await answer.text();
+    await fern.handUp();
+    if (mine !== asked) { return false; }
+    place.innerHTML = rows;
+    return true;
   }
 
   // Something was written, here or at home: the rows are read anew. After a break in between they are, too.

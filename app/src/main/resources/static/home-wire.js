@@ -61,6 +61,8 @@ window.fernHomeWire = (() => {
         this.sending = false;
       }
     },
+    quietLine() { return !this.unsent && !this.notice; },
+    saysUnsent() { return this.unsent > 0 && !this.notice; },
     unsentText() { return fern.text('home.unsent', this.unsent); },
     toldText() { return fern.text(this.unsent ? 'home.toldLater' : 'home.toldNow'); },
   };

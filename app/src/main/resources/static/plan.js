@@ -24,7 +24,9 @@
       const answer = await fern.post(desk.querySelector('form').action, { change: value, day: desk.querySelector('[name=day]').value, item: inHand() });
       if (answer.redirected || answer.status === 401 || answer.status === 403) { window.location.reload(); return false; }
       if (!answer.ok) { throw new Error('refused'); }
-      desk.innerHTML = await answer.text();
+      const drawn = await answer.text();
+      await fern.handUp();
+      desk.innerHTML = drawn;
       runsTheDayShown();
       reopen(open);
       if (row) { desk.querySelector(`.plan-row[data-strand=${row}] a`)?.focus(); }

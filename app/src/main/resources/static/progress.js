@@ -14,6 +14,7 @@
       const answer = await fetch(place.dataset.from + '?' + new URLSearchParams([...on].map((c) => ['otherwise', c])), { headers: { 'X-Requested-With': 'fetch' } });
       if (!answer.ok || answer.redirected) { throw new Error('no forecast'); }
       const drawn = await answer.text();
+      await fern.handUp();
       if (mine !== asked) { return; }
       place.innerHTML = drawn;
     } catch (lost) {

@@ -120,6 +120,25 @@ class PlanDeskTest {
     }
 
     @Test
+    void a_press_counts_though_the_desk_is_drawn_anew_in_its_middle(Visitor visitor) {
+        Page page = plan(visitor, "Desk Long Press", Approach.SLOW_LADDER, 40);
+        Locator reps = card(page, "LEG_FLOAT").first().locator(".dose-step").nth(1);
+        assertThat(reps).containsText("6 reps");
+        AtomicReference<Route> held = new AtomicReference<>();
+        page.route("**/plan/change", held::set);
+        Locator more = page.locator("[aria-label='More: reps, F3 left']");
+        more.click();
+        page.waitForCondition(() -> held.get() != null);
+        BoundingBox at = more.boundingBox();
+        page.mouse().move(at.x + at.width / 2, at.y + at.height / 2);
+        page.mouse().down();
+        page.unroute("**/plan/change");
+        page.waitForResponse("**/plan/change", () -> held.get().resume()).finished();
+        page.mouse().up();
+        assertThat(reps).containsText("8 reps");
+    }
+
+    @Test
     void the_plan_that_is_run_is_the_one_with_the_last_press(Visitor visitor) {
         Page page = plan(visitor, "Desk Quick Run", Approach.SLOW_LADDER, 40);
         Locator reps = card(page, "LEG_FLOAT").first().locator(".dose-step").nth(1);

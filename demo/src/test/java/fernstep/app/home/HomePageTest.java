@@ -10,6 +10,7 @@ import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.Cookie;
 import com.microsoft.playwright.options.RequestOptions;
 import fernstep.app.AppExtension;
@@ -182,7 +183,7 @@ class HomePageTest {
         visitor.context().setOffline(true);
         page.click("[data-told=DONE]");
         page.click("[data-effort='5']");
-        assertThat(page.locator("main > .home-line").first()).containsText("not sent yet: 1");
+        assertThat(page.locator(".home-said [role=status]")).containsText("not sent yet: 1");
         page.reload();
         assertThat(screen(page)).hasText("Hello Home");
         assertThat(page.locator(".home-list .home-told")).hasCount(1);
@@ -274,6 +275,41 @@ class HomePageTest {
     }
 
     @Test
+    void a_tap_counts_though_what_waited_is_sent_in_its_middle(Visitor visitor) {
+        Page page = opened(visitor);
+        Queue<Route> held = new ConcurrentLinkedQueue<>();
+        page.route("**/entries", held::add);
+        page.click("text=None of these");
+        assertThat(page.locator(".home-said [role=status]")).containsText("not sent yet: 1");
+        BoundingBox start = page.locator(".home-buttons .btn-primary").boundingBox();
+        page.waitForCondition(() -> !held.isEmpty());
+        page.mouse().move(start.x + start.width / 2, start.y + start.height / 2);
+        page.mouse().down();
+        page.unroute("**/entries");
+        held.remove().resume();
+        allSent(page);
+        page.mouse().up();
+        assertThat(page.locator(".home-exercise:visible svg")).hasCount(1);
+    }
+
+    @Test
+    void nothing_the_page_says_of_itself_moves_what_she_is_about_to_tap(Visitor visitor) {
+        Page page = opened(visitor);
+        Locator button = page.locator("text=None of these");
+        for (int width : new int[] {PHONE_WIDTH, 360}) {
+            page.setViewportSize(width, PHONE_HEIGHT);
+            double at = button.boundingBox().y;
+            for (String says : List.of("h.unsent = 12", "h.notice = fern.text('home.pinAgain')")) {
+                page.evaluate("(h => { " + says + "; })(Alpine.$data(document.body))");
+                page.waitForFunction("() => document.querySelector('.home-said strong').offsetParent === null");
+                assertThat(button.boundingBox().y).as(says).isEqualTo(at);
+                page.evaluate("(h => { h.unsent = 0; h.notice = ''; })(Alpine.$data(document.body))");
+                page.waitForFunction("() => document.querySelector('.home-said strong').offsetParent !== null");
+            }
+        }
+    }
+
+    @Test
     void ten_wrong_pins_lock_it_and_the_board_says_so(Visitor visitor) {
         Page page = visitor.on(PHONE_WIDTH, PHONE_HEIGHT);
         page.navigate(app.baseUrl() + "/home/" + fresh.token());
@@ -323,7 +359,7 @@ class HomePageTest {
         begin(other);
         HomeLinks.Fresh others = links.make(other, IMOGEN, WEEKS);
         Page page = opened(visitor);
-        assertThat(page.content()).contains("Home Person").doesNotContain("Other Woman");
+        assertThat(page.content()).contains("Hello Home").doesNotContain("Hello Other");
         APIResponse there = page.request().get(app.baseUrl() + "/home/" + others.token());
         assertThat(there.text()).doesNotContain("Other Woman").contains("id=\"pin\"");
         for (String path : List.of("/clients/" + other, "/clients/" + client, "/clients/" + other + "/handout.pdf")) {
