@@ -45,6 +45,10 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
                                     "--server.port=0",
                                     "--server.address=127.0.0.1",
                                     "--fern.demo=true",
+                                    // a machine with other work may stand still for seconds: its database is not down
+                                    "--spring.datasource.hikari.connection-timeout=20000",
+                                    "--spring.datasource.hikari.validation-timeout=15000",
+                                    "--spring.datasource.hikari.data-source-properties.socketTimeout=20000",
                                     // hundreds of sign-ins: the slowness of a password is not what is tested
                                     "--fern.password-strength=4",
                                     "--fern.pseudo-language=true");

@@ -5,7 +5,6 @@ import static fernstep.core.forecast.ForecastTest.SCOOPS;
 import static fernstep.core.forecast.ForecastTest.TODAY;
 import static fernstep.core.forecast.ForecastTest.known;
 import static fernstep.core.forecast.ForecastTest.place;
-import static fernstep.core.forecast.ForecastTest.route;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.KnownOf;
@@ -20,95 +19,19 @@ import fernstep.core.forecast.Forecast.Question;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.Goal;
-import fernstep.core.plan.Place;
-import fernstep.core.plan.RungGates;
-import fernstep.core.schedule.SessionCalendar;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Strand;
-import java.time.DayOfWeek;
-import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** She never misses and it is always clean: then every day can be told beforehand, by the rules, on paper. */
-class ForecastDaysTest {
-    private static final Counts ALWAYS = new Counts(200_000, 0);
-    private static final int RUNS = 3;
-
-    /** What differs from one telling to the next. */
-    private static final class Case {
-        private List<Place> places = new ArrayList<>();
-        private RungGates.Known known = known(400);
-        private List<Set<Strand>> sessions = List.of();
-        private int size = 6;
-        private Set<DayOfWeek> days = DAILY;
-        private @Nullable LocalDate recheck;
-        private @Nullable Goal goal;
-        private @Nullable LocalDate goalDate;
-        private int weeks = 26;
-
-        Case at(Place... stands) {
-            places = List.of(stands);
-            return this;
-        }
-
-        Question question() {
-            Set<Strand> trained = places.stream().map(Place::strand).collect(Collectors.toSet());
-            Map<Strand, Counts> clean = new EnumMap<>(Strand.class);
-            Arrays.stream(Strand.values()).forEach(s -> clean.put(s, ALWAYS));
-            return new Question(
-                    ShippedCatalogue.CATALOGUE,
-                    DoseStance.MASTERY_REPS,
-                    new Forecast.Start(
-                            places, known, sessions.isEmpty() ? List.of(trained) : sessions, size, days, recheck),
-                    new Forecast.TrackRecord(ALWAYS, clean, ALWAYS),
-                    new Forecast.Horizon(TODAY, weeks, RUNS, 1),
-                    goal,
-                    goalDate);
-        }
-
-        Forecast forecast() {
-            return Forecast.of(question());
-        }
-
-        /** In how many days it opens; the same in every run. */
-        @Nullable
-        Integer opens(String rung, @Nullable Side side) {
-            Forecast.Quantiles opens = route(forecast(), rung, side).opens();
-            assertThat(opens.p10()).isEqualTo(opens.p90());
-            LocalDate day = opens.p50();
-            return day == null ? null : (int) (day.toEpochDay() - TODAY.toEpochDay());
-        }
-    }
-
-    private static Place f1(Side side) {
-        return place(Strand.LEG_FLOAT, side, "F1", 5, null, null);
-    }
-
-    private static Case floats() {
-        return new Case().at(f1(Side.LEFT), f1(Side.RIGHT));
-    }
-
-    private static RungGates.Known done(String... rungs) {
-        RungGates.Known k = known(400);
-        return KnownOf.her(
-                k.screening(),
-                false,
-                SCOOPS,
-                Arrays.stream(rungs).map(r -> new RungGates.Done(r, null)).collect(Collectors.toSet()));
-    }
-
+/** On which day of a forecast a goal is reached and what it waits for, counted by hand. */
+class ForecastDaysTest extends ForecastCase {
     @Nested
     class A_ladder {
         private final Ladder ladder =
@@ -165,193 +88,6 @@ class ForecastDaysTest {
             int packed = ladder.after(at, state, clean);
             assertThat(Ladder.step(packed)).isEqualTo(then);
             assertThat(Ladder.state(packed)).isEqualTo(thenState);
-        }
-    }
-
-    @Nested
-    class A_rung_opens {
-        @Test
-        void after_eight_sessions_on_her_days() {
-            // Monday, Wednesday, Friday: the eighth is on the Wednesday of the third week
-            Case c = floats();
-            c.days = EnumSet.of(DayOfWeek.MONDAY, DayOfWeek.WEDNESDAY, DayOfWeek.FRIDAY);
-            assertThat(c.opens("F2", Side.LEFT)).isEqualTo(17);
-            assertThat(floats().opens("F2", Side.LEFT)).isEqualTo(8);
-        }
-
-        @Test
-        void when_its_own_sessions_have_come_round_on_a_and_b_days() {
-            Case c = new Case().at(f1(Side.LEFT), f1(Side.RIGHT), place(Strand.ARM_LEG, null, "AL1", null, null, 4));
-            c.sessions = List.of(Set.of(Strand.LEG_FLOAT), Set.of(Strand.ARM_LEG));
-            boolean floatsFirst = SessionCalendar.turn(TODAY.plusDays(1), DAILY) % 2 == 0;
-            // the eighth of every second day
-            assertThat(c.opens("F2", Side.RIGHT)).isEqualTo(floatsFirst ? 15 : 16);
-        }
-
-        @Test
-        void on_the_day_its_date_allows_though_she_was_ready_before() {
-            Case c = floats();
-            // 20 days after a caesarean; first loaded from day 56
-            c.known = known(20);
-            assertThat(c.opens("F2", Side.LEFT)).isEqualTo(36);
-        }
-
-        @Test
-        void for_the_stronger_side_when_the_other_has_come_within_one_rung() {
-            Case c = new Case().at(f1(Side.LEFT), place(Strand.LEG_FLOAT, Side.RIGHT, "F2", 20, null, null));
-            assertThat(c.opens("F2", Side.LEFT)).isEqualTo(8);
-            assertThat(c.opens("F3", Side.RIGHT)).isEqualTo(8);
-            assertThat(c.opens("F3", Side.LEFT)).isEqualTo(20);
-        }
-
-        @Test
-        void on_both_sides_where_both_must_have_passed_the_one_before() {
-            // F3 6, 8, 10: three steps of two days; the right is there at once, the left twelve days later
-            Case c = new Case()
-                    .at(
-                            place(Strand.LEG_FLOAT, Side.LEFT, "F2", 10, null, null),
-                            place(Strand.LEG_FLOAT, Side.RIGHT, "F3", 10, null, null));
-            assertThat(c.opens("F3", Side.LEFT)).isEqualTo(12);
-            // the left is at the top of F3 after two steps more
-            assertThat(c.opens("F4", Side.RIGHT)).isEqualTo(16);
-            assertThat(c.opens("F4", Side.LEFT)).isEqualTo(18);
-        }
-
-        @ParameterizedTest(name = "{0} weeks at its top before: after {1} days")
-        @CsvSource({"0, 28", "1, 21", "3, 7", "4, 2", "9, 2"})
-        void after_weeks_kept_at_the_top_of_the_one_before(int weeksBefore, int days) {
-            Case c = new Case().at(hk7(Side.LEFT), hk7(Side.RIGHT));
-            c.known = KnownOf.her(
-                    ForecastTest.fullyCleared(),
-                    false,
-                    SCOOPS,
-                    Set.of(new RungGates.Done("HK4", null), new RungGates.Done("HK5", null)),
-                    new RungGates.History(0, Map.of("HK7", weeksBefore)));
-            assertThat(c.opens("HK8", Side.LEFT)).isEqualTo(days);
-        }
-
-        @Test
-        void after_weeks_at_the_top_that_she_comes_to_only_now() {
-            Case c = new Case().at(hk7(Side.LEFT, 18), hk7(Side.RIGHT, 18));
-            c.known = KnownOf.her(
-                    ForecastTest.fullyCleared(),
-                    false,
-                    SCOOPS,
-                    Set.of(new RungGates.Done("HK4", null), new RungGates.Done("HK5", null)),
-                    new RungGates.History(0, Map.of()));
-            // two days to twenty repetitions, two to the longer hold, four weeks on it
-            assertThat(c.opens("HK8", Side.LEFT)).isEqualTo(4 + 28);
-        }
-
-        @Test
-        void for_one_that_may_wait_for_either_side_with_the_one_that_is_further_on() {
-            Place tilt = place(Strand.PELVIC_CONTROL, null, "PC4", 60, 60, 60);
-            Place f3 = place(Strand.LEG_FLOAT, Side.RIGHT, "F3", 10, null, null);
-            Case there = new Case().at(tilt, place(Strand.LEG_FLOAT, Side.LEFT, "F2", 10, null, null), f3);
-            assertThat(there.opens("PC5", null)).isEqualTo(2);
-            // twelve days to F3, four to its top
-            Case onTheWay = new Case()
-                    .at(
-                            tilt,
-                            place(Strand.LEG_FLOAT, Side.LEFT, "F2", 10, null, null),
-                            place(Strand.LEG_FLOAT, Side.RIGHT, "F1", 5, null, null));
-            assertThat(onTheWay.opens("PC5", null)).isBetween(16, 17);
-        }
-
-        @Test
-        void once_for_both_sides_where_she_trains_them_as_one() {
-            Case c = new Case().at(place(Strand.LEG_FLOAT, null, "F1", 5, null, null));
-            assertThat(c.forecast().routes())
-                    .filteredOn(r -> r.rung().code().equals("F2"))
-                    .hasSize(1);
-            assertThat(c.opens("F2", null)).isEqualTo(8);
-        }
-
-        @Test
-        void not_by_what_only_the_other_side_has_done() {
-            // F4 asks for F3 on both: the left has it from before, the right has to come to its top
-            Case c = new Case()
-                    .at(
-                            place(Strand.LEG_FLOAT, Side.LEFT, "F3", 10, null, null),
-                            place(Strand.LEG_FLOAT, Side.RIGHT, "F3", 6, null, null));
-            RungGates.Known k = known(400);
-            c.known = KnownOf.her(
-                    k.screening(),
-                    false,
-                    SCOOPS,
-                    Set.of(new RungGates.Done("F3", Side.LEFT), new RungGates.Done("HK1", null)));
-            // on the fourth day, after the left was done: the left goes on with the fifth
-            assertThat(c.opens("F4", Side.LEFT)).isEqualTo(5);
-        }
-
-        @Test
-        void not_while_the_separation_is_overdue_for_a_re_check() {
-            Case c = new Case().at(place(Strand.LEG_FLOAT, null, "F1", 10, null, null));
-            LocalDate usual = ofHalf(c).p90();
-            assertThat(usual).isBefore(TODAY.plusDays(12));
-            c.recheck = TODAY.minusDays(15);
-            // she comes every second time: in an eighth of the runs neither at once nor after one week nor after two
-            assertThat(ofHalf(c).p90()).isBetween(TODAY.plusDays(22), TODAY.plusDays(40));
-            assertThat(ofHalf(c).p10()).isBefore(TODAY.plusDays(8));
-            c.recheck = TODAY.minusDays(13);
-            assertThat(ofHalf(c).p10())
-                    .as("a day of grace is left, and most come within it")
-                    .isBefore(TODAY.plusDays(8));
-            c.recheck = TODAY.plusDays(200);
-            assertThat(ofHalf(c).p90()).as("it is far ahead").isEqualTo(usual);
-        }
-
-        /** When F2 opens for one who does half of her sessions, over many runs. */
-        private Forecast.Quantiles ofHalf(Case c) {
-            Question q = c.question();
-            Forecast f = Forecast.of(new Question(
-                    q.catalogue(),
-                    q.stance(),
-                    q.start(),
-                    new Forecast.TrackRecord(
-                            new Counts(500, 500), Map.of(Strand.LEG_FLOAT, new Counts(2000, 0)), Counts.NONE),
-                    new Forecast.Horizon(TODAY, 26, 400, 3),
-                    null,
-                    null));
-            return route(f, "F2", null).opens();
-        }
-
-        private Place hk7(Side side, int reps) {
-            return place(Strand.HANDS_KNEES, side, "HK7", reps, 5, null);
-        }
-
-        private Place hk7(Side side) {
-            return place(Strand.HANDS_KNEES, side, "HK7", 20, 5, null);
-        }
-
-        @Test
-        void of_a_strand_not_begun_tomorrow_where_there_is_room_and_not_where_there_is_none() {
-            assertThat(floats().opens("BR1", null)).isEqualTo(1);
-            Case full = floats();
-            full.size = 1;
-            assertThat(full.opens("BR1", null)).isNull();
-        }
-
-        @Test
-        void never_behind_a_finding_that_no_training_changes() {
-            // without a grade nothing says that she holds the set
-            assertThat(floats().opens("BR3", null)).isNull();
-            Case graded = floats();
-            graded.known = done();
-            assertThat(graded.opens("BR3", null)).isNotNull();
-        }
-
-        @Test
-        void not_where_what_it_needs_is_climbed_by_nobody_and_not_done() {
-            // RO3 waits for F3, and a session of one exercise has no room for the float
-            Case c = new Case()
-                    .at(
-                            place(Strand.ROTATION, Side.LEFT, "RO2", 12, null, null),
-                            place(Strand.ROTATION, Side.RIGHT, "RO2", 12, null, null));
-            c.size = 1;
-            assertThat(c.opens("RO3", Side.LEFT)).as("F3 is not done").isNull();
-            c.known = done("F3");
-            assertThat(c.opens("RO3", Side.LEFT)).as("it is done").isEqualTo(2);
         }
     }
 

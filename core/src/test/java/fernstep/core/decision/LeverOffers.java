@@ -1,0 +1,32 @@
+package fernstep.core.decision;
+
+import fernstep.core.ShippedCatalogue;
+import fernstep.core.body.Body;
+import fernstep.core.catalogue.Lever;
+import fernstep.core.catalogue.Rung;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** What the tests of the levers ask: the leg float in hand, and what is offered for a sign. */
+abstract class LeverOffers {
+    static final Body BODY = Body.of(70.0, 170.0);
+
+    static Case onF4() {
+        return new Case();
+    }
+
+    static List<LeverChange> offered(Case c, Seen sign) {
+        return new Levers(c.situation(sign)).offered(sign, List.of());
+    }
+
+    static @Nullable LeverChange of(Lever lever, Case c, Seen sign) {
+        return offered(c, sign).stream()
+                .filter(o -> o.lever() == lever)
+                .findFirst()
+                .orElse(null);
+    }
+
+    static Rung rung(String code) {
+        return ShippedCatalogue.CATALOGUE.rung(code);
+    }
+}

@@ -1,0 +1,125 @@
+package fernstep.app.home;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.RequestOptions;
+import fernstep.app.AppExtension;
+import fernstep.app.AppExtension.Running;
+import fernstep.app.BrowserExtension;
+import fernstep.app.Someone;
+import fernstep.app.Visitor;
+import fernstep.app.ask.HomeFlag;
+import fernstep.core.approach.Approach;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** What her link opens, to whom, and for how long. */
+@ExtendWith({AppExtension.class, BrowserExtension.class})
+class HomeLinkTest extends HomeDay {
+    HomeLinkTest(Running app) {
+        super(app);
+    }
+
+    @Test
+    void ten_wrong_pins_lock_it_and_the_board_says_so(Visitor visitor) {
+        Page page = visitor.on(PHONE_WIDTH, PHONE_HEIGHT);
+        page.navigate(app.baseUrl() + "/home/" + fresh.token());
+        String wrong = fresh.pin().equals("000000") ? "111111" : "000000";
+        for (int i = 0; i < 3; i++) {
+            page.fill("#pin", wrong);
+            page.click("main button");
+            assertThat(page.locator("#pin-problem")).containsText("Tries left: " + (9 - i));
+        }
+        page.fill("#pin", wrong);
+        page.click("main button");
+        assertThat(page.locator("#pin-problem")).containsText("Please wait");
+        for (int i = 3; i < 10; i++) {
+            sql.update("UPDATE home_link SET last_wrong_at = NOW() - INTERVAL 1 HOUR WHERE client_id = ?", client);
+            page.navigate(app.baseUrl() + "/home/" + fresh.token());
+            page.fill("#pin", wrong);
+            page.click("main button");
+            int tried = i + 1;
+            page.waitForCondition(() -> sql.queryForList(
+                            "SELECT wrong_tries FROM home_link WHERE client_id = ?", Integer.class, client)
+                    .contains(tried));
+        }
+        assertThat(page.locator("h1")).hasText("This page is locked");
+        assertThat(fromHome.open(client)).extracting(HomeFlag::kind).containsExactly(HomeFlag.Kind.LOCKED);
+        page.navigate(app.baseUrl() + "/home/" + fresh.token());
+        assertThat(page.locator("#pin")).hasCount(0);
+        visitor.checkAccessible();
+    }
+
+    @Test
+    void a_link_taken_back_opens_nothing_and_leaves_nothing_on_the_phone(Visitor visitor) {
+        Page page = opened(visitor.keepingPages());
+        page.evaluate("() => navigator.serviceWorker.ready");
+        page.reload();
+        page.click("text=None of these");
+        allSent(page);
+        links.revoke(client, IMOGEN);
+        page.reload();
+        assertThat(page.locator("h1")).hasText("This link no longer opens");
+        visitor.context().setOffline(true);
+        assertThat(page.evaluate(
+                        "p => caches.open('fern-home').then(c => c.match(p)).then(r => r === undefined)",
+                        "/home/" + fresh.token()))
+                .isEqualTo(true);
+        visitor.context().setOffline(false);
+    }
+
+    @Test
+    void her_link_opens_hers_alone_whatever_is_asked_for(Visitor visitor) {
+        long other = Someone.firm(app.context(), "Other Woman", Approach.SLOW_LADDER, 14);
+        begin(other);
+        HomeLinks.Fresh others = links.make(other, IMOGEN, WEEKS);
+        Page page = opened(visitor);
+        assertThat(page.content()).contains("Hello Home").doesNotContain("Hello Other");
+        APIResponse there = page.request().get(app.baseUrl() + "/home/" + others.token());
+        assertThat(there.text()).doesNotContain("Other Woman").contains("id=\"pin\"");
+        for (String path : List.of("/clients/" + other, "/clients/" + client, "/clients/" + other + "/handout.pdf")) {
+            APIResponse answer = page.request()
+                    .get(app.baseUrl() + path, RequestOptions.create().setMaxRedirects(0));
+            assertThat(answer.status()).as(path).isEqualTo(302);
+        }
+        APIResponse told = page.request()
+                .post(
+                        app.baseUrl() + "/home/" + others.token() + "/entries",
+                        RequestOptions.create()
+                                .setData(Map.of(
+                                        "id",
+                                        UUID.randomUUID().toString(),
+                                        "at",
+                                        LocalDate.now() + "T08:00:00",
+                                        "kind",
+                                        "ANSWERED",
+                                        "codes",
+                                        List.of("FEVER"))));
+        assertThat(told.status()).isEqualTo(401);
+        assertThat(fromHome.standing(other, LocalDate.now())).isEmpty();
+    }
+
+    @Test
+    void a_link_that_ran_out_says_so_and_a_secret_is_long_and_kept_as_a_digest_alone(Visitor visitor) {
+        sql.update("UPDATE home_link SET expires_on = CURRENT_DATE - INTERVAL 1 DAY WHERE client_id = ?", client);
+        Page page = visitor.on(PHONE_WIDTH, PHONE_HEIGHT);
+        page.navigate(app.baseUrl() + "/home/" + fresh.token());
+        assertThat(page.locator("h1")).hasText("This link no longer opens");
+        // 256 bits in base64 without padding are 43 characters
+        assertThat(fresh.token()).matches("[A-Za-z0-9_-]{43}");
+        assertThat(fresh.pin()).matches("[0-9]{6}");
+        assertThat(links.make(client, IMOGEN, WEEKS).token()).isNotEqualTo(fresh.token());
+        assertThat(sql.queryForMap("SELECT token_hash, pin_hash FROM home_link WHERE client_id = ?", client)
+                        .toString())
+                .doesNotContain(fresh.token())
+                .doesNotContain(fresh.pin());
+        assertThat(links.find(fresh.token())).as("another one took its place").isEmpty();
+    }
+}
