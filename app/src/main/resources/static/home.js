@@ -152,6 +152,7 @@ document.addEventListener('alpine:init', () => {
     start() { this.show(this.open()[0]); },
     toToday() { this.running = false; this.sleep(); this.go('today'); },
     allAsPlanned() {
+      if (this.tappedTwice()) { return; }
       for (const item of this.open()) { this.log(item, 'DONE', null, [], 0); }
       this.finish();
     },
@@ -214,14 +215,18 @@ document.addEventListener('alpine:init', () => {
       this.log(this.item, 'STOPPED', null, this.signs, Number(this.$refs.pain.value));
       this.finish();
     },
+    /** The second of two quick taps falls on what came up beneath the first: an effort she did not choose. */
+    tappedTwice() { return this.$event.detail > 1; },
     /** After a sign that stops, only stopped can be told. */
     mayGoOn() { return !this.stopped; },
     tell() {
+      if (this.tappedTwice()) { return; }
       this.told = this.$event.currentTarget.dataset.told;
       this.running = false;
       this.noticing = false;
     },
     effort() {
+      if (this.tappedTwice()) { return; }
       const item = this.item;
       this.log(item, this.told, Number(this.$event.currentTarget.dataset.effort), this.signs, Number(this.$refs.pain.value));
       this.sleep();

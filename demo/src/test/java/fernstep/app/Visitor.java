@@ -26,6 +26,7 @@ public final class Visitor implements AutoCloseable {
     private BrowserContext context;
     private Page page;
     private ServiceWorkerPolicy keeping = ServiceWorkerPolicy.BLOCK;
+    private boolean touching;
 
     Visitor(Browser browser, String baseUrl) {
         this.browser = browser;
@@ -35,6 +36,12 @@ public final class Visitor implements AutoCloseable {
     /** From now on pages are kept in the browser as they are for users: for tests of what works without a connection. */
     public Visitor keepingPages() {
         keeping = ServiceWorkerPolicy.ALLOW;
+        return this;
+    }
+
+    /** From now on with a finger rather than a mouse. */
+    public Visitor touching() {
+        touching = true;
         return this;
     }
 
@@ -49,6 +56,7 @@ public final class Visitor implements AutoCloseable {
                         .setViewportSize(width, height)
                         .setLocale(language)
                         .setServiceWorkers(keeping)
+                        .setHasTouch(touching)
                         .setReducedMotion(ReducedMotion.REDUCE));
         context.setDefaultTimeout(PATIENCE_MS);
         page = context.newPage();

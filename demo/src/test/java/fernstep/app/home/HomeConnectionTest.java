@@ -31,7 +31,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 /** A client alone with her phone, whatever her connection does. */
 @ExtendWith({AppExtension.class, BrowserExtension.class})
-class HomeConnectionTest extends HomeDay {
+class HomeConnectionTest extends HerPhone {
     HomeConnectionTest(Running app) {
         super(app);
     }

@@ -22,7 +22,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 /** What her link opens, to whom, and for how long. */
 @ExtendWith({AppExtension.class, BrowserExtension.class})
-class HomeLinkTest extends HomeDay {
+class HomeLinkTest extends HerPhone {
     HomeLinkTest(Running app) {
         super(app);
     }

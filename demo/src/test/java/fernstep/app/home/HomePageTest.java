@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.tuple;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
 import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.BrowserExtension;
@@ -22,7 +23,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 /** A client alone with her phone: her questions, her exercises, what she tells. */
 @ExtendWith({AppExtension.class, BrowserExtension.class})
-class HomePageTest extends HomeDay {
+class HomePageTest extends HerPhone {
     HomePageTest(Running app) {
         super(app);
     }
@@ -100,6 +101,25 @@ class HomePageTest extends HomeDay {
         assertThat(fromHome.open(client))
                 .extracting(HomeFlag::kind, HomeFlag::code)
                 .containsExactly(tuple(HomeFlag.Kind.SIGN, "LEAK"));
+    }
+
+    @Test
+    void a_double_tap_tells_no_effort_that_she_did_not_choose(Visitor visitor) {
+        Page page = opened(visitor.touching());
+        page.click("text=None of these");
+        startPlan(page);
+        Locator asPlanned = page.locator("[data-told=DONE]");
+        asPlanned.scrollIntoViewIfNeeded();
+        BoundingBox done = asPlanned.boundingBox();
+        for (int tap = 0; tap < 2; tap++) {
+            page.touchscreen().tap(done.x + done.width / 2, done.y + done.height / 2);
+        }
+        assertThat(page.locator(".home-effort")).isVisible();
+        allSent(page);
+        assertThat(told()).isEmpty();
+        page.tap("[data-effort='3']");
+        allSent(page);
+        assertThat(told()).singleElement().satisfies(r -> assertThat(r.effort()).isEqualTo(3));
     }
 
     @Test

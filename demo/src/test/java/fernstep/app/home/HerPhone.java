@@ -18,7 +18,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** A client of her own with a plan and a fresh link, and her phone. */
-abstract class HomeDay {
+abstract class HerPhone {
     static final long IMOGEN = 1;
     static final int WEEKS = 12;
     static final int PHONE_WIDTH = 390;
@@ -34,7 +34,7 @@ abstract class HomeDay {
     long client;
     HomeLinks.Fresh fresh;
 
-    HomeDay(Running app) {
+    HerPhone(Running app) {
         this.app = app;
         links = app.context().getBean(HomeLinks.class);
         results = app.context().getBean(Results.class);
