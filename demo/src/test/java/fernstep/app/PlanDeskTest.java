@@ -70,6 +70,16 @@ class PlanDeskTest {
                 + (m.group(2) == null ? 0 : Integer.parseInt(m.group(2)));
     }
 
+    /** Presses a button of the desk; the change is on its way and nothing has come back. */
+    private static Route pressedAndHeld(Page page, Locator button) {
+        AtomicReference<Route> held = new AtomicReference<>();
+        page.route("**/plan/change", held::set);
+        button.click();
+        page.waitForCondition(() -> held.get() != null);
+        page.unroute("**/plan/change");
+        return held.get();
+    }
+
     private static List<String> strands(Page page) {
         return page.locator(".plan-row").all().stream()
                 .map(c -> c.getAttribute("data-strand"))
@@ -124,16 +134,12 @@ class PlanDeskTest {
         Page page = plan(visitor, "Desk Long Press", Approach.SLOW_LADDER, 40);
         Locator reps = card(page, "LEG_FLOAT").first().locator(".dose-step").nth(1);
         assertThat(reps).containsText("6 reps");
-        AtomicReference<Route> held = new AtomicReference<>();
-        page.route("**/plan/change", held::set);
         Locator more = page.locator("[aria-label='More: reps, F3 left']");
-        more.click();
-        page.waitForCondition(() -> held.get() != null);
+        Route held = pressedAndHeld(page, more);
         BoundingBox at = more.boundingBox();
         page.mouse().move(at.x + at.width / 2, at.y + at.height / 2);
         page.mouse().down();
-        page.unroute("**/plan/change");
-        page.waitForResponse("**/plan/change", () -> held.get().resume()).finished();
+        page.waitForResponse("**/plan/change", held::resume).finished();
         page.mouse().up();
         assertThat(reps).containsText("8 reps");
     }
@@ -143,14 +149,10 @@ class PlanDeskTest {
         Page page = plan(visitor, "Desk Quick Run", Approach.SLOW_LADDER, 40);
         Locator reps = card(page, "LEG_FLOAT").first().locator(".dose-step").nth(1);
         assertThat(reps).containsText("6 reps");
-        AtomicReference<Route> held = new AtomicReference<>();
-        page.route("**/plan/change", held::set);
-        page.click("[aria-label='More: reps, F3 left']");
-        page.waitForCondition(() -> held.get() != null);
+        Route held = pressedAndHeld(page, page.locator("[aria-label='More: reps, F3 left']"));
         page.click("text=Use this plan and run");
         assertThat(page.locator("#desk[aria-busy=true]")).hasCount(1);
-        page.unroute("**/plan/change");
-        held.get().resume();
+        held.resume();
         page.locator(".runner").waitFor();
         assertThat(app.context().getBean(LadderMapper.class).current(client))
                 .filteredOn(s -> s.rung().equals("F3") && s.side().equals("LEFT"))

@@ -123,18 +123,23 @@ class HomePageTest extends HerPhone {
     }
 
     @Test
-    void nothing_the_page_says_of_itself_moves_what_she_is_about_to_tap(Visitor visitor) {
+    void nothing_the_page_says_of_itself_moves_what_she_is_about_to_tap_in_any_language(Visitor visitor) {
         Page page = opened(visitor);
-        Locator button = page.locator("text=None of these");
-        for (int width : new int[] {PHONE_WIDTH, 360}) {
-            page.setViewportSize(width, PHONE_HEIGHT);
-            double at = button.boundingBox().y;
-            for (String says : List.of("h.unsent = 12", "h.notice = fern.text('home.pinAgain')")) {
-                page.evaluate("(h => { " + says + "; })(Alpine.$data(document.body))");
-                page.waitForFunction("() => document.querySelector('.home-said strong').offsetParent === null");
-                assertThat(button.boundingBox().y).as(says).isEqualTo(at);
-                page.evaluate("(h => { h.unsent = 0; h.notice = ''; })(Alpine.$data(document.body))");
-                page.waitForFunction("() => document.querySelector('.home-said strong').offsetParent !== null");
+        Locator questions = page.locator("main section:visible").first();
+        for (String language : List.of("es", "en")) {
+            page.click("button[value=" + language + "]");
+            assertThat(page.locator("html")).hasAttribute("lang", language);
+            for (int width : new int[] {PHONE_WIDTH, 360}) {
+                page.setViewportSize(width, PHONE_HEIGHT);
+                double at = questions.boundingBox().y;
+                for (String says : List.of(
+                        "unsent = 12", "notice = fern.text('home.pinAgain')", "notice = fern.text('home.refused')")) {
+                    page.evaluate("(h => { h." + says + "; })(Alpine.$data(document.body))");
+                    page.waitForFunction("() => document.querySelector('.home-said strong').offsetParent === null");
+                    assertThat(questions.boundingBox().y).as(says).isEqualTo(at);
+                    page.evaluate("(h => { h.unsent = 0; h.notice = ''; })(Alpine.$data(document.body))");
+                    page.waitForFunction("() => document.querySelector('.home-said strong').offsetParent !== null");
+                }
             }
         }
     }
