@@ -28,6 +28,7 @@ class ArchitectureTest {
             "findings",
             "body",
             "catalogue",
+            "standing",
             "decision",
             "spotting",
             "plan",

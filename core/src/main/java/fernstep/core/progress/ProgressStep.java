@@ -48,7 +48,17 @@ final class ProgressStep {
                 .or(this::lastWentWrong)
                 .or(this::helpedInARow)
                 .or(this::earned)
+                .or(this::waitsForTheMorning)
                 .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.keepGoing", credits(), CREDITS_NEEDED)));
+    }
+
+    /** What was clean and light, and whose morning after nobody has asked about. */
+    private Optional<Progress> waitsForTheMorning() {
+        return q.log().stream()
+                .filter(result -> result.waitsForTheMorning(day.today()))
+                .reduce((earlier, later) -> later)
+                .map(result -> stay(
+                        Change.HOLD, Reason.of("progress.morningUnknown", credits(), CREDITS_NEEDED, result.date())));
     }
 
     private List<SessionResult> credited() {
@@ -56,7 +66,7 @@ final class ProgressStep {
         for (SessionResult r : q.log()) {
             if (r.kind() != Kind.CLEAN && r.kind() != Kind.HELPED) {
                 since.clear();
-            } else if (r.earnsCredit(day.today())) {
+            } else if (r.earnsCredit()) {
                 since.add(r);
             }
         }

@@ -17,7 +17,9 @@ public record SessionResult(
         Kind kind,
         @Nullable Integer effort,
         @Nullable List<Symptom> nextDay) {
-    private static final int UNKNOWN_COUNTS_AS_NONE_DAYS = 2;
+    /** So long a credit waits for the answer about the morning after; then it lapses without loss. */
+    private static final int MORNING_WAITED_FOR_DAYS = 7;
+
     private static final int WANTED_EFFORT_MAX = 4;
 
     /** From best to worst. */
@@ -62,14 +64,18 @@ public record SessionResult(
         nextDay = nextDay == null ? null : List.copyOf(nextDay);
     }
 
-    /** Clean, at an effort of 4 or less, and nothing felt the next day (unknown counts as none after 48 h). */
-    boolean earnsCredit(LocalDate today) {
-        boolean light = effort != null && effort <= WANTED_EFFORT_MAX;
-        return kind == Kind.CLEAN && light && nothingNextDay(today);
+    /** Clean, at an effort of 4 or less, and said to be without symptoms the next day: silence earns nothing. */
+    boolean earnsCredit() {
+        return light() && nextDay != null && nextDay.isEmpty();
     }
 
-    private boolean nothingNextDay(LocalDate today) {
-        return nextDay == null ? !today.isBefore(date.plusDays(UNKNOWN_COUNTS_AS_NONE_DAYS)) : nextDay.isEmpty();
+    /** It would earn one if the morning after was without symptoms, and nobody has said how it was yet. */
+    boolean waitsForTheMorning(LocalDate today) {
+        return light() && nextDay == null && today.isBefore(date.plusDays(MORNING_WAITED_FOR_DAYS));
+    }
+
+    private boolean light() {
+        return kind == Kind.CLEAN && effort != null && effort <= WANTED_EFFORT_MAX;
     }
 
     boolean holdsEverything() {

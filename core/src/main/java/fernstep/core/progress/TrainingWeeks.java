@@ -25,7 +25,8 @@ public final class TrainingWeeks {
 
     /**
      * Every whole week since the first session. Clean: at least half of the planned sessions done, none stepped back or
-     * stopped, no symptom the day after; an eased set does not spoil it.
+     * stopped, no symptom the day after; an eased set does not spoil it. A morning that nobody asked about is not one
+     * without symptoms: at least half of the planned ones have to be known.
      *
      * @param planned sessions a week, on different days
      */
@@ -57,8 +58,16 @@ public final class TrainingWeeks {
         }
         boolean symptom = results.stream()
                 .anyMatch(r -> r.nextDay() != null && !r.nextDay().isEmpty());
-        return symptom
-                ? new Week(from, false, Reason.of("week.symptom"))
+        if (symptom) {
+            return new Week(from, false, Reason.of("week.symptom"));
+        }
+        long said = results.stream()
+                .filter(result -> result.nextDay() != null)
+                .map(SessionResult::date)
+                .distinct()
+                .count();
+        return 2 * said < planned
+                ? new Week(from, false, Reason.of("week.morningsUnknown", said, planned))
                 : new Week(from, true, Reason.of("week.clean", done, planned));
     }
 }

@@ -26,7 +26,7 @@ public record GarmentSchedule(LocalDate from, LocalDate until, boolean besideWou
     /** Empty where none is suggested, she is pregnant, has not given birth or an answer of today closes everything. */
     public static Optional<GarmentSchedule> of(ClientFacts facts, Stances stances, Screening screening) {
         boolean suggested = stances.garment() == Stances.Garment.SUGGEST && !facts.pregnant();
-        if (!suggested || screening.outcome().closesGates()) {
+        if (!suggested || screening.closedByWhatSheSays()) {
             return Optional.empty();
         }
         Gate gate = screening.gates().get(GateCode.GARMENT);

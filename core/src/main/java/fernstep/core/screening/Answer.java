@@ -1,5 +1,6 @@
 package fernstep.core.screening;
 
+import fernstep.core.client.Birth;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Restriction;
 import java.util.Optional;
@@ -63,7 +64,8 @@ public enum Answer {
     public boolean mayApplyTo(ClientFacts facts) {
         return switch (this) {
             case FLUID_LEAK, CONTRACTIONS, LESS_MOVEMENT, PREGNANCY_CONDITION -> facts.pregnant();
-            case TEAR_RECENT -> !facts.births().isEmpty();
+            case TEAR_RECENT -> facts.births().stream().anyMatch(Birth::severelyTorn);
+            case WOUND, SCAR_TENDER -> !facts.events().isEmpty();
             default -> true;
         };
     }
@@ -71,6 +73,23 @@ public enum Answer {
     /** It closes gates: a person with the licence takes it back, with a reason. */
     public boolean needsLicenceToTakeBack() {
         return leadsTo.closesGates();
+    }
+
+    /**
+     * Whom to call for an emergency, and how soon.
+     *
+     * @throws IllegalStateException for an answer that is no emergency
+     */
+    public EmergencyCall call(ClientFacts facts) {
+        return switch (this) {
+            case BLEEDING -> facts.pregnant() ? EmergencyCall.MATERNITY_NOW : EmergencyCall.EMERGENCY_NOW;
+            case FLUID_LEAK, CONTRACTIONS, LESS_MOVEMENT -> EmergencyCall.MATERNITY_NOW;
+            case CHEST_PAIN, BREATHLESS_AT_REST, DIZZY, HEADACHE_VISION, ABDOMINAL_PAIN, HARD_LUMP, NEW_INCONTINENCE ->
+                EmergencyCall.EMERGENCY_NOW;
+            case CALF, FEVER, WOUND -> EmergencyCall.DOCTOR_TODAY;
+            case SELF_HARM -> EmergencyCall.CRISIS_NOW;
+            default -> throw new IllegalStateException(this + " is no emergency");
+        };
     }
 
     /** The position it closes for today, if any. */

@@ -49,13 +49,15 @@ final class Gates {
         this.outcome = outcome;
     }
 
-    static Map<GateCode, Gate> of(Screening.Question q, Outcome outcome) {
+    /** @param saidToday the outcome of what she says, her record left aside: what is worn and not trained follows that */
+    static Map<GateCode, Gate> of(Screening.Question q, Outcome outcome, Outcome saidToday) {
         Gates g = new Gates(q, outcome);
+        Gates worn = new Gates(q, saidToday);
         Map<GateCode, Gate> all = new EnumMap<>(GateCode.class);
         Stream.of(
                         g.separationCheck(),
                         g.gentleSet(),
-                        g.garment(),
+                        worn.garment(),
                         g.firstLoaded(),
                         g.oppositeLimbs(),
                         g.longLever(),

@@ -1,6 +1,7 @@
 package fernstep.core.screening;
 
 import fernstep.core.approach.Stances;
+import fernstep.core.client.BodyEvent;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Restriction;
 import fernstep.core.measure.Reason;
@@ -28,7 +29,10 @@ public record Screening(
 
     public static final int RECHECK_DAYS = 42;
     private static final int TEAR_DAYS = 84;
-    private static final int SEVERE_TEAR = 3;
+    /** So long after an operation, or a caesarean, nothing is loaded before somebody has cleared her. */
+    private static final int UNCLEARED_OPERATION_DAYS = 56;
+
+    private static final int UNCLEARED_CAESAREAN_DAYS = 42;
 
     /** One reason for the outcome; {@code fromFacts} when her record says it although nobody ticked it today. */
     public record Finding(Answer answer, boolean fromFacts) {}
@@ -76,14 +80,10 @@ public record Screening(
 
     public static Screening of(Question q) {
         List<Finding> findings = findings(q);
-        Outcome outcome = findings.stream()
-                .map(f -> f.answer().leadsTo())
-                .min(Comparator.naturalOrder())
-                .orElse(Outcome.GO);
-        if (outcome == Outcome.ASK_FIRST && q.askFirstOverridden()) {
-            outcome = Outcome.ADAPT;
-        }
-        Map<GateCode, Gate> gates = Gates.of(q, outcome);
+        Outcome outcome = outcome(findings, q);
+        Outcome saidToday =
+                outcome(findings.stream().filter(found -> !found.fromFacts()).toList(), q);
+        Map<GateCode, Gate> gates = Gates.of(q, outcome, saidToday);
         return new Screening(
                 outcome,
                 findings,
@@ -94,9 +94,25 @@ public record Screening(
                 recheckDue(q, gates));
     }
 
+    private static Outcome outcome(List<Finding> findings, Question q) {
+        Outcome strongest = findings.stream()
+                .map(found -> found.answer().leadsTo())
+                .min(Comparator.naturalOrder())
+                .orElse(Outcome.GO);
+        return strongest == Outcome.ASK_FIRST && q.askFirstOverridden() ? Outcome.ADAPT : strongest;
+    }
+
     public boolean open(GateCode code) {
         Gate gate = gates.get(code);
         return gate != null && gate.open();
+    }
+
+    /** Something she says closes today, not her record alone. */
+    public boolean closedByWhatSheSays() {
+        return outcome.closesGates()
+                && reasons.stream()
+                        .anyMatch(found ->
+                                !found.fromFacts() && found.answer().leadsTo().closesGates());
     }
 
     /** An emergency, or the day of the birth or operation itself. */
@@ -115,13 +131,31 @@ public record Screening(
         List<Finding> found = new ArrayList<>();
         q.answers().forEach(a -> found.add(new Finding(a, false)));
         boolean freshSevereTear = q.facts().births().stream()
-                .anyMatch(b -> b.tearDegree() >= SEVERE_TEAR
-                        && q.today().isBefore(b.date().plusDays(TEAR_DAYS)));
+                .anyMatch(birth ->
+                        birth.severelyTorn() && q.today().isBefore(birth.date().plusDays(TEAR_DAYS)));
         if (freshSevereTear && !q.answers().contains(Answer.TEAR_RECENT)) {
             found.add(new Finding(Answer.TEAR_RECENT, true));
         }
+        if (freshOperationWithoutClearance(q) && !q.answers().contains(Answer.SURGEON_NOT_CLEARED)) {
+            found.add(new Finding(Answer.SURGEON_NOT_CLEARED, true));
+        }
         found.sort(Comparator.comparing(Finding::answer));
         return List.copyOf(found);
+    }
+
+    /** A clearance of whatever scope counts, if it was given after the operation and has not run out. */
+    private static boolean freshOperationWithoutClearance(Question q) {
+        boolean cleared = q.facts().clearances().stream()
+                .anyMatch(clearance -> clearance.counts(q.facts().clearancesCountSince(), q.today()));
+        return !cleared
+                && q.facts().events().stream()
+                        .filter(event -> event.kind().opensTheWall())
+                        .anyMatch(event -> q.today()
+                                .isBefore(event.date()
+                                        .plusDays(
+                                                event.kind() == BodyEvent.Kind.CAESAREAN
+                                                        ? UNCLEARED_CAESAREAN_DAYS
+                                                        : UNCLEARED_OPERATION_DAYS)));
     }
 
     private static List<DerivedRestriction> restrictions(Question q) {
@@ -149,7 +183,7 @@ public record Screening(
         week.filter(w -> w >= 20)
                 .ifPresent(w -> found.add(derived(Restriction.SUPINE_INCLINED, "restriction.pregnant.inclined", w)));
         q.facts().events().stream()
-                .filter(e -> e.kind() == fernstep.core.client.BodyEvent.Kind.CAESAREAN)
+                .filter(e -> e.kind() == BodyEvent.Kind.CAESAREAN)
                 .filter(e -> q.today().isBefore(e.date().plusDays(Gates.WALL_LOADED_DAYS)))
                 .findFirst()
                 .ifPresent(e -> found.add(derived(

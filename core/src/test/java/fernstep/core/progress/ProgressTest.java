@@ -139,10 +139,12 @@ class ProgressTest {
         }
 
         @ParameterizedTest
-        @CsvSource({"1, 0", "2, 1"})
-        void of_an_unknown_next_day_wait_forty_eight_hours(int daysAgo, int credits) {
-            assertThat(f2().log(daysAgo, Kind.CLEAN, 3, null).answer().credits())
-                    .isEqualTo(credits);
+        @CsvSource({"1, progress.morningUnknown", "6, progress.morningUnknown", "7, progress.keepGoing"})
+        void wait_a_week_for_a_morning_that_nobody_asked_about_and_lapse_without_loss(int daysAgo, String reason) {
+            Progress p =
+                    f2().log(9, Kind.CLEAN).log(daysAgo, Kind.CLEAN, 3, null).answer();
+            assertThat(p.credits()).as("the one that was said to be well").isEqualTo(1);
+            assertThat(p.reason().key()).isEqualTo(reason);
         }
 
         @Test

@@ -52,6 +52,15 @@ class TrainingWeeksTest {
     }
 
     @Test
+    void mornings_that_nobody_asked_about_make_no_clean_week() {
+        session(27, Kind.CLEAN, null);
+        session(25, Kind.CLEAN, List.of());
+        assertThat(weeks()).as("one of four planned is known").isZero();
+        session(24, Kind.CLEAN, List.of());
+        assertThat(weeks()).as("two of four planned are known").isEqualTo(1);
+    }
+
+    @Test
     void a_symptom_the_day_after_spoils_it() {
         clean(27, 25, 24);
         session(26, Kind.CLEAN, List.of(new SessionResult.Symptom(SignCode.HEAVY, null)));

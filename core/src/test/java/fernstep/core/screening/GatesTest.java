@@ -43,14 +43,14 @@ class GatesTest extends ScreenedOnADay {
             "GARMENT, CAESAREAN, 3, true"
         })
         void open_on_the_day_named(GateCode gate, BirthMode mode, int day, boolean open) {
-            assertThat(openOnDay(birth(mode, 0), Approach.QUIET_START, gate, day))
-                    .isEqualTo(open);
+            ClientFacts her = birth(mode, 0, cleared(Scope.GENTLE, EVENT));
+            assertThat(openOnDay(her, Approach.QUIET_START, gate, day)).isEqualTo(open);
         }
 
         @ParameterizedTest
         @CsvSource({"6, false", "7, true"})
         void a_sore_scar_moves_the_check_and_the_garment_to_day_seven(int day, boolean open) {
-            ClientFacts c = birth(BirthMode.CAESAREAN, 0);
+            ClientFacts c = birth(BirthMode.CAESAREAN, 0, cleared(Scope.GENTLE, EVENT));
             assertThat(openOnDay(c, Approach.QUIET_START, GateCode.SEPARATION_CHECK, day, Answer.SCAR_TENDER))
                     .isEqualTo(open);
             assertThat(openOnDay(c, Approach.QUIET_START, GateCode.GARMENT, day, Answer.SCAR_TENDER))
@@ -59,10 +59,24 @@ class GatesTest extends ScreenedOnADay {
 
         @Test
         void other_abdominal_surgery_counts_as_a_caesarean() {
-            assertThat(openOnDay(surgery(), Approach.QUIET_START, GateCode.GENTLE_SET, 2))
+            ClientFacts her = surgery(cleared(Scope.GENTLE, EVENT));
+            assertThat(openOnDay(her, Approach.QUIET_START, GateCode.GENTLE_SET, 2))
                     .isFalse();
-            assertThat(openOnDay(surgery(), Approach.QUIET_START, GateCode.GENTLE_SET, 3))
+            assertThat(openOnDay(her, Approach.QUIET_START, GateCode.GENTLE_SET, 3))
                     .isTrue();
+        }
+
+        @Test
+        void an_operation_that_nobody_cleared_closes_what_is_trained_and_not_what_is_worn() {
+            ClientFacts her = birth(BirthMode.CAESAREAN, 0);
+            assertThat(openOnDay(her, Approach.QUIET_START, GateCode.GENTLE_SET, 5))
+                    .isFalse();
+            assertThat(openOnDay(her, Approach.QUIET_START, GateCode.SEPARATION_CHECK, 5))
+                    .isFalse();
+            assertThat(openOnDay(her, Approach.QUIET_START, GateCode.GARMENT, 5))
+                    .isTrue();
+            assertThat(openOnDay(her, Approach.QUIET_START, GateCode.GARMENT, 5, Answer.HEAVINESS))
+                    .isFalse();
         }
     }
 

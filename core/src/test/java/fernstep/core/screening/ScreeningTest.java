@@ -257,4 +257,50 @@ class ScreeningTest extends ScreenedOnADay {
                 .as("a gate")
                 .isFalse();
     }
+
+    @Nested
+    class A_known_operation_that_nobody_cleared {
+        @ParameterizedTest
+        @CsvSource({"41, ASK_FIRST", "42, GO"})
+        void asks_first_for_six_weeks_after_a_caesarean(int day, Outcome outcome) {
+            assertThat(screen(birth(BirthMode.CAESAREAN, 0), Approach.QUIET_START, EVENT.plusDays(day))
+                            .outcome())
+                    .isEqualTo(outcome);
+        }
+
+        @ParameterizedTest
+        @CsvSource({"35, ASK_FIRST", "55, ASK_FIRST", "56, GO"})
+        void asks_first_for_eight_weeks_after_another_operation(int day, Outcome outcome) {
+            Screening asked = screen(surgery(), Approach.SLOW_LADDER, EVENT.plusDays(day));
+            assertThat(asked.outcome()).isEqualTo(outcome);
+            assertThat(asked.reasons())
+                    .isEqualTo(
+                            outcome == Outcome.GO
+                                    ? List.of()
+                                    : List.of(new Screening.Finding(Answer.SURGEON_NOT_CLEARED, true)));
+        }
+
+        @Test
+        void goes_with_a_clearance_given_since_and_not_with_one_from_before() {
+            assertThat(screen(
+                                    surgery(cleared(Scope.GENTLE, EVENT.plusDays(20))),
+                                    Approach.SLOW_LADDER,
+                                    EVENT.plusDays(35))
+                            .outcome())
+                    .isEqualTo(Outcome.GO);
+            assertThat(screen(
+                                    surgery(cleared(Scope.FULL, EVENT.minusDays(1))),
+                                    Approach.SLOW_LADDER,
+                                    EVENT.plusDays(35))
+                            .outcome())
+                    .isEqualTo(Outcome.ASK_FIRST);
+        }
+
+        @Test
+        void is_no_matter_after_a_vaginal_birth() {
+            assertThat(screen(birth(BirthMode.VAGINAL, 0), Approach.QUIET_START, EVENT.plusDays(9))
+                            .outcome())
+                    .isEqualTo(Outcome.GO);
+        }
+    }
 }
