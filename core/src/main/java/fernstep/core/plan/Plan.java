@@ -20,6 +20,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -174,6 +176,38 @@ public record Plan(
                                 d.name(),
                                 d.perWeek(),
                                 d.items().stream().sorted(named).toList()))
+                        .toList(),
+                leftOut,
+                notOpen,
+                habits,
+                secondsAvailable);
+    }
+
+    /** What is kept of it; nothing is put in for what goes. */
+    public Plan keeping(Predicate<PlanItem> kept) {
+        return new Plan(
+                items.stream().filter(kept).toList(),
+                days.stream()
+                        .map(day -> new Day(
+                                day.name(),
+                                day.perWeek(),
+                                day.items().stream().filter(kept).toList()))
+                        .toList(),
+                leftOut,
+                notOpen,
+                habits,
+                secondsAvailable);
+    }
+
+    /** Each of its exercises changed. */
+    public Plan each(UnaryOperator<PlanItem> change) {
+        return new Plan(
+                items.stream().map(change).toList(),
+                days.stream()
+                        .map(day -> new Day(
+                                day.name(),
+                                day.perWeek(),
+                                day.items().stream().map(change).toList()))
                         .toList(),
                 leftOut,
                 notOpen,

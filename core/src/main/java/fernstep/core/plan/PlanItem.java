@@ -1,7 +1,9 @@
 package fernstep.core.plan;
 
+import fernstep.core.body.Body;
 import fernstep.core.body.Position;
 import fernstep.core.body.RangePoint;
+import fernstep.core.body.RangeSolver;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
@@ -47,6 +49,10 @@ public record PlanItem(
         Reason whyNotNext,
         @Nullable Reason opened,
         @Nullable Helper support) {
+    /** One level easier is so much of the load. */
+    private static final double GENTLER_LOAD = 0.8;
+    /** Below it the range solver has nothing to meet. */
+    private static final double LEAST_INDEX = 0.1;
 
     public List<SignCode> stopSigns() {
         return rung.watch();
@@ -100,6 +106,48 @@ public record PlanItem(
 
     public double loadIndex() {
         return point == null ? 0 : point.load().loadIndex();
+    }
+
+    /**
+     * One level easier: a fifth less load where its range can give that, else one set or repetition less. What loads
+     * nothing stays as it is.
+     */
+    public PlanItem gentler(Body body) {
+        if (!rung.loaded()) {
+            return this;
+        }
+        boolean ranged = rung.hasRange() && rung.family() != null && range > 0;
+        if (ranged && lessLoad(body) instanceof RangeSolver.Answer.Reached less) {
+            return reaching(less.point());
+        }
+        return DoseRules.notchDown(dose, rung.window())
+                .map(fewer -> dosed(baseDose, fewer))
+                .orElse(this);
+    }
+
+    private RangeSolver.Answer lessLoad(Body body) {
+        return RangeSolver.solve(
+                rung.movement(), body, Math.max(LEAST_INDEX, GENTLER_LOAD * rung.indexAt(range, body)));
+    }
+
+    private PlanItem reaching(RangePoint there) {
+        return new PlanItem(
+                strand,
+                role,
+                rung,
+                side,
+                standInFor,
+                standInKind,
+                baseDose,
+                dose,
+                there.range(),
+                there,
+                seconds,
+                loadSeconds,
+                why,
+                whyNotNext,
+                opened,
+                support);
     }
 
     PlanItem onDays(int days) {

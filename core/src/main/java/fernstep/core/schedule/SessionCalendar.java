@@ -25,7 +25,9 @@ public record SessionCalendar(List<Day> days) {
     public enum Kind {
         SESSION,
         REST,
-        BLOCKED
+        BLOCKED,
+        /** A session that waits until somebody has looked at what she reported. */
+        HELD
     }
 
     /**
@@ -44,6 +46,10 @@ public record SessionCalendar(List<Day> days) {
             int sessions,
             int seconds,
             List<Mark> marks) {
+
+        Day held() {
+            return new Day(date, Kind.HELD, session, List.of(), 0, 0, marks);
+        }
 
         /** Both sides counted once, settling in not at all. */
         public int exercises() {
@@ -102,6 +108,13 @@ public record SessionCalendar(List<Day> days) {
                     marks(date, screening, clearances)));
         }
         return new SessionCalendar(List.copyOf(days));
+    }
+
+    /** The same with the sessions from a day on held: nothing is done on them. */
+    SessionCalendar heldFrom(LocalDate first) {
+        return new SessionCalendar(days.stream()
+                .map(day -> day.kind() == Kind.SESSION && !day.date().isBefore(first) ? day.held() : day)
+                .toList());
     }
 
     /** Counts training days through the weeks, so that A and B go on in turn over a Sunday. */
