@@ -16,6 +16,9 @@ document.addEventListener('alpine:init', () => {
     signs: [],
     then: '',
     unsent: 0,
+    urgentUnsent: 0,
+    aside: 0,
+    offlineReady: false,
     notice: '',
     sending: false,
     running: false,
@@ -43,7 +46,9 @@ document.addEventListener('alpine:init', () => {
       this.marks();
       this.listTold();
       this.screen = this.where();
-      if ('serviceWorker' in navigator) { navigator.serviceWorker.register('/home-sw.js', { scope: '/home/' }); }
+      this.markCalls();
+      fernKeep.keep('/home-sw.js', '/home/', []).then((kept) => { this.offlineReady = kept; });
+      window.addEventListener('pagehide', () => this.beacon());
       window.addEventListener('online', () => this.sendNow());
       window.addEventListener('visibilitychange', () => this.awake());
       this.send();
@@ -51,19 +56,22 @@ document.addEventListener('alpine:init', () => {
 
     // What this phone knows of the day.
     read() {
-      const fresh = { day: this.$root.dataset.day, answered: null, codes: [], kinds: [], done: {}, morning: false };
+      const fresh = { day: this.$root.dataset.day, answered: null, codes: [], kinds: [], done: {}, morning: false, held: '' };
       const stored = JSON.parse(localStorage.getItem('fern.home.' + this.url) || 'null');
       if (!stored) { return fresh; }
       // The house has heard of it and this page was made after that: what it says now counts.
       const heard = stored.heardAt && Number(this.$root.dataset.read) > stored.heardAt;
-      const closed = stored.kinds.includes('emergency') || stored.kinds.includes('askFirst');
+      const closed = stored.kinds.includes('emergency') || stored.kinds.includes('askFirst') || Boolean(stored.held);
       if (heard && closed && !this.closedByHouse()) { return { ...fresh, done: stored.day === fresh.day ? stored.done : {} }; }
       if (stored.day !== fresh.day) {
-        return closed ? { ...fresh, answered: stored.answered, codes: stored.codes, kinds: stored.kinds, heardAt: stored.heardAt } : fresh;
+        return closed
+          ? { ...fresh, answered: stored.answered, codes: stored.codes, kinds: stored.kinds, held: stored.held, heardAt: stored.heardAt }
+          : fresh;
       }
       return stored;
     },
-    closedByHouse() { return ['REFER_NOW', 'ASK_FIRST'].includes(this.$root.dataset.outcome); },
+    closedByHouse() { return this.heldByHouse() || ['REFER_NOW', 'ASK_FIRST'].includes(this.$root.dataset.outcome); },
+    heldByHouse() { return this.$root.dataset.held === 'true'; },
     keep() {
       localStorage.setItem('fern.home.' + this.url, JSON.stringify(this.kept));
     },
@@ -73,6 +81,7 @@ document.addEventListener('alpine:init', () => {
     where() {
       if (this.$root.dataset.outcome === 'REFER_NOW' || this.kept.kinds.includes('emergency')) { return 'emergency'; }
       if (this.$root.dataset.outcome === 'ASK_FIRST' || this.kept.kinds.includes('askFirst')) { return 'askFirst'; }
+      if (this.heldByHouse() || this.kept.held) { return 'held'; }
       if (this.$root.dataset.morning && !this.kept.morning) { return 'morning'; }
       if (this.kept.over) { return 'over'; }
       return this.kept.answered ? 'today' : 'ask';
@@ -103,8 +112,20 @@ document.addEventListener('alpine:init', () => {
       this.running = false;
       this.marks();
       this.listTold();
-      this.tell1({ kind: 'ANSWERED', codes });
+      this.markCalls();
+      this.tell1({ kind: 'ANSWERED', codes, ...(kinds.includes('emergency') ? { urgent: true } : {}) });
       this.go(this.where());
+    },
+    /** Whom to call for what she answered, or for what stands. */
+    markCalls() {
+      const kinds = this.$root.dataset.calls.split(',');
+      for (const code of this.kept.codes) {
+        const button = this.$root.querySelector('[data-code="' + code + '"]');
+        if (button && button.dataset.call) { kinds.push(button.dataset.call); }
+      }
+      const sheets = Array.from(this.$root.querySelectorAll('[data-call-sheet]'));
+      for (const sheet of sheets) { sheet.hidden = !kinds.includes(sheet.dataset.callSheet); }
+      if (sheets.every((sheet) => sheet.hidden)) { sheets[0].hidden = false; }
     },
     listTold() {
       for (const list of [this.$refs.toldStop, this.$refs.toldAsk]) {
@@ -122,15 +143,17 @@ document.addEventListener('alpine:init', () => {
       this.running = false;
       this.go('ask');
     },
-    morningWell() { this.morning([], 0); },
+    morningWell() { this.morning([], 0, false); },
     morningSend() {
-      const felt = Array.from(this.$root.querySelectorAll('[data-felt][aria-pressed=true]')).map((b) => b.dataset.felt);
-      this.morning(felt, Number(this.$refs.morningPain.value));
+      const felt = Array.from(this.$root.querySelectorAll('[data-felt][aria-pressed=true]'));
+      const before = felt.some((b) => b.dataset.before) && !felt.some((b) => b.dataset.felt === 'LEAK' && !b.dataset.before);
+      this.morning([...new Set(felt.map((b) => b.dataset.felt))], Number(this.$refs.morningPain.value), before);
     },
-    morning(codes, pain) {
+    morning(codes, pain, leaksAsBefore) {
       this.kept.morning = true;
+      if (codes.includes('HEAVY') || (codes.includes('LEAK') && !leaksAsBefore)) { this.kept.held = 'floor'; }
       this.keep();
-      this.tell1({ kind: 'MORNING', day: this.$root.dataset.morning, codes, pain });
+      this.tell1({ kind: 'MORNING', day: this.$root.dataset.morning, codes, pain, leaksAsBefore });
       this.go(this.where());
     },
 
@@ -172,7 +195,7 @@ document.addEventListener('alpine:init', () => {
       this.part = -1;
       this.running = false;
       this.phases = JSON.parse(item.dataset.phases);
-      for (const b of this.$root.querySelectorAll('[data-sign]')) { b.setAttribute('aria-pressed', 'false'); }
+      for (const b of this.$root.querySelectorAll('[data-sign], [data-sharp]')) { b.setAttribute('aria-pressed', 'false'); }
       this.$refs.pain.value = '0';
       this.phaseText = this.phases.map((p) => p.text).join(' · ');
       this.phaseLeft = '';
@@ -199,22 +222,32 @@ document.addEventListener('alpine:init', () => {
       if (button.dataset.sign) {
         button.setAttribute('aria-pressed', String(button.getAttribute('aria-pressed') !== 'true'));
       }
-      this.signs = Array.from(this.$root.querySelectorAll('[data-sign][aria-pressed=true]')).map((b) => b.dataset.sign);
+      this.signs = [...new Set(Array.from(this.$root.querySelectorAll('[data-sign][aria-pressed=true]')).map((b) => b.dataset.sign))];
       const pain = this.$refs.pain;
+      const sharp = this.isSharp() && pain.value !== '0';
       const order = ['REST', 'SMALLER', 'STOP_EXERCISE', 'STOP_TODAY'];
       const all = Array.from(this.$root.querySelectorAll('[data-sign][aria-pressed=true]')).map((b) => b.dataset.then);
-      if (pain.value !== '0') { all.push(pain.selectedOptions[0].dataset.then); }
+      if (pain.value !== '0') { all.push(sharp ? 'STOP_TODAY' : pain.selectedOptions[0].dataset.then); }
       const then = all.sort((a, b) => order.indexOf(b) - order.indexOf(a))[0] || '';
       this.then = then;
       this.advice = then ? fern.text('home.' + then) : '';
       this.stopped = then === 'STOP_EXERCISE' || then === 'STOP_TODAY';
       if (then) { this.running = false; this.sleep(); }
+      if (then === 'STOP_TODAY') { this.hold(pain.value !== '0' && !this.signs.includes('HEAVY') ? 'pain' : 'floor'); }
     },
-    endsDay() { return this.stopped && this.then === 'STOP_TODAY'; },
-    endDay() {
+    isSharp() { return this.$refs.sharp.getAttribute('aria-pressed') === 'true'; },
+    sharp() {
+      this.$refs.sharp.setAttribute('aria-pressed', String(!this.isSharp()));
+      this.sign();
+    },
+    /** Told at once; what to do now stands in place of everything else. */
+    hold(why) {
+      this.kept.held = why;
       this.log(this.item, 'STOPPED', null, this.signs, Number(this.$refs.pain.value));
-      this.finish();
+      this.go('held');
     },
+    heldForPain() { return this.kept.held === 'pain'; },
+    heldForFloor() { return this.kept.held !== 'pain'; },
     /** The second of two quick taps falls on what came up beneath the first: an effort she did not choose. */
     tappedTwice() { return this.$event.detail > 1; },
     /** After a sign that stops, only stopped can be told. */
@@ -230,7 +263,6 @@ document.addEventListener('alpine:init', () => {
       const item = this.item;
       this.log(item, this.told, Number(this.$event.currentTarget.dataset.effort), this.signs, Number(this.$refs.pain.value));
       this.sleep();
-      if (this.then === 'STOP_TODAY') { this.finish(); return; }
       const next = this.open()[0];
       if (next) { this.show(next); } else { this.finish(); }
     },
@@ -239,7 +271,12 @@ document.addEventListener('alpine:init', () => {
       this.kept.done[key] = told;
       this.keep();
       this.marks();
-      this.tell1({ kind: 'EXERCISE', rung, side: side || '', told, effort, codes, pain, range: Number(range) });
+      const leaks = Array.from(this.$root.querySelectorAll('[data-sign=LEAK][aria-pressed=true]'));
+      const leaksAsBefore = leaks.length > 0 && leaks.every((b) => b.dataset.before);
+      const sharp = pain > 0 && this.isSharp();
+      this.tell1({
+        kind: 'EXERCISE', rung, side: side || '', told, effort, codes, pain, range: Number(range), leaksAsBefore, sharp,
+      });
     },
     finish() {
       this.kept.over = true;

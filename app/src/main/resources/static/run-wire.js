@@ -4,6 +4,7 @@ window.fernRunWire = (() => {
   const ASKS_AGAIN_MS = 1500;
   const CUT_MS = 5000;
   const LONGEST_WAIT_MS = 8000;
+  const TRIES_BEFORE_ASIDE = 3;
 
   return {
     isJson(answer) { return (answer.headers.get('content-type') || '').startsWith('application/json'); },
@@ -104,14 +105,18 @@ window.fernRunWire = (() => {
 
     async sendAll() {
       while (this.queue.length) {
-        const record = this.queue[0];
-        const { state, refused } = await this.post(record.event);
+        // An emergency waits behind nothing.
+        const record = this.queue.find((r) => r.event.emergency) || this.queue[0];
+        const { state, refused, failed } = await this.post(record);
         this.waitMs = 500;
         this.offline = false;
-        if (record.seq !== null) { await fernUnsent.remove(record.seq); }
-        this.queue.shift();
-        if (refused) {
-          this.notice = fern.text('refused', refused);
+        if (record.seq !== null) {
+          if (refused || failed) { await fernUnsent.setAside(record.seq, refused || failed); } else { await fernUnsent.remove(record.seq); }
+        }
+        this.queue = this.queue.filter((r) => r !== record);
+        if (refused || failed) {
+          this.setAside.push(refused || failed);
+          this.notice = fern.text('refused', refused || failed);
           const now = await this.ask(this.url + '/state');
           if (now) { this.take(now); }
         } else if (!this.queue.length) {
@@ -123,23 +128,31 @@ window.fernRunWire = (() => {
       }
     },
 
-    /** Only a state of ours or a refusal with a name ends an event; anything else is tried again. */
-    async post(event) {
+    /**
+     * Only our receipt for exactly this event, or our refusal with a name, ends it; anything else is tried again. What fails
+     * three times at the server is set aside and holds nothing back, but for an emergency, which is tried for ever.
+     */
+    async post(record) {
+      const event = record.event;
       const cut = new AbortController();
       const timer = window.setTimeout(() => cut.abort(), CUT_MS);
-      const { undoTo, shown, emergency, ...body } = event;
+      const { undoTo, shown, emergency, ...told } = event;
+      const body = JSON.stringify(told);
       try {
         const answer = await fetch(this.url + '/events', {
           method: 'POST',
           signal: cut.signal,
           headers: { 'X-CSRF-TOKEN': fern.token(), 'Content-Type': 'application/json', 'X-Requested-With': 'fetch' },
-          body: JSON.stringify(body),
+          body,
+          keepalive: emergency === true,
         });
         this.checkSignedIn(answer);
-        if (!this.isJson(answer)) { throw new Error('no answer of ours'); }
-        const told = await answer.json();
-        if (answer.ok && told.phase) { return { state: told }; }
-        if (told.refused) { return { refused: told.message }; }
+        const back = await fernReceipt.ours(answer);
+        if (answer.ok && fernReceipt.isFor(back, event.id, body)) { return { state: back.state }; }
+        const refused = fernReceipt.refusal(answer, back);
+        if (refused) { return { refused: refused.message }; }
+        record.failed = (record.failed || 0) + (answer.status >= 500 ? 1 : 0);
+        if (record.failed >= TRIES_BEFORE_ASIDE && !emergency) { return { failed: fern.text('failedThrice') }; }
         throw new Error('no answer of ours');
       } finally { window.clearTimeout(timer); }
     },

@@ -16,6 +16,8 @@ document.addEventListener('alpine:init', () => {
     base: null,
     s: null,
     queue: [],
+    setAside: [],
+    offlineReady: false,
     answers: {},
     tried: {},
     past: [],
@@ -53,7 +55,9 @@ document.addEventListener('alpine:init', () => {
       this.url = this.$root.dataset.url;
       this.session = this.url.split('/').pop();
       this.staff = Number(document.querySelector('meta[name="staff"]').content);
-      this.queue = await fernUnsent.of(this.session, this.staff);
+      const stored = await fernUnsent.of(this.session, this.staff);
+      this.setAside = stored.filter((r) => r.aside).map((r) => r.aside);
+      this.queue = stored.filter((r) => !r.aside);
       await this.load();
       window.addEventListener('online', () => { this.waitMs = 500; this.send(); });
       window.requestAnimationFrame((t) => this.pace(t));
@@ -67,11 +71,20 @@ document.addEventListener('alpine:init', () => {
       for (const { event } of this.queue) { now = fernAhead.apply(now, event, this.answers); }
       this.show(now);
       if (!this.offline) {
+        if (!this.keeping) { this.keepForOffline(state); }
         this.tried = {};
         fernUnsent.keepState(this.url, state);
         if (state.phase === 'FINISHED' && !this.queue.length) { window.location.reload(); return; }
       }
       this.lookAhead();
+    },
+
+    /** From the first opening on: the page, the state, the figures and the answers to all that could be seen. */
+    keepForOffline(state) {
+      this.keeping = true;
+      const open = state.items.map((i, at) => [i, at]).filter(([i]) => i.state === 'open');
+      const more = [this.url + '/state', ...open.map(([i]) => i.figure), ...open.map(([, at]) => this.url + '/answers?at=' + at)];
+      fernKeep.keep('/sw.js', '', more).then((kept) => { this.offlineReady = kept; });
     },
 
     show(state) {
@@ -117,6 +130,9 @@ document.addEventListener('alpine:init', () => {
     asking() { return this.phase() === 'EFFORT'; },
     finished() { return this.phase() === 'FINISHED'; },
     locked() { return this.phase() === 'LOCKED'; },
+    waits() { return this.phase() === 'WAITS'; },
+    hasAside() { return this.setAside.length > 0; },
+    asideText() { return this.setAside.join(' '); },
     advice() { return this.s ? this.s.advice : null; },
     adviceText(name) { return this.advice() && this.advice()[name] ? this.advice()[name] : ''; },
     hasAdvice() { return this.advice() !== null; },

@@ -9,6 +9,22 @@ const WAITS_MS = 5000;
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (e) => e.waitUntil(self.clients.claim()));
 
+/** From the first opening on: what the page names is read once more and kept, then the page is told. */
+self.addEventListener('message', (e) => {
+  if (!e.data || !Array.isArray(e.data.keep)) { return; }
+  e.waitUntil(keepAll(e.data.keep).then(
+    () => e.ports[0].postMessage('kept'),
+    () => e.ports[0].postMessage('not kept')));
+});
+
+async function keepAll(paths) {
+  await Promise.all([...new Set(paths)].map(async (path) => {
+    const url = new URL(path, self.location.origin);
+    const answer = await freshElseKept(new Request(url, { credentials: 'same-origin' }), url);
+    if (!answer.ok) { throw new Error('not kept: ' + path); }
+  }));
+}
+
 self.addEventListener('fetch', (e) => {
   const url = new URL(e.request.url);
   if (e.request.method !== 'GET' || url.origin !== self.location.origin) { return; }

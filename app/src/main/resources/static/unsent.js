@@ -74,6 +74,20 @@ window.fernUnsent = (() => {
     return stored();
   }
 
+  /** What cannot be taken stays, with what was said of it, and holds nothing back. */
+  async function setAside(seq, why) {
+    const db = await open();
+    await new Promise((resolve, reject) => {
+      const transaction = db.transaction(STORE, 'readwrite');
+      const store = transaction.objectStore(STORE);
+      const asked = store.get(seq);
+      asked.onsuccess = () => { if (asked.result) { store.put({ ...asked.result, aside: why }); } };
+      transaction.oncomplete = resolve;
+      transaction.onerror = () => reject(transaction.error);
+    });
+    mark();
+  }
+
   async function remove(seq) {
     await ask('readwrite', (store) => store.delete(seq));
     mark();
@@ -138,5 +152,5 @@ window.fernUnsent = (() => {
     navigator.serviceWorker.register('/sw.js');
   }
 
-  return { hold, add, of, remove, count, keepState };
+  return { hold, add, of, remove, setAside, count, keepState };
 })();

@@ -26,7 +26,7 @@ public final class Someone {
         LocalDate day = LocalDate.now().minusDays(3);
         visits.insert(id, day, 1);
         long visit = visits.onDay(id, day).orElseThrow().id();
-        visits.markAsked(visit);
+        visits.markAsked(visit, day.atTime(12, 0));
         finding(app, visit, Finding.COUGH, "", "DRAWS_IN");
         finding(app, visit, Finding.TOLERANCE_BREATHS, "", "8");
         finding(app, visit, Finding.LUMBAR_GAP, "", "FLAT_HAND");

@@ -99,6 +99,7 @@ class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
             response.sendRedirect("/clients/" + her.clientId() + "/record");
             return false;
         }
+        WhoseRecord.is(request, her.clientId());
         String what = request.getMethod() + " " + pattern;
         if (told.asMap().putIfAbsent(new Did(me.staffId(), her.clientId(), what), true) == null) {
             audit.record(me.staffId(), her.clientId(), writes ? "WRITE" : "READ", what);
@@ -115,6 +116,7 @@ class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
         if (her.isEmpty()) {
             return refuse(response);
         }
+        WhoseRecord.is(request, her.get().clientId());
         String what = request.getMethod() + " " + pattern + ", " + token.inTheTrail();
         if (told.asMap().putIfAbsent(new Did(NOBODY, her.get().clientId(), what), true) == null) {
             audit.record(NOBODY, her.get().clientId(), "READ", what);

@@ -5,11 +5,13 @@ import fernstep.app.changes.ReadingsFile;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.plan.Plans;
+import fernstep.app.plan.Prescriptions;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Audit;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.LocalDate;
@@ -31,6 +33,7 @@ import org.springframework.web.method.annotation.MethodArgumentTypeMismatchExcep
 
 /** What the pages read, for other programs. Clients that are restricted or archived are not there for a token. */
 @RestController
+@Work(Work.Kind.NONE)
 @RequestMapping(path = "/api/v1", produces = MediaType.APPLICATION_JSON_VALUE)
 @Tag(name = "Clients", description = "What the pages of the program show, to be read by other programs")
 class ApiController {
@@ -40,6 +43,7 @@ class ApiController {
     private final Clients clients;
     private final Access access;
     private final Plans plans;
+    private final Prescriptions prescriptions;
     private final Results results;
     private final ReadingsFile readings;
     private final Audit audit;
@@ -49,6 +53,7 @@ class ApiController {
             Clients clients,
             Access access,
             Plans plans,
+            Prescriptions prescriptions,
             Results results,
             ReadingsFile readings,
             Audit audit,
@@ -56,6 +61,7 @@ class ApiController {
         this.clients = clients;
         this.access = access;
         this.plans = plans;
+        this.prescriptions = prescriptions;
         this.results = results;
         this.readings = readings;
         this.audit = audit;
@@ -98,7 +104,8 @@ class ApiController {
             summary = "Her plan as it stands today",
             description = "Where the outcome is not to train, nothing of it is to be done.")
     ClientAnswers.PlanOf plan(@PathVariable long id) {
-        return ClientAnswers.PlanOf.of(plans.desk(clients.file(id)), words);
+        Plans.Desk desk = plans.desk(clients.file(id));
+        return ClientAnswers.PlanOf.of(desk, prescriptions.of(desk), words);
     }
 
     @GetMapping("/clients/{id}/sessions")

@@ -8,8 +8,10 @@ import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Restriction;
 import fernstep.core.client.Status;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.progress.SessionResult;
+import fernstep.core.schedule.Prescription;
 import fernstep.core.screening.Outcome;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.Method;
@@ -109,8 +111,9 @@ final class ClientAnswers {
      * @param minutesTotal of the longest day
      */
     record PlanOf(LocalDate day, Outcome outcome, List<Item> items, double minutesTotal, List<String> warnings) {
-        static PlanOf of(Plans.Desk desk, Words words) {
-            var plan = desk.plan();
+        static PlanOf of(Plans.Desk desk, Prescription prescription, Words words) {
+            boolean opens = prescription.mayTrain().opensSession();
+            Plan plan = opens ? prescription.plan() : prescription.plan().keeping(item -> false);
             return new PlanOf(
                     desk.day(),
                     desk.question().screening().outcome(),

@@ -1,7 +1,9 @@
 package fernstep.app.ask;
 
 import fernstep.app.security.SignedIn;
+import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Outcome;
 import java.util.Arrays;
@@ -20,15 +22,20 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Today's questions and what follows. */
 @Controller
+@Work(Work.Kind.NONE)
 class AskController {
     private static final Map<Outcome, List<Answer>> BY_OUTCOME =
             Arrays.stream(Answer.values()).collect(Collectors.groupingBy(Answer::leadsTo));
 
     private final Visits visits;
 
+    private final Visits.MorningAfter mornings;
     private final Words words;
+    private final Today today;
 
-    AskController(Visits visits, Words words) {
+    AskController(Visits visits, Visits.MorningAfter mornings, Words words, Today today) {
+        this.mornings = mornings;
+        this.today = today;
         this.words = words;
         this.visits = visits;
     }
@@ -105,17 +112,17 @@ class AskController {
         return visit.locked() ? "redirect:/visits/" + id + "/referral" : "redirect:/visits/" + id + "/check";
     }
 
-    @GetMapping("/visits/{id}/referral")
-    String referral(@PathVariable long id, Model model) {
-        return page(visits.byId(id), model, "ask/referral");
-    }
-
     private static String shortened(String reason) {
         String text = reason.strip();
         return text.length() > 300 ? text.substring(0, 300) : text;
     }
 
-    private static String page(Visit visit, Model model, String view) {
+    private String page(Visit visit, Model model, String view) {
+        model.addAttribute(
+                "morning",
+                visit.past()
+                        ? null
+                        : mornings.notSaid(visit.client().id(), today.date()).orElse(null));
         model.addAttribute("visit", visit);
         model.addAttribute("client", visit.client());
         model.addAttribute("screening", visit.screening());

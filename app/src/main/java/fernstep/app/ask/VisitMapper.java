@@ -2,6 +2,7 @@ package fernstep.app.ask;
 
 import fernstep.core.screening.Answer;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -48,16 +49,8 @@ public interface VisitMapper {
 
     void removeAnswer(@Param("visitId") long visitId, @Param("code") Answer code);
 
-    void markAsked(@Param("visitId") long visitId);
+    void markAsked(@Param("visitId") long visitId, @Param("at") LocalDateTime at);
 
     void overrideAskFirst(
             @Param("visitId") long visitId, @Param("reason") String reason, @Param("staffId") long staffId);
-
-    /**
-     * @param answered whether any of the codes, with commas between, was answered with yes on that day
-     * @param toldFromHome whether anything from home was not looked at yet
-     */
-    record Told(boolean answered, boolean toldFromHome) {}
-
-    Told told(@Param("clientId") long clientId, @Param("heldOn") LocalDate heldOn, @Param("codes") String codes);
 }

@@ -2,16 +2,25 @@ package fernstep.app.ask;
 
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.standing.Heard;
+import fernstep.app.standing.Standings;
+import fernstep.app.standing.TrainingClosed;
 import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.RecordLog;
 import fernstep.app.support.Today;
 import fernstep.core.approach.Stances;
+import fernstep.core.client.Licence;
+import fernstep.core.measure.Reason;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
+import fernstep.core.standing.Lift;
+import fernstep.core.standing.Standing;
+import java.time.Clock;
 import java.time.LocalDate;
-import java.util.Arrays;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.util.Collection;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -27,28 +36,28 @@ import org.springframework.transaction.annotation.Transactional;
 /** Today's visit of a client: opened once a day, answered, screened. */
 @Service
 public class Visits {
-    private static final List<Answer> EMERGENCIES =
-            Arrays.stream(Answer.values()).filter(Answer::emergency).toList();
-    private static final String EMERGENCY_CODES =
-            EMERGENCIES.stream().map(Enum::name).collect(Collectors.joining(","));
+    private static final LocalTime NOON = LocalTime.NOON;
 
     private final VisitMapper mapper;
     private final Clients clients;
     private final LastChecks lastChecks;
-    private final FromHome fromHome;
+    private final Standings standings;
     private final Audit audit;
     private final RecordLog log;
     private final Today today;
+    private final Clock clock;
 
     public Visits(
             VisitMapper mapper,
             Clients clients,
             LastChecks lastChecks,
-            FromHome fromHome,
+            Standings standings,
             Audit audit,
             RecordLog log,
-            Today today) {
-        this.fromHome = fromHome;
+            Today today,
+            Clock clock) {
+        this.clock = clock;
+        this.standings = standings;
         this.log = log;
         this.mapper = mapper;
         this.clients = clients;
@@ -60,6 +69,12 @@ public class Visits {
     /** When the last separation check of a client was; answered by the check feature. */
     public interface LastChecks {
         Optional<LocalDate> lastSeparationCheck(long clientId);
+    }
+
+    /** Whose morning after a session nobody has told yet; answered by the home feature. */
+    public interface MorningAfter {
+        /** The day of her last session, while how she was the morning after it was not said. */
+        Optional<LocalDate> notSaid(long clientId, LocalDate today);
     }
 
     @Transactional
@@ -78,7 +93,7 @@ public class Visits {
         long id = mapper.onDay(clientId, day).orElseThrow().id();
         answers.forEach(a -> mapper.addAnswer(id, a));
         if (asked) {
-            mapper.markAsked(id);
+            mapper.markAsked(id, day.atTime(NOON));
         }
         return byId(id);
     }
@@ -120,39 +135,70 @@ public class Visits {
     }
 
     /**
-     * For what is handed to a client without a visit of that day.
+     * For what begins or goes on with a session.
      *
-     * @throws VisitLocked while an emergency stands today; today's visit is opened for it, so that somebody can look
+     * @throws VisitLocked while an emergency stands
+     * @throws TrainingClosed on another day than its own, while something she reported waits for somebody to have spoken
+     *     with her, and where she was not asked in the last twelve hours
      */
-    @Transactional
-    public void unlockedToday(long clientId, long staffId) {
-        if (emergencyStands(clientId, today.date())) {
-            throw new VisitLocked(openToday(clientId, staffId).id());
+    public Visit beginning(long visitId) {
+        Visit visit = unlocked(visitId);
+        if (visit.past()) {
+            throw new TrainingClosed(
+                    visit.client().id(),
+                    Reason.of("closed.pastVisit", visit.row().heldOn()));
         }
+        if (!visit.mayBegin()) {
+            throw new TrainingClosed(visit.client().id(), Reason.of("closed.speakFirst"));
+        }
+        if (visit.asked() && !visit.askedLately(LocalDateTime.now(clock))) {
+            throw new TrainingClosed(visit.client().id(), Reason.of("closed.askAgain"));
+        }
+        return visit;
     }
 
-    /** Screening by her facts alone, for days without a visit. */
+    /** Screening by her facts and what stands, for days without a visit. */
     public Screening screeningToday(ClientFile client) {
         return today(client.id())
                 .map(Visit::screening)
-                .orElseGet(() -> screen(client, fromHome.standing(client.id(), today.date()), false, today.date()));
+                .orElseGet(() -> screen(client, standingToday(client.id()), false, today.date()));
+    }
+
+    private Set<Answer> standingToday(long clientId) {
+        Standing standing = standings.of(clientId);
+        Set<Answer> all = EnumSet.noneOf(Answer.class);
+        all.addAll(standing.answers());
+        all.addAll(standing.adaptsOn(today.date()));
+        return all;
     }
 
     /** What only {@link #correct} takes back stays, whoever asks. */
     @Transactional
     public Visit answer(long visitId, Answer code, boolean yes, long staffId, String reason) {
         Visit before = byId(visitId);
+        long client = before.client().id();
         boolean was = before.answers().contains(code);
+        Standings.By coach = new Standings.By(staffId, Licence.COACH);
         if (yes) {
             mapper.addAnswer(visitId, code);
+            if (code.needsLicenceToTakeBack()) {
+                standings.askedAbout(client, code, coach, reason);
+                standings.answered(client, code, Heard.atVisit(moment(before), staffId, visitId));
+            }
         } else if (!code.needsLicenceToTakeBack()) {
             mapper.removeAnswer(visitId, code);
-            fromHome.takenBack(before.client().id(), code, staffId, reason);
+            standings.liftAnswer(client, code, Lift.Kind.SPOKEN, coach, reason);
         }
         if (yes != was && (yes || !code.needsLicenceToTakeBack())) {
             changed(before, code, yes, reason, staffId);
         }
         return byId(visitId);
+    }
+
+    /** Now; what is put down of a past visit was said on its day. */
+    private LocalDateTime moment(Visit visit) {
+        LocalDateTime now = LocalDateTime.now(clock).withNano(0);
+        return visit.past() ? visit.row().heldOn().atTime(now.toLocalTime()) : now;
     }
 
     private void changed(Visit visit, Answer code, boolean yes, String reason, long staffId) {
@@ -166,18 +212,12 @@ public class Visits {
                 staffId));
     }
 
-    /** An emergency told beside the mat stands in that day's visit too. */
+    /** An emergency told beside the mat stands from then on, and in that day's visit. */
     @Transactional
-    public void tellEmergency(long clientId, LocalDate day, Answer emergency) {
+    public void tellEmergency(long clientId, LocalDate day, Answer emergency, long staffId, String sessionId) {
+        standings.answered(
+                clientId, emergency, Heard.inSession(LocalDateTime.now(clock).withNano(0), staffId, sessionId));
         mapper.onDay(clientId, day).ifPresent(v -> mapper.addAnswer(v.id(), emergency));
-    }
-
-    /** An emergency was answered or called out on that day and was not corrected: nothing goes on. */
-    public boolean emergencyStands(long clientId, LocalDate day) {
-        VisitMapper.Told told = mapper.told(clientId, day, EMERGENCY_CODES);
-        return told.answered()
-                || (told.toldFromHome()
-                        && fromHome.standing(clientId, day).stream().anyMatch(EMERGENCIES::contains));
     }
 
     /** All of a client's, newest first. */
@@ -191,7 +231,12 @@ public class Visits {
         Visit visit = byId(visitId);
         if (visit.answers().contains(code)) {
             mapper.removeAnswer(visitId, code);
-            fromHome.takenBack(visit.client().id(), code, staffId, reason);
+            standings.liftAnswer(
+                    visit.client().id(),
+                    code,
+                    Lift.Kind.TAKEN_BACK,
+                    new Standings.By(staffId, Licence.THERAPIST),
+                    reason);
             changed(visit, code, false, reason, staffId);
             audit.record(staffId, visit.client().id(), "ANSWER_CORRECTED", code + ": " + reason);
         }
@@ -203,7 +248,7 @@ public class Visits {
         Visit visit = byId(visitId);
         if (!visit.overridden()) {
             mapper.overrideAskFirst(visitId, reason, staffId);
-            keepFromHome(visit, staffId, reason);
+            letPass(visit, staffId, reason);
             audit.record(staffId, visit.client().id(), "ASK_FIRST_OVERRIDDEN", reason);
         }
     }
@@ -212,47 +257,76 @@ public class Visits {
     public Screening ifTold(ClientFile client, Answer also) {
         Set<Answer> answers = EnumSet.of(also);
         Visit visit = today(client.id()).orElse(null);
-        answers.addAll(visit == null ? fromHome.standing(client.id(), today.date()) : visit.answers());
+        answers.addAll(visit == null ? standingToday(client.id()) : visit.answers());
         return screen(client, answers, visit != null && visit.overridden(), today.date());
     }
 
-    /** What she told from home and was let pass stays in the visit's own answers, and stands no longer beyond it. */
-    private void keepFromHome(Visit visit, long staffId, String reason) {
+    /** What she told and was let pass stays in the visit's own answers, and stands no longer beyond it. */
+    private void letPass(Visit visit, long staffId, String reason) {
         for (Answer code : visit.answers()) {
             if (code.leadsTo() == Outcome.ASK_FIRST) {
                 mapper.addAnswer(visit.id(), code);
-                fromHome.takenBack(visit.client().id(), code, staffId, reason);
+                standings.liftAnswer(
+                        visit.client().id(),
+                        code,
+                        Lift.Kind.SPOKEN,
+                        new Standings.By(staffId, Licence.THERAPIST),
+                        reason);
             }
         }
     }
 
     public void markAsked(long visitId) {
-        mapper.markAsked(visitId);
+        mapper.markAsked(visitId, LocalDateTime.now(clock).withNano(0));
     }
 
     private Visit visit(VisitRow row) {
         ClientFile client = clients.file(row.clientId());
-        Set<Answer> answers = EnumSet.noneOf(Answer.class);
-        answers.addAll(mapper.answers(row.id()));
-        answers.addAll(fromHome.standing(row.clientId(), row.heldOn()));
-        return new Visit(row, client, answers, screen(client, answers, row.askFirstOverride() != null, row.heldOn()));
+        Standing standing = standings.of(row.clientId());
+        Set<Answer> answers = counting(row, mapper.answers(row.id()), standing);
+        return new Visit(
+                row, client, answers, screen(client, answers, row.askFirstOverride() != null, row.heldOn()), standing);
     }
 
-    /** What counts in each of these visits, given in it or from home, by visit. */
+    /**
+     * On its own day what stands from before counts too, and what was lifted since counts no longer; a past visit says what
+     * was answered in it.
+     */
+    private Set<Answer> counting(VisitRow row, Set<Answer> own, Standing standing) {
+        Set<Answer> answers = EnumSet.noneOf(Answer.class);
+        answers.addAll(own);
+        if (row.heldOn().equals(today.date())) {
+            Set<Answer> stands = standing.answers();
+            boolean letPass = row.askFirstOverride() != null;
+            answers.removeIf(code -> code.needsLicenceToTakeBack()
+                    && !stands.contains(code)
+                    && !(letPass && code.leadsTo() == Outcome.ASK_FIRST));
+            answers.addAll(stands);
+            answers.addAll(standing.adaptsOn(row.heldOn()));
+        }
+        return answers;
+    }
+
+    /** What counts in each of these visits, by visit. */
     public Map<Long, Set<Answer>> answersIn(List<VisitRow> visits) {
         Map<Long, Set<Answer>> all = new HashMap<>();
         if (visits.isEmpty()) {
             return all;
         }
         Set<Long> clients = visits.stream().map(VisitRow::clientId).collect(Collectors.toSet());
-        Map<Long, List<HomeFlag>> home = fromHome.openOf(clients);
-        for (VisitRow visit : visits) {
-            Set<Answer> answers = EnumSet.noneOf(Answer.class);
-            answers.addAll(FromHome.standing(home.getOrDefault(visit.clientId(), List.of()), visit.heldOn()));
-            all.put(visit.id(), answers);
-        }
+        Map<Long, Standing> standing = standings.ofClients(clients);
+        Map<Long, Set<Answer>> own = new HashMap<>();
         for (VisitMapper.AnswerOf answer : mapper.answersOf(clients)) {
-            Optional.ofNullable(all.get(answer.visitId())).ifPresent(a -> a.add(answer.code()));
+            own.computeIfAbsent(answer.visitId(), id -> EnumSet.noneOf(Answer.class))
+                    .add(answer.code());
+        }
+        for (VisitRow visit : visits) {
+            all.put(
+                    visit.id(),
+                    counting(
+                            visit,
+                            own.getOrDefault(visit.id(), Set.of()),
+                            standing.getOrDefault(visit.clientId(), Standing.NOTHING_REPORTED)));
         }
         return all;
     }

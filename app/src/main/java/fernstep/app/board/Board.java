@@ -1,6 +1,5 @@
 package fernstep.app.board;
 
-import fernstep.app.ask.HomeFlag;
 import fernstep.app.check.FindingValues;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
@@ -9,6 +8,7 @@ import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Standing;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
 import fernstep.core.caseload.Attention;
@@ -19,9 +19,11 @@ import fernstep.core.measure.Reason;
 import fernstep.core.progress.Progress;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
+import fernstep.core.standing.Concern;
+import fernstep.core.standing.Level;
+import fernstep.core.standing.SafetyReport;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -46,16 +48,14 @@ class Board {
     private static final int LOG_LOOKS_BACK_DAYS = 90;
     private static final int WEEK = 7;
     private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("d MMM, HH:mm", Locale.ENGLISH);
-    private static final List<Answer> CLOSING = Arrays.stream(Answer.values())
-            .filter(Answer::needsLicenceToTakeBack)
-            .toList();
-
     private final Clients clients;
     private final Ladders ladders;
+    private final Standings standings;
     private final BoardMapper mapper;
     private final Today today;
 
-    Board(Clients clients, Ladders ladders, BoardMapper mapper, Today today) {
+    Board(Clients clients, Ladders ladders, Standings standings, BoardMapper mapper, Today today) {
+        this.standings = standings;
         this.clients = clients;
         this.ladders = ladders;
         this.mapper = mapper;
@@ -102,7 +102,7 @@ class Board {
                 return "tag-stop";
             }
             return switch (kind) {
-                case EMERGENCY, ASK_FIRST, REFER, NEXT_DAY -> "tag-stop";
+                case EMERGENCY, ASK_FIRST, HELD, REFER, NEXT_DAY -> "tag-stop";
                 case READY -> "tag-open";
                 case GATE_SOON, GARMENT_ENDING -> "";
                 default -> "tag-warn";
@@ -117,8 +117,7 @@ class Board {
                 mapper.lastVisits(ids).stream().collect(Collectors.toMap(LastVisit::clientId, Function.identity())),
                 mapper.nextVisits(day, ids).stream()
                         .collect(Collectors.toMap(BoardMapper.NextVisit::clientId, BoardMapper.NextVisit::day)),
-                mapper.answersOn(day, CLOSING, ids).stream()
-                        .collect(Collectors.groupingBy(BoardMapper.AnswerRow::clientId)),
+                standings.ofClients(ids),
                 Set.copyOf(mapper.overriddenOn(day, ids)),
                 mapper.lifted(ids).stream().collect(Collectors.groupingBy(BoardMapper.LiftedRow::clientId)),
                 mapper.steps(ids).stream().collect(Collectors.groupingBy(LadderRow::clientId)),
@@ -127,8 +126,7 @@ class Board {
                         .collect(Collectors.groupingBy(ResultRow::clientId)),
                 mapper.findings(ids).stream().collect(Collectors.groupingBy(BoardMapper.LatestFinding::clientId)),
                 mapper.lastRises(ids).stream()
-                        .collect(Collectors.toMap(BoardMapper.LastRise::clientId, BoardMapper.LastRise::day)),
-                mapper.flags(ids).stream().collect(Collectors.groupingBy(HomeFlag::clientId)));
+                        .collect(Collectors.toMap(BoardMapper.LastRise::clientId, BoardMapper.LastRise::day)));
         List<ClientFile> files = ids == null ? clients.all() : clients.files(ids);
         return files.parallelStream().map(c -> rowOrWhyNot(c, loaded, day)).toList();
     }
@@ -136,15 +134,18 @@ class Board {
     private record Loaded(
             Map<Long, LastVisit> visits,
             Map<Long, LocalDate> nextVisits,
-            Map<Long, List<BoardMapper.AnswerRow>> answers,
+            Map<Long, fernstep.core.standing.Standing> safety,
             Set<Long> overridden,
             Map<Long, List<BoardMapper.LiftedRow>> lifted,
             Map<Long, List<LadderRow>> steps,
             List<HoldRow> holds,
             Map<Long, List<ResultRow>> results,
             Map<Long, List<BoardMapper.LatestFinding>> findings,
-            Map<Long, LocalDate> lastRises,
-            Map<Long, List<HomeFlag>> flags) {}
+            Map<Long, LocalDate> lastRises) {
+        fernstep.core.standing.Standing safetyOf(long client) {
+            return safety.getOrDefault(client, fernstep.core.standing.Standing.NOTHING_REPORTED);
+        }
+    }
 
     /** One client who cannot be worked out says so, with an id that stands in the log; the others stay. */
     private Row rowOrWhyNot(ClientFile client, Loaded loaded, LocalDate day) {
@@ -193,8 +194,9 @@ class Board {
                 (int) days.stream().filter(d -> d.isAfter(day.minusDays(WEEK))).count(),
                 steps.stream().mapToInt(LadderRow::daysPerWeek).max().orElse(0),
                 day));
-        List<Tag> told = loaded.flags().getOrDefault(id, List.of()).stream()
-                .map(Board::told)
+        List<Tag> told = loaded.safetyOf(id).open().stream()
+                .filter(Board::saidApart)
+                .map(this::told)
                 .toList();
         List<Tag> tags = Stream.concat(told.stream(), attention.stream().map(t -> new Tag(t.kind(), t.reason())))
                 .toList();
@@ -215,17 +217,33 @@ class Board {
                 new ConcurrentHashMap<>());
     }
 
-    /** From home, with its hour: an emergency as urgent as one beside the mat. */
-    private static Tag told(HomeFlag flag) {
-        Attention.Kind kind = flag.answer().filter(Answer::emergency).isPresent()
-                ? Attention.Kind.EMERGENCY
-                : flag.closes() ? Attention.Kind.ASK_FIRST : Attention.Kind.NEXT_DAY;
-        return new Tag(kind, Reason.of("board.fromHome", HOUR.format(flag.toldAt()), flag.what()));
+    /** Answers of a visit are said by the outcome that follows from them. */
+    private static boolean saidApart(SafetyReport report) {
+        boolean atHome = report.way() == SafetyReport.Way.HOME || report.way() == SafetyReport.Way.LOG;
+        return (atHome || report.concern().asAnswer().isEmpty()) && !(report.concern() instanceof Concern.Adapts);
+    }
+
+    /** With its hour: an emergency from home is as urgent as one beside the mat. */
+    private Tag told(SafetyReport report) {
+        Attention.Kind kind =
+                switch (report.concern().level()) {
+                    case LOCKED -> Attention.Kind.EMERGENCY;
+                    case ASK_FIRST -> Attention.Kind.ASK_FIRST;
+                    case HELD -> Attention.Kind.HELD;
+                    case CLEAR -> Attention.Kind.NEXT_DAY;
+                };
+        return new Tag(
+                kind,
+                Reason.of(
+                        report.concern().level() == Level.HELD ? "board.speakAbout" : "board.fromHome",
+                        HOUR.format(report.at()),
+                        standings.said(report)));
     }
 
     private static Screening screening(ClientFile client, Loaded loaded, @Nullable LastVisit last, LocalDate day) {
         Set<Answer> answers = EnumSet.noneOf(Answer.class);
-        loaded.answers().getOrDefault(client.id(), List.of()).forEach(a -> answers.add(a.code()));
+        answers.addAll(loaded.safetyOf(client.id()).answers());
+        answers.addAll(loaded.safetyOf(client.id()).adaptsOn(day));
         Set<Restriction> lifted = EnumSet.noneOf(Restriction.class);
         loaded.lifted().getOrDefault(client.id(), List.of()).forEach(l -> lifted.add(l.code()));
         return Screening.of(Screening.Question.of(client.facts(), answers, client.stances(), day)

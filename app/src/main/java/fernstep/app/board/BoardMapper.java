@@ -1,12 +1,10 @@
 package fernstep.app.board;
 
-import fernstep.app.ask.HomeFlag;
 import fernstep.app.progress.HoldRow;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.Finding;
-import fernstep.core.screening.Answer;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.Collection;
@@ -35,22 +33,6 @@ interface BoardMapper {
     record NextVisit(long clientId, LocalDate day) {}
 
     List<NextVisit> nextVisits(@Param("from") LocalDate from, @Param("ids") @Nullable Collection<Long> ids);
-
-    /** An answer of a day's visit. */
-    record AnswerRow(long clientId, Answer code) {}
-
-    /**
-     * Told in that day's visit or from home.
-     *
-     * @param closing answers from home that stand until they are taken back
-     */
-    List<AnswerRow> answersOn(
-            @Param("day") LocalDate day,
-            @Param("closing") Collection<Answer> closing,
-            @Param("ids") @Nullable Collection<Long> ids);
-
-    /** What came from home and nobody has looked at, newest first. */
-    List<HomeFlag> flags(@Param("ids") @Nullable Collection<Long> ids);
 
     List<Long> overriddenOn(@Param("day") LocalDate day, @Param("ids") @Nullable Collection<Long> ids);
 

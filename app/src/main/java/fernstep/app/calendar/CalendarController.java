@@ -3,6 +3,7 @@ package fernstep.app.calendar;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.plan.Plans;
+import fernstep.app.plan.Prescriptions;
 import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.security.SignedIn;
@@ -11,6 +12,7 @@ import fernstep.app.support.Languages;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
 import fernstep.app.support.Tokens;
+import fernstep.app.support.Work;
 import fernstep.core.plan.Goal;
 import fernstep.core.schedule.SessionCalendar;
 import fernstep.exchange.calendar.CalendarFile;
@@ -41,6 +43,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The sessions of a client's plan, by month and by week. */
 @Controller
+@Work(Work.Kind.NONE)
 class CalendarController {
     private static final int YEARS_EITHER_WAY = 10;
 
@@ -50,6 +53,7 @@ class CalendarController {
 
     private final Clients clients;
     private final Plans plans;
+    private final Prescriptions prescriptions;
     private final Ladders ladders;
     private final Languages languages;
     private final FeedMapper feeds;
@@ -60,6 +64,7 @@ class CalendarController {
     CalendarController(
             Clients clients,
             Plans plans,
+            Prescriptions prescriptions,
             Ladders ladders,
             Languages languages,
             FeedMapper feeds,
@@ -70,6 +75,7 @@ class CalendarController {
         this.audit = audit;
         this.clients = clients;
         this.plans = plans;
+        this.prescriptions = prescriptions;
         this.ladders = ladders;
         this.languages = languages;
         this.clock = clock;
@@ -117,16 +123,12 @@ class CalendarController {
         return on != null && shown ? on : now;
     }
 
-    /** From the plan as it stands; days gone by are shown as rest, what was done stands in the log. */
+    /** From what she is to do as it was signed; days gone by are shown as rest, what was done stands in the log. */
     private SessionCalendar sessions(ClientFile client, LocalDate from, LocalDate to) {
         Plans.Desk desk = plans.desk(client);
-        return SessionCalendar.of(
-                desk.plan(),
-                client.settings().blocked(),
-                desk.question().screening(),
-                client.facts().clearances(),
-                from,
-                to);
+        return prescriptions
+                .of(desk)
+                .calendar(desk.question().screening(), client.facts().clearances(), today.date(), from, to);
     }
 
     /** How many exercises were done on a day gone by. */

@@ -9,6 +9,7 @@ import fernstep.app.progress.Ladders;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.approach.Stances;
 import fernstep.core.body.Body;
 import fernstep.core.body.Capacity;
@@ -37,6 +38,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 
 /** Strands and rungs to look through, for anyone or for one client. */
 @Controller
+@Work(Work.Kind.NONE)
 class CatalogueController {
     private final Catalogues catalogues;
     private final Clients clients;

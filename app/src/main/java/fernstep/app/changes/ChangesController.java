@@ -9,6 +9,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.security.Accounts;
 import fernstep.app.security.Staff;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.measure.Reason;
 import fernstep.core.progress.ChangeReport;
 import fernstep.core.screening.Gate;
@@ -34,6 +35,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 
 /** What truly changed. */
 @Controller
+@Work(Work.Kind.NONE)
 class ChangesController {
     private final Clients clients;
     private final Visits visits;

@@ -6,6 +6,7 @@ import fernstep.app.photo.Photos;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.findings.CheckPosture;
 import fernstep.core.findings.CheckSection;
 import fernstep.core.findings.Finding;
@@ -31,6 +32,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 
 /** The checks of a visit; every field saves itself and answers with the computed results. */
 @Controller
+@Work(Work.Kind.PRESCRIBES)
 class CheckController {
     private static final int FIGURE_UNITS_HIGH = 380;
     private static final double USUAL_HEIGHT_CM = 165;

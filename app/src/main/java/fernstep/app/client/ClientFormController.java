@@ -4,6 +4,7 @@ import fernstep.app.security.SignedIn;
 import fernstep.app.support.FormProblems;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.approach.Approach;
 import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
@@ -27,6 +28,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The client form, and clearances. */
 @Controller
+@Work(Work.Kind.NONE)
 class ClientFormController {
     /** Where a clearance can be recorded besides her own page: the line of the gate that stopped her. */
     private static final Pattern VISIT_PAGE = Pattern.compile("/visits/[0-9]{1,18}/(ask|check)");

@@ -24,6 +24,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,7 +36,10 @@ public class Clients {
     private final RecordLog log;
     private final Today today;
 
-    public Clients(ClientMapper mapper, Audit audit, RecordLog log, Today today) {
+    private final ApplicationEventPublisher events;
+
+    public Clients(ClientMapper mapper, Audit audit, RecordLog log, Today today, ApplicationEventPublisher events) {
+        this.events = events;
         this.log = log;
         this.mapper = mapper;
         this.audit = audit;
@@ -240,6 +244,8 @@ public class Clients {
                 Facts.written(clearance),
                 "",
                 clearance.recordedBy());
+        events.publishEvent(new ClearanceGiven(
+                clearance.clientId(), clearance.scope(), clearance.givenOn(), clearance.recordedBy()));
     }
 
     /** Strikes out a clearance that was wrongly entered; what it said is kept with the reason. */

@@ -12,6 +12,11 @@ public record EventRow(
         @Nullable BirthMode birthMode,
         int tearDegree,
         String what) {
+    /** A birth, not an operation. */
+    public boolean birth() {
+        return kind == Kind.BIRTH;
+    }
+
     public enum Kind {
         BIRTH,
         SURGERY

@@ -3,6 +3,7 @@ package fernstep.app.figure;
 import fernstep.app.client.Clients;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.NotFound;
+import fernstep.app.support.Work;
 import fernstep.core.body.Body;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Rung;
@@ -18,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 
 /** A figure alone, for pages that change the rung they show. */
 @Controller
+@Work(Work.Kind.NONE)
 class FigureController {
     private static final int MOST_KNEE_BEND_DEG = 90;
 

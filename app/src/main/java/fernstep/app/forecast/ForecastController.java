@@ -7,6 +7,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.plan.Approaches;
 import fernstep.app.plan.Plans;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.approach.Stances;
@@ -25,6 +26,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 
 /** Forecasts: of one client, and of two approaches side by side. */
 @Controller
+@Work(Work.Kind.PRESCRIBES)
 class ForecastController {
     private final Clients clients;
     private final Visits visits;

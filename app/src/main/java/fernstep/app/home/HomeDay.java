@@ -2,6 +2,7 @@ package fernstep.app.home;
 
 import fernstep.app.client.ClientFile;
 import fernstep.app.figure.Figure;
+import fernstep.app.house.EmergencyNumbers;
 import fernstep.app.house.HouseFacts;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.plan.PlanItem;
@@ -9,8 +10,11 @@ import fernstep.core.schedule.DailyLife;
 import fernstep.core.schedule.GarmentSchedule;
 import fernstep.core.schedule.SessionCalendar;
 import fernstep.core.screening.Answer;
+import fernstep.core.screening.EmergencyCall;
 import fernstep.core.screening.Outcome;
+import fernstep.core.standing.Permission;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -39,9 +43,8 @@ public record HomeDay(
         Life life,
         List<SessionCalendar.Day> ahead,
         List<Place> places,
-        HouseFacts house) {
-    private static final int MATERNITY_WEEKS = 12;
-
+        HouseFacts house,
+        Safety safety) {
     /**
      * One exercise on one side.
      *
@@ -59,6 +62,38 @@ public record HomeDay(
             int target,
             String where,
             @Nullable String done) {}
+
+    /**
+     * What waits until somebody has looked.
+     *
+     * @param since when her plan was signed; null where none was
+     * @param withheld exercises of it that are not done today
+     * @param calls whom to call, by what was answered
+     * @param standingCalls kinds of call for what stands already, with commas
+     */
+    public record Safety(
+            Permission mayTrain,
+            @Nullable LocalDateTime since,
+            List<PlanItem> withheld,
+            List<Call> calls,
+            String standingCalls) {
+        /** Whom to call, and the numbers. */
+        public record Call(EmergencyCall call, List<EmergencyNumbers.Line> lines, List<Answer> answers) {}
+
+        /** The kind of call that an answer asks for; null for one that is no emergency. */
+        public @Nullable EmergencyCall callFor(Answer answer) {
+            return calls.stream()
+                    .filter(kind -> kind.answers().contains(answer))
+                    .map(Call::call)
+                    .findFirst()
+                    .orElse(null);
+        }
+
+        /** Somebody speaks with her before she goes on. */
+        public boolean untilSpoken() {
+            return mayTrain == Permission.SPEAK_FIRST;
+        }
+    }
 
     /** Today's questions that can apply to her, by what follows from a yes. */
     public record Questions(List<Answer> emergency, List<Answer> askFirst, List<Answer> tellUs) {}
@@ -87,15 +122,6 @@ public record HomeDay(
     /** As she is greeted. */
     public String firstName() {
         return client.name().split(" ", 2)[0];
-    }
-
-    /** Whether a maternity unit is whom she calls too: pregnant, or the first twelve weeks after a birth. */
-    public boolean nearBirth() {
-        boolean recent = client.facts()
-                .latestBirth()
-                .map(b -> b.date().plusWeeks(MATERNITY_WEEKS).isAfter(day))
-                .orElse(false);
-        return client.facts().pregnant() || recent;
     }
 
     /** Whole minutes, one at least. */

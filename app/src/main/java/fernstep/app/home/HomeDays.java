@@ -3,8 +3,10 @@ package fernstep.app.home;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.figure.FigureDrawing;
+import fernstep.app.house.EmergencyNumbers;
 import fernstep.app.house.House;
 import fernstep.app.plan.Plans;
+import fernstep.app.plan.Prescriptions;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
@@ -14,25 +16,21 @@ import fernstep.app.support.Words;
 import fernstep.core.catalogue.Pacer;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.plan.Dose;
-import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.schedule.DailyLife;
 import fernstep.core.schedule.GarmentSchedule;
-import fernstep.core.schedule.SessionCalendar;
-import fernstep.core.schedule.TrainingDays;
+import fernstep.core.schedule.Prescription;
 import fernstep.core.screening.Answer;
+import fernstep.core.screening.EmergencyCall;
 import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
-import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -40,13 +38,13 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 class HomeDays {
     private static final int AHEAD_DAYS = 14;
-    private static final int MORNING_LOOKS_BACK_DAYS = 4;
     private static final JsonMapper JSON = JsonMapper.shared();
 
     private final Clients clients;
     private final Plans plans;
     private final Results results;
-    private final HomeLogMapper log;
+    private final Prescriptions prescriptions;
+    private final Mornings mornings;
     private final HomeEntries entries;
     private final Catalogues catalogues;
     private final House house;
@@ -57,7 +55,8 @@ class HomeDays {
             Clients clients,
             Plans plans,
             Results results,
-            HomeLogMapper log,
+            Prescriptions prescriptions,
+            Mornings mornings,
             HomeEntries entries,
             Catalogues catalogues,
             House house,
@@ -66,7 +65,8 @@ class HomeDays {
         this.clients = clients;
         this.plans = plans;
         this.results = results;
-        this.log = log;
+        this.prescriptions = prescriptions;
+        this.mornings = mornings;
         this.entries = entries;
         this.catalogues = catalogues;
         this.house = house;
@@ -81,56 +81,59 @@ class HomeDays {
         ClientFile client = clients.file(clientId);
         LocalDate day = today.date();
         Plans.Desk desk = plans.desk(client);
-        Plan plan = desk.plan();
+        Prescription prescription = prescriptions.of(desk);
         Screening screening = desk.question().screening();
         List<LadderRow> steps = results.steps(clientId);
-        Set<DayOfWeek> training =
-                TrainingDays.of(plan.daysPerWeek().orElse(1), client.settings().blocked());
         boolean open = !screening.outcome().closesGates() && !steps.isEmpty();
-        List<PlanItem> items = open ? begun(plans.session(client, plan, day, null), steps) : List.of();
+        List<PlanItem> items = open ? prescription.session(day, null) : List.of();
         GarmentSchedule garment = desk.garment().orElse(null);
         return new HomeDay(
                 client,
                 day,
                 screening.outcome(),
-                plan.days().size() < 2 || items.isEmpty() ? null : named(plan, client, day),
+                items.isEmpty() ? null : prescription.name(day),
                 exercises(client, items, day),
-                training.contains(day.getDayOfWeek()),
+                prescription.trainingDays().contains(day.getDayOfWeek()),
                 leaveOut(desk, items),
                 questions(client),
-                morning(clientId, day),
+                mornings.notSaid(clientId, day).orElse(null),
                 new HomeDay.Life(DailyLife.on(day, garment), garment, entries.minded(clientId, day)),
-                SessionCalendar.of(
-                                plan,
-                                client.settings().blocked(),
-                                screening,
-                                client.facts().clearances(),
-                                day,
-                                day.plusDays(AHEAD_DAYS - 1))
+                prescription
+                        .calendar(screening, client.facts().clearances(), day, day, day.plusDays(AHEAD_DAYS - 1))
                         .days(),
                 steps.stream().map(this::place).toList(),
-                house.facts());
+                house.facts(),
+                safety(client, prescription, screening, day));
     }
 
-    /** Nothing new is begun alone: only strands and sides that were begun beside the mat. */
-    private static List<PlanItem> begun(List<PlanItem> items, List<LadderRow> steps) {
-        Set<String> begun = steps.stream().map(s -> s.strand() + s.side()).collect(Collectors.toSet());
-        return items.stream()
-                .filter(i -> begun.contains(i.strand().name() + side(i)))
-                .toList();
+    private HomeDay.Safety safety(ClientFile client, Prescription prescription, Screening screening, LocalDate day) {
+        EmergencyNumbers numbers = house.facts().numbers();
+        Map<EmergencyCall, List<Answer>> byCall = asked(client, Answer::emergency).stream()
+                .collect(Collectors.groupingBy(
+                        answer -> answer.call(client.facts()),
+                        () -> new EnumMap<>(EmergencyCall.class),
+                        Collectors.toList()));
+        byCall.putIfAbsent(EmergencyCall.EMERGENCY_NOW, List.of());
+        return new HomeDay.Safety(
+                prescription.mayTrain(),
+                prescription.since(),
+                prescription.withheld().stream()
+                        .map(Prescription.Withheld::item)
+                        .toList(),
+                byCall.entrySet().stream()
+                        .map(kind -> new HomeDay.Safety.Call(
+                                kind.getKey(), numbers.linesFor(kind.getKey(), client.facts(), day), kind.getValue()))
+                        .toList(),
+                screening.reasons().stream()
+                        .map(Screening.Finding::answer)
+                        .filter(Answer::emergency)
+                        .map(answer -> answer.call(client.facts()).name())
+                        .distinct()
+                        .collect(Collectors.joining(",")));
     }
 
     private static String side(PlanItem item) {
         return item.side() == null ? "" : item.side().name();
-    }
-
-    private @Nullable String named(Plan plan, ClientFile client, LocalDate day) {
-        List<PlanItem> items = plans.session(client, plan, day, null);
-        return plan.days().stream()
-                .filter(d -> d.items().equals(items))
-                .map(Plan.Day::name)
-                .findFirst()
-                .orElse(null);
     }
 
     private List<HomeDay.Exercise> exercises(ClientFile client, List<PlanItem> items, LocalDate day) {
@@ -177,25 +180,18 @@ class HomeDays {
     private Map<Answer, List<String>> leaveOut(Plans.Desk desk, List<PlanItem> items) {
         Map<Answer, List<String>> out = new EnumMap<>(Answer.class);
         for (Answer answer : asked(desk.client(), a -> a.leadsTo() == Outcome.ADAPT)) {
-            List<String> gone = plans.ifTold(desk, answer)
-                    .map(then -> items.stream()
-                            .filter(i -> then.items().stream().noneMatch(t -> alike(i, t)))
-                            .map(HomeDays::key)
-                            .toList())
-                    .orElse(List.of());
+            List<PlanItem> then = plans.ifTold(desk, answer)
+                    .map(told -> prescriptions.of(told).plan().items())
+                    .orElse(items);
+            List<String> gone = items.stream()
+                    .filter(item -> then.stream().noneMatch(other -> key(other).equals(key(item))))
+                    .map(HomeDays::key)
+                    .toList();
             if (!gone.isEmpty()) {
                 out.put(answer, gone);
             }
         }
         return out;
-    }
-
-    /** Done in the same way and as much: what would be adapted waits until the page has been read anew. */
-    private static boolean alike(PlanItem one, PlanItem other) {
-        return key(one).equals(key(other))
-                && one.rung().equals(other.rung())
-                && one.dose().equals(other.dose())
-                && one.range() == other.range();
     }
 
     private static HomeDay.Questions questions(ClientFile client) {
@@ -210,16 +206,6 @@ class HomeDays {
                 .filter(which)
                 .filter(a -> a.mayApplyTo(client.facts()))
                 .toList();
-    }
-
-    /** Of the last days, the newest on which she trained and whose morning was not told. */
-    private @Nullable LocalDate morning(long clientId, LocalDate day) {
-        return log.days(clientId, day.minusDays(MORNING_LOOKS_BACK_DAYS)).stream()
-                .filter(d -> d.heldOn().isBefore(day))
-                .findFirst()
-                .filter(d -> d.nextDay() == null)
-                .map(HomeLogMapper.Day::heldOn)
-                .orElse(null);
     }
 
     private HomeDay.Place place(LadderRow step) {

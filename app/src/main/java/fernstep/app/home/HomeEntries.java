@@ -1,23 +1,25 @@
 package fernstep.app.home;
 
-import fernstep.app.ask.FromHome;
-import fernstep.app.ask.HomeFlag;
-import fernstep.app.progress.ResultRow;
-import fernstep.app.progress.Results;
 import fernstep.app.rungs.Catalogues;
+import fernstep.app.standing.Heard;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Tokens;
 import fernstep.core.findings.SignCode;
-import fernstep.core.progress.HomeAdvice;
+import fernstep.core.progress.HomeReport;
 import fernstep.core.schedule.DailyLife;
+import fernstep.core.standing.Concern;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,24 +29,27 @@ import org.springframework.transaction.annotation.Transactional;
 public class HomeEntries {
     private final HomeEntryMapper mapper;
     private final HomeLogMapper log;
-    private final Results results;
-    private final FromHome fromHome;
+    private final HomeReports reports;
+    private final Mornings mornings;
+    private final Standings standings;
     private final Catalogues catalogues;
     private final Clock clock;
 
     HomeEntries(
             HomeEntryMapper mapper,
             HomeLogMapper log,
-            Results results,
-            FromHome fromHome,
+            HomeReports reports,
+            Mornings mornings,
+            Standings standings,
             Catalogues catalogues,
             Clock clock) {
         this.catalogues = catalogues;
         this.clock = clock;
         this.mapper = mapper;
         this.log = log;
-        this.results = results;
-        this.fromHome = fromHome;
+        this.reports = reports;
+        this.mornings = mornings;
+        this.standings = standings;
     }
 
     /** An id was used for something else before. */
@@ -71,6 +76,26 @@ public class HomeEntries {
         return String.join(",", codes);
     }
 
+    /** The signs of a text that {@link #told} wrote. */
+    static Set<SignCode> signs(String told) {
+        Set<SignCode> all = EnumSet.noneOf(SignCode.class);
+        parts(told).forEach(part -> all.add(SignCode.valueOf(part.split(":", 2)[0])));
+        return all;
+    }
+
+    /** The level of pain in it; null where there is none. */
+    static @Nullable Integer pain(String told) {
+        return parts(told)
+                .filter(part -> part.startsWith(SignCode.PAIN + ":"))
+                .map(part -> Integer.valueOf(part.split(":", 2)[1]))
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static Stream<String> parts(String told) {
+        return Arrays.stream(told.split(",")).filter(part -> !part.isBlank());
+    }
+
     /**
      * @throws IdInUse where the id stands for another entry, be it another client's
      * @throws IllegalArgumentException for what is no entry
@@ -95,11 +120,12 @@ public class HomeEntries {
             return;
         }
         if (entry instanceof HomeEntry.Answered answered) {
-            answered.answers().forEach(a -> flag(client, HomeFlag.Kind.ANSWER, a, answered.toldAt()));
+            answered.answers()
+                    .forEach(answer -> standings.report(client, Concern.of(answer), Heard.fromHome(answered.toldAt())));
         } else if (entry instanceof HomeEntry.Exercise exercise) {
             exercise(link, exercise);
         } else if (entry instanceof HomeEntry.Morning morning) {
-            log.putNextDay(client, morning.heldOn(), told(morning.felt(), morning.painLevel()));
+            mornings.said(client, morning.heldOn(), morning.felt(), Heard.fromHome(morning.toldAt()));
         } else if (entry instanceof HomeEntry.Daily daily) {
             LocalDate day = daily.toldAt().toLocalDate();
             mapper.clearDaily(client, day);
@@ -115,28 +141,35 @@ public class HomeEntries {
         long client = link.clientId();
         LocalDate day = e.toldAt().toLocalDate();
         log.insertSession(sessionId(client, day), client, day, link.madeBy());
-        results.put(new ResultRow(
-                sessionId(client, day),
-                e.rung(),
-                e.side() == null ? "" : e.side().name(),
-                client,
-                day,
-                e.report().kind(),
-                e.effort(),
-                null,
-                told(e.report().signs(), e.report().painLevel()),
-                e.rangeFraction()));
-        e.report().signs().stream()
-                .filter(s -> HomeAdvice.to(s) == HomeAdvice.STOP_TODAY)
-                .forEach(s -> flag(client, HomeFlag.Kind.SIGN, s, e.toldAt()));
-        Integer pain = e.report().painLevel();
-        if (pain != null && HomeAdvice.toPain(pain) == HomeAdvice.STOP_TODAY) {
-            flag(client, HomeFlag.Kind.SIGN, SignCode.PAIN, e.toldAt());
+        HomeReport report = e.report();
+        reports.put(
+                new HomeReportRow(
+                        e.id().toString(),
+                        client,
+                        sessionId(client, day),
+                        e.rung(),
+                        e.side() == null ? "" : e.side().name(),
+                        report,
+                        e.effort(),
+                        e.rangeFraction(),
+                        e.toldAt(),
+                        null),
+                day);
+        Heard heard = Heard.fromHome(e.toldAt());
+        if (report.signs().contains(SignCode.HEAVY)) {
+            standings.report(client, new Concern.PelvicFloor(SignCode.HEAVY, e.rung()), heard);
         }
-    }
-
-    private void flag(long client, HomeFlag.Kind kind, Enum<?> code, LocalDateTime at) {
-        fromHome.tell(client, kind, code.name(), at);
+        if (report.signs().contains(SignCode.LEAK)) {
+            standings.report(client, new Concern.Leaking(e.felt().leaksMore(), e.rung()), heard);
+        }
+        Integer pain = report.painLevel();
+        if (pain != null && (pain >= Concern.PAIN_HOLDS_FROM || e.felt().sharp())) {
+            standings.report(
+                    client,
+                    new Concern.Pain(
+                            pain, e.felt().sharp(), e.felt().place(), e.felt().placeSide(), e.rung()),
+                    heard);
+        }
     }
 
     /** What stands of today's daily life. */

@@ -1,6 +1,6 @@
 package fernstep.app.home;
 
-import fernstep.core.findings.SignCode;
+import fernstep.core.findings.BodyPlace;
 import fernstep.core.measure.Side;
 import fernstep.core.progress.HomeReport;
 import fernstep.core.schedule.DailyLife;
@@ -33,17 +33,27 @@ sealed interface HomeEntry {
             String rung,
             @Nullable Side side,
             HomeReport report,
+            Felt felt,
             @Nullable Integer effort,
             double rangeFraction)
             implements HomeEntry {}
 
+    /**
+     * What she felt in it, as far as it bears on what is held.
+     *
+     * @param leaksMore new leaking, or more than before; what was not said counts as such
+     * @param sharp sharp or stabbing pain
+     * @param place where it hurts; null where she did not say
+     * @param placeSide null for a place without sides
+     */
+    record Felt(
+            boolean leaksMore,
+            boolean sharp,
+            @Nullable BodyPlace place,
+            @Nullable Side placeSide) {}
+
     /** How she was the morning after a day of training. */
-    record Morning(
-            UUID id,
-            LocalDateTime toldAt,
-            LocalDate heldOn,
-            Set<SignCode> felt,
-            @Nullable Integer painLevel) implements HomeEntry {}
+    record Morning(UUID id, LocalDateTime toldAt, LocalDate heldOn, Mornings.Felt felt) implements HomeEntry {}
 
     /** What she minded of her daily life that day. */
     record Daily(UUID id, LocalDateTime toldAt, Set<DailyLife> minded) implements HomeEntry {}

@@ -11,6 +11,7 @@ import fernstep.app.support.FormProblems;
 import fernstep.app.support.Languages;
 import fernstep.app.support.Tokens;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.measure.Reason;
 import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
@@ -25,6 +26,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** How a client is reached at home: her language, her mail, the link to her page. */
 @Controller
+@Work(Work.Kind.NONE)
 class HomeLinkController {
     private static final int WEEKS_AT_FIRST = 12;
     private static final int MOST_WEEKS = 26;

@@ -1,10 +1,11 @@
 package fernstep.app.home;
 
-import fernstep.app.ask.FromHome;
-import fernstep.app.ask.HomeFlag;
+import fernstep.app.standing.Heard;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Audit;
 import fernstep.app.support.Today;
 import fernstep.app.support.Tokens;
+import fernstep.core.standing.Concern;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.SecureRandom;
@@ -24,16 +25,21 @@ public class HomeLinks {
     private static final int PASS_DAYS = 30;
 
     private final HomeLinkMapper mapper;
-    private final FromHome fromHome;
+    private final Standings standings;
     private final PasswordEncoder encoder;
     private final Audit audit;
     private final Today today;
     private final Clock clock;
 
     HomeLinks(
-            HomeLinkMapper mapper, FromHome fromHome, PasswordEncoder encoder, Audit audit, Today today, Clock clock) {
+            HomeLinkMapper mapper,
+            Standings standings,
+            PasswordEncoder encoder,
+            Audit audit,
+            Today today,
+            Clock clock) {
         this.mapper = mapper;
-        this.fromHome = fromHome;
+        this.standings = standings;
         this.encoder = encoder;
         this.audit = audit;
         this.today = today;
@@ -129,7 +135,7 @@ public class HomeLinks {
         if (tries < HomeLink.MOST_TRIES) {
             return new Tried.Wrong(HomeLink.MOST_TRIES - tries);
         }
-        fromHome.tell(link.clientId(), HomeFlag.Kind.LOCKED, String.valueOf(HomeLink.MOST_TRIES), now.withNano(0));
+        standings.report(link.clientId(), new Concern.PageLocked(HomeLink.MOST_TRIES), Heard.fromHome(now.withNano(0)));
         return new Tried.Locked();
     }
 

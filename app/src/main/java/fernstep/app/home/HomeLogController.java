@@ -7,17 +7,24 @@ import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.security.SignedIn;
+import fernstep.app.standing.Heard;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.FormProblems;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
 import fernstep.core.progress.HomeAdvice;
 import fernstep.core.progress.HomeReport;
 import fernstep.core.schedule.TrainingDays;
+import fernstep.core.standing.Concern;
+import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.time.Period;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
@@ -25,8 +32,10 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -44,6 +53,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** What the client reports from home, entered by the practitioner. */
 @Controller
+@Work(Work.Kind.NONE)
 class HomeLogController {
     private static final Logger LOG = LoggerFactory.getLogger(HomeLogController.class);
     private static final int LOOK_BACK_DAYS = 28;
@@ -59,6 +69,10 @@ class HomeLogController {
     private final Results results;
     private final HomeLogMapper mapper;
     private final HomeEntries entries;
+    private final HomeReports reports;
+    private final Mornings mornings;
+    private final Standings standings;
+    private final Clock clock;
     private final Catalogues catalogues;
     private final Words words;
     private final Today today;
@@ -68,10 +82,18 @@ class HomeLogController {
             Results results,
             HomeLogMapper mapper,
             HomeEntries entries,
+            HomeReports reports,
+            Mornings mornings,
+            Standings standings,
+            Clock clock,
             Catalogues catalogues,
             Words words,
             Today today) {
         this.entries = entries;
+        this.reports = reports;
+        this.mornings = mornings;
+        this.standings = standings;
+        this.clock = clock;
         this.clients = clients;
         this.results = results;
         this.mapper = mapper;
@@ -101,6 +123,10 @@ class HomeLogController {
         model.addAttribute("today", day);
         model.addAttribute("earliest", day.minusDays(LOOK_BACK_DAYS));
         model.addAttribute("already", already);
+        model.addAttribute(
+                "beside",
+                reports.of(HomeEntries.sessionId(id, chosen)).stream()
+                        .collect(Collectors.groupingBy(report -> report.rung() + report.side())));
         model.addAttribute("signs", TOLD);
         model.addAttribute("life", entries.minded(id, day.minusDays(LOOK_BACK_DAYS), day));
         model.addAttribute("days", mapper.days(id, day.minusDays(LOOK_BACK_DAYS)));
@@ -154,29 +180,64 @@ class HomeLogController {
         if (fields.containsKey(ALL)) {
             results.steps(id).forEach(s -> fields.set("told" + s.id(), HomeReport.Told.DONE.name()));
         }
-        List<ResultRow> told = new ArrayList<>();
+        List<HomeReportRow> told = new ArrayList<>();
         for (LadderRow step : results.steps(id)) {
-            result(step, on, fields, problems).ifPresent(told::add);
+            result(step, on, me.staffId(), fields, problems).ifPresent(told::add);
         }
         if (problems.any()) {
             flash.addFlashAttribute("logProblems", problems.byField());
             flash.addFlashAttribute("typed", fields);
             return "redirect:/clients/" + id + "/home-log?on=" + on;
         }
-        results.steps(id).stream()
-                .filter(step -> told.stream()
-                        .noneMatch(r -> r.rung().equals(step.rung()) && r.side().equals(step.side())))
-                .forEach(step -> mapper.removeResult(HomeEntries.sessionId(id, on), step.rung(), step.side()));
+        List<ResultRow> before = results.ofSession(HomeEntries.sessionId(id, on));
+        before.stream()
+                .filter(was -> told.stream().noneMatch(now -> sameExercise(now, was)))
+                .filter(was -> results.steps(id).stream()
+                        .anyMatch(step ->
+                                step.rung().equals(was.rung()) && step.side().equals(was.side())))
+                .forEach(was -> reports.withdraw(was, me.staffId()));
         if (!told.isEmpty()) {
             mapper.insertSession(HomeEntries.sessionId(id, on), id, on, me.staffId());
-            told.forEach(results::put);
+            told.stream()
+                    .filter(now -> before.stream().noneMatch(was -> saysTheSame(now, was)))
+                    .forEach(now -> putDown(now, on, me.staffId()));
         }
         flash.addFlashAttribute("kept", told.size());
         return "redirect:/clients/" + id + "/home-log?on=" + on;
     }
 
-    private Optional<ResultRow> result(
-            LadderRow step, LocalDate on, MultiValueMap<String, String> fields, FormProblems problems) {
+    private static boolean sameExercise(HomeReportRow now, ResultRow was) {
+        return now.rung().equals(was.rung()) && now.side().equals(was.side());
+    }
+
+    /** The page as it stands says nothing new. */
+    private static boolean saysTheSame(HomeReportRow now, ResultRow was) {
+        return sameExercise(now, was)
+                && was.result() == now.report().kind()
+                && Objects.equals(was.effort(), now.effort())
+                && was.signs()
+                        .equals(HomeEntries.told(
+                                now.report().signs(), now.report().painLevel()));
+    }
+
+    private void putDown(HomeReportRow report, LocalDate on, long staffId) {
+        reports.put(report, on);
+        Heard heard = Heard.inLog(report.reportedAt(), staffId);
+        Set<SignCode> signs = report.report().signs();
+        if (signs.contains(SignCode.HEAVY)) {
+            standings.report(report.clientId(), new Concern.PelvicFloor(SignCode.HEAVY, report.rung()), heard);
+        }
+        if (signs.contains(SignCode.LEAK)) {
+            standings.report(report.clientId(), new Concern.Leaking(true, report.rung()), heard);
+        }
+        Integer pain = report.report().painLevel();
+        if (pain != null && pain >= Concern.PAIN_HOLDS_FROM) {
+            standings.report(report.clientId(), new Concern.Pain(pain, false, null, null, report.rung()), heard);
+        }
+    }
+
+    private Optional<HomeReportRow> result(
+            LadderRow step, LocalDate on, long staffId, MultiValueMap<String, String> fields, FormProblems problems) {
         String told = fields.getFirst("told" + step.id());
         if (told == null || told.isBlank()) {
             return Optional.empty();
@@ -194,17 +255,17 @@ class HomeLogController {
         if (problems.any() || how == null) {
             return Optional.empty();
         }
-        return Optional.of(new ResultRow(
+        return Optional.of(new HomeReportRow(
+                UUID.randomUUID().toString(),
+                step.clientId(),
                 HomeEntries.sessionId(step.clientId(), on),
                 step.rung(),
                 step.side(),
-                step.clientId(),
-                on,
-                new HomeReport(how, signs, pain).kind(),
+                new HomeReport(how, signs, pain),
                 effort,
-                null,
-                HomeEntries.told(signs, pain),
-                step.rangeFraction()));
+                step.rangeFraction(),
+                on.atTime(LocalTime.now(clock).withNano(0)),
+                staffId));
     }
 
     /** How she was the morning after a day of training. */
@@ -214,6 +275,9 @@ class HomeLogController {
             @RequestParam LocalDate heldOn,
             @RequestParam(required = false) @Nullable List<SignCode> felt,
             @RequestParam(required = false) @Nullable String pain,
+            @RequestParam(defaultValue = "false") boolean leaksAsBefore,
+            @RequestParam(required = false) @Nullable Long visit,
+            @AuthenticationPrincipal SignedIn me,
             RedirectAttributes flash) {
         FormProblems problems = new FormProblems(words);
         Integer level = problems.whole("pain", pain, Range.PAIN_LEVEL);
@@ -226,7 +290,11 @@ class HomeLogController {
         if (felt != null) {
             felt.stream().filter(s -> s == SignCode.HEAVY || s == SignCode.LEAK).forEach(floor::add);
         }
-        mapper.putNextDay(id, heldOn, HomeEntries.told(floor, level));
-        return "redirect:/clients/" + id + "/home-log";
+        mornings.said(
+                id,
+                heldOn,
+                new Mornings.Felt(floor, !leaksAsBefore, level),
+                Heard.inLog(LocalDateTime.now(clock).withNano(0), me.staffId()));
+        return visit == null ? "redirect:/clients/" + id + "/home-log" : "redirect:/visits/" + visit + "/ask";
     }
 }

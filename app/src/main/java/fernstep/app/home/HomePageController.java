@@ -5,7 +5,9 @@ import fernstep.app.contact.Contacts;
 import fernstep.app.support.LanguageConfig;
 import fernstep.app.support.Languages;
 import fernstep.app.support.NotFound;
+import fernstep.app.support.Receipt;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.findings.SignCode;
 import fernstep.core.progress.HomeAdvice;
 import jakarta.servlet.http.HttpServletRequest;
@@ -37,6 +39,7 @@ import tools.jackson.databind.json.JsonMapper;
  * no request names a client.
  */
 @Controller
+@Work(Work.Kind.NONE)
 class HomePageController {
     private static final String PASS = "fern-home";
     private static final Duration PASS_LASTS = Duration.ofDays(30);
@@ -91,7 +94,9 @@ class HomePageController {
         model.addAttribute("leaveOut", JSON.writeValueAsString(day.leaveOut()));
         model.addAttribute(
                 "signs",
-                HomeAdvice.NOTICED.stream().filter(s -> s != SignCode.PAIN).toList());
+                HomeAdvice.NOTICED.stream()
+                        .filter(s -> s != SignCode.PAIN && s != SignCode.LEAK)
+                        .toList());
         model.addAttribute("advice", advice());
         model.addAttribute(
                 "painAdvice",
@@ -142,32 +147,45 @@ class HomePageController {
                 .toString();
     }
 
-    /** One entry; sent again it is the same one. */
+    /** One entry; sent again it is the same one. Put down, it gets its receipt, and nothing else makes her phone forget it. */
     @PostMapping("/home/{token}/entries")
     @ResponseBody
-    ResponseEntity<Map<String, String>> entry(
+    ResponseEntity<Object> entry(
             @PathVariable String token,
             @CookieValue(name = PASS, required = false) @Nullable String pass,
-            @RequestBody(required = false) @Nullable HomeTold told) {
+            @RequestBody(required = false) @Nullable String body) {
         Optional<HomeLink> link = links.find(token);
         if (link.isEmpty() || links.expired(link.get()) || link.get().locked()) {
-            return ResponseEntity.status(link.isEmpty() ? HttpStatus.NOT_FOUND : HttpStatus.GONE)
-                    .body(Map.of("refused", "GONE"));
+            return refused(link.isEmpty() ? HttpStatus.NOT_FOUND : HttpStatus.GONE, "GONE", "");
         }
         if (!links.opens(link.get(), pass)) {
-            return ResponseEntity.status(HttpStatus.UNAUTHORIZED).body(Map.of("refused", "PIN"));
+            return refused(HttpStatus.UNAUTHORIZED, "PIN", "");
         }
-        if (told == null) {
-            return ResponseEntity.badRequest().body(Map.of("refused", "an entry is needed"));
+        String sent = body == null ? "" : body;
+        Optional<HomeTold> told = Receipt.read(sent, HomeTold.class);
+        if (told.isEmpty()) {
+            return refused(HttpStatus.BAD_REQUEST, "MALFORMED", "an entry is needed");
         }
         try {
-            entries.take(link.get(), told);
-            return ResponseEntity.ok(Map.of("kept", String.valueOf(told.id()), "at", String.valueOf(clock.millis())));
+            entries.take(link.get(), told.get());
+            return ResponseEntity.ok(
+                    new Taken(Receipt.of(String.valueOf(told.get().id()), sent), clock.millis()));
         } catch (HomeEntries.IdInUse e) {
-            return ResponseEntity.status(HttpStatus.CONFLICT).body(Map.of("refused", "ID"));
+            return refused(HttpStatus.CONFLICT, "ID", "");
         } catch (IllegalArgumentException e) {
-            return ResponseEntity.badRequest().body(Map.of("refused", String.valueOf(e.getMessage())));
+            return refused(HttpStatus.BAD_REQUEST, "MALFORMED", String.valueOf(e.getMessage()));
         }
+    }
+
+    /**
+     * What she told has been put down.
+     *
+     * @param at when, in milliseconds since 1970, by our clock
+     */
+    record Taken(Receipt receipt, long at) {}
+
+    private static ResponseEntity<Object> refused(HttpStatus status, String code, String message) {
+        return ResponseEntity.status(status).body(Map.of("refused", code, "message", message));
     }
 
     /** Her language from now on, on this page, the handout and in mail. */

@@ -1,5 +1,6 @@
 package fernstep.app.home;
 
+import fernstep.core.findings.BodyPlace;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
@@ -22,6 +23,9 @@ import org.jspecify.annotations.Nullable;
  * @param at her clock, local, such as "2031-05-02T07:30:00"
  * @param day of a morning: the day before it on which she trained
  * @param codes answers, signs or daily-life items, by kind
+ * @param leaksAsBefore with leaking: she has it as before
+ * @param sharp with pain: sharp or stabbing
+ * @param place with pain: where
  */
 record HomeTold(
         @Nullable String id,
@@ -34,7 +38,11 @@ record HomeTold(
         HomeReport.@Nullable Told told,
         @Nullable Integer effort,
         @Nullable Integer pain,
-        @Nullable Double range) {
+        @Nullable Double range,
+        @Nullable Boolean leaksAsBefore,
+        @Nullable Boolean sharp,
+        @Nullable BodyPlace place,
+        @Nullable Side placeSide) {
     private static final int OLDEST_DAYS = 28;
     private static final int MOST_CODES = 40;
     private static final String RUNG = "[A-Za-z0-9_-]{1,10}";
@@ -61,7 +69,8 @@ record HomeTold(
         return switch (kind) {
             case ANSWERED -> new HomeEntry.Answered(uuid, when, all(Answer.class));
             case DAILY -> new HomeEntry.Daily(uuid, when, all(DailyLife.class));
-            case MORNING -> new HomeEntry.Morning(uuid, when, heldOn(now), floor(), level(pain));
+            case MORNING ->
+                new HomeEntry.Morning(uuid, when, heldOn(now), new Mornings.Felt(floor(), leaksMore(), level(pain)));
             case EXERCISE -> exercise(uuid, when);
         };
     }
@@ -84,7 +93,19 @@ record HomeTold(
         Side limb = side == null || side.isEmpty() ? null : Side.valueOf(side);
         signs.remove(SignCode.PAIN);
         return new HomeEntry.Exercise(
-                uuid, when, rung, limb, new HomeReport(told, signs, level(pain)), effort, fraction);
+                uuid,
+                when,
+                rung,
+                limb,
+                new HomeReport(told, signs, level(pain)),
+                new HomeEntry.Felt(leaksMore(), Boolean.TRUE.equals(sharp), place, placeSide),
+                effort,
+                fraction);
+    }
+
+    /** New, or more than before: what she does not say is not taken for less. */
+    private boolean leaksMore() {
+        return !Boolean.TRUE.equals(leaksAsBefore);
     }
 
     private static @Nullable Integer level(@Nullable Integer pain) {

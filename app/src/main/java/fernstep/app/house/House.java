@@ -26,8 +26,12 @@ public class House {
         mapper.all().forEach(s -> all.put(s.name(), s.settingValue()));
         HouseFacts first = HouseFacts.AT_FIRST;
         return new HouseFacts(
-                all.getOrDefault("emergencyNumber", first.emergencyNumber()),
-                all.getOrDefault("maternityNumber", first.maternityNumber()),
+                new EmergencyNumbers(
+                        all.getOrDefault("emergencyNumber", first.emergencyNumber()),
+                        all.getOrDefault("maternityNumber", ""),
+                        all.getOrDefault("surgicalNumber", ""),
+                        all.getOrDefault("outOfHoursNumber", ""),
+                        all.getOrDefault("crisisNumber", "")),
                 all.getOrDefault("contactName", first.contactName()),
                 all.getOrDefault("contactPhone", first.contactPhone()),
                 time(all.get("quietFrom"), first.quietFrom()),
@@ -36,8 +40,12 @@ public class House {
 
     @Transactional
     public void set(HouseFacts facts) {
-        mapper.put("emergencyNumber", facts.emergencyNumber());
-        mapper.put("maternityNumber", facts.maternityNumber());
+        EmergencyNumbers numbers = facts.numbers();
+        mapper.put("emergencyNumber", numbers.emergency());
+        mapper.put("maternityNumber", numbers.maternity());
+        mapper.put("surgicalNumber", numbers.surgical());
+        mapper.put("outOfHoursNumber", numbers.outOfHours());
+        mapper.put("crisisNumber", numbers.crisis());
         mapper.put("contactName", facts.contactName());
         mapper.put("contactPhone", facts.contactPhone());
         mapper.put("quietFrom", facts.quietFrom().toString());

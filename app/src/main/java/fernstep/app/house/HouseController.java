@@ -22,6 +22,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class HouseController {
     private static final int LONGEST_NAME = 120;
+    private static final int LONGEST_NUMBER = 40;
     private static final String PHONE = "[0-9+ ()/.-]{2,40}";
 
     private final House house;
@@ -42,8 +43,11 @@ class HouseController {
             model.addAttribute(
                     "typed",
                     Map.of(
-                            "emergencyNumber", facts.emergencyNumber(),
-                            "maternityNumber", facts.maternityNumber(),
+                            "emergencyNumber", facts.numbers().emergency(),
+                            "maternityNumber", facts.numbers().maternity(),
+                            "surgicalNumber", facts.numbers().surgical(),
+                            "outOfHoursNumber", facts.numbers().outOfHours(),
+                            "crisisNumber", facts.numbers().crisis(),
                             "contactName", facts.contactName(),
                             "contactPhone", facts.contactPhone(),
                             "quietFrom", facts.quietFrom().toString(),
@@ -58,13 +62,17 @@ class HouseController {
         leadOnly(me);
         FormProblems problems = new FormProblems(words);
         HouseFacts facts = new HouseFacts(
-                phone(
-                        "emergencyNumber",
-                        problems.needed("emergencyNumber", typed.get("emergencyNumber"), 40),
-                        problems),
-                phone("maternityNumber", problems.text("maternityNumber", typed.get("maternityNumber"), 40), problems),
+                new EmergencyNumbers(
+                        phone(
+                                "emergencyNumber",
+                                problems.needed("emergencyNumber", typed.get("emergencyNumber"), LONGEST_NUMBER),
+                                problems),
+                        phone("maternityNumber", typed, problems),
+                        phone("surgicalNumber", typed, problems),
+                        phone("outOfHoursNumber", typed, problems),
+                        phone("crisisNumber", typed, problems)),
                 problems.text("contactName", typed.get("contactName"), LONGEST_NAME),
-                phone("contactPhone", problems.text("contactPhone", typed.get("contactPhone"), 40), problems),
+                phone("contactPhone", typed, problems),
                 time("quietFrom", typed.get("quietFrom"), problems),
                 time("quietTo", typed.get("quietTo"), problems));
         if (problems.any()) {
@@ -76,6 +84,10 @@ class HouseController {
             flash.addFlashAttribute("kept", true);
         }
         return "redirect:/house/settings";
+    }
+
+    private static String phone(String field, Map<String, String> typed, FormProblems problems) {
+        return phone(field, problems.text(field, typed.get(field), LONGEST_NUMBER), problems);
     }
 
     private static String phone(String field, String typed, FormProblems problems) {

@@ -13,6 +13,7 @@ import fernstep.app.support.NotFound;
 import fernstep.app.support.PdfPages;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Locale;
@@ -38,6 +39,7 @@ import org.thymeleaf.spring6.SpringTemplateEngine;
 
 /** Letters about a client: begun from the record, edited, every version kept, printed as PDF. */
 @Controller
+@Work(Work.Kind.NONE)
 class LetterController {
     private static final int LONGEST = 20_000;
     private static final int LONGEST_ADDRESSEE = 200;

@@ -1,12 +1,12 @@
 package fernstep.app.letters;
 
-import fernstep.app.ask.FromHome;
-import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.EventRow;
-import fernstep.app.plan.Plans;
+import fernstep.app.emergency.EmergencySheet;
+import fernstep.app.emergency.EmergencySheets;
+import fernstep.app.plan.Prescriptions;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
@@ -17,9 +17,9 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.progress.ChangeReport;
+import fernstep.core.schedule.Prescription;
 import fernstep.core.schedule.TrainingDays;
 import fernstep.core.screening.Answer;
-import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
 import fernstep.core.separation.Width;
 import java.time.DayOfWeek;
@@ -38,15 +38,14 @@ import org.springframework.stereotype.Service;
 @Service
 class LetterText {
     private static final int WEEKS = 4;
-    private static final int DAYS_PER_WEEK = 7;
     /** Two-sided, 95 %. */
     private static final double SHARE_95 = 1.96;
 
     private final Visits visits;
     private final Checks checks;
-    private final Plans plans;
+    private final Prescriptions prescriptions;
+    private final EmergencySheets sheets;
     private final Results results;
-    private final FromHome fromHome;
     private final Catalogues catalogues;
     private final Words words;
     private final Today today;
@@ -54,17 +53,17 @@ class LetterText {
     LetterText(
             Visits visits,
             Checks checks,
-            Plans plans,
+            Prescriptions prescriptions,
+            EmergencySheets sheets,
             Results results,
-            FromHome fromHome,
             Catalogues catalogues,
             Words words,
             Today today) {
         this.visits = visits;
         this.checks = checks;
-        this.plans = plans;
+        this.prescriptions = prescriptions;
+        this.sheets = sheets;
         this.results = results;
-        this.fromHome = fromHome;
         this.catalogues = catalogues;
         this.words = words;
         this.today = today;
@@ -142,28 +141,42 @@ class LetterText {
     }
 
     private void emergency(ClientFile client, LetterSheet sheet) {
-        Screening screening = visits.screeningToday(client);
-        who(client, screening, sheet);
+        EmergencySheet emergency = sheets.of(client.id());
+        for (EmergencySheet.Call call : emergency.calls()) {
+            sheet.heading(words.text("emergencyCall." + call.whom()));
+            call.lines().forEach(line -> sheet.item(words.text("callWho." + line.who()) + ": " + line.number()));
+        }
+        who(client, visits.screeningToday(client), sheet);
         sheet.heading(words.text("letter.toldToday"));
-        screening.reasons().stream()
-                .filter(r -> r.answer().leadsTo() == Outcome.REFER_NOW)
-                .forEach(r -> sheet.item(words.code(r.answer())));
-        fromHome.open(client.id()).stream()
-                .filter(f -> f.answer().filter(Answer::emergency).isPresent())
-                .forEach(f -> sheet.item(words.text("letter.fromHome", words.of(f.what()), words.moment(f.toldAt()))));
-        visits.today(client.id()).filter(Visit::asked).ifPresent(v -> sheet.line(words.text("letter.askedToday")));
-        sheet.line(words.text("letter.nothingLoaded"));
-        List<ResultRow> last = results.since(client.id(), today.date().minusDays(DAYS_PER_WEEK));
-        sheet.heading(words.text("letter.lastWeek"));
-        sheet.line(
-                last.isEmpty()
-                        ? words.text("letter.noSession")
-                        : words.text(
-                                "letter.lastSession",
-                                last.stream()
-                                        .map(ResultRow::heldOn)
-                                        .max(LocalDate::compareTo)
-                                        .orElseThrow()));
+        for (EmergencySheet.Said said : emergency.said()) {
+            sheet.item(words.text(
+                    said.heardBy().isEmpty() ? "letter.saidFromHome" : "letter.said",
+                    words.of(said.what()),
+                    words.moment(said.at()),
+                    said.heardBy()));
+        }
+        emergency
+                .called()
+                .forEach(noted ->
+                        sheet.item(words.text("letter.noted", words.moment(noted.at()), noted.by(), noted.what())));
+        sheet.heading(words.text("letter.sessionThatDay", words.day(emergency.trainedOn())));
+        if (emergency.before().isEmpty()) {
+            sheet.line(words.text("letter.noSession"));
+        }
+        emergency.before().forEach(result -> sheet.item(before(result)));
+        if (!client.row().note().isBlank()) {
+            sheet.heading(words.text("letter.onFile"));
+            sheet.line(client.row().note());
+        }
+    }
+
+    /** "Leg float, left: stopped; heaviness". */
+    private String before(ResultRow result) {
+        String signs = result.signList().stream().map(words::amid).collect(Collectors.joining(", "));
+        return words.rung(result.rung())
+                + (result.side().isEmpty() ? "" : ", " + words.side(result.side()))
+                + ": " + words.code(result.result())
+                + (signs.isEmpty() ? "" : "; " + signs);
     }
 
     private void who(ClientFile client, Screening screening, LetterSheet sheet) {
@@ -232,12 +245,17 @@ class LetterText {
             sheet.line(words.text("letter.planRests", screening.outcome()));
             return;
         }
+        Prescription prescription = prescriptions.of(client);
+        if (!prescription.mayTrain().opensSession()) {
+            sheet.line(words.text("letter.planHeld"));
+            return;
+        }
         sheet.line(words.text(
                 "letter.approach",
                 client.houseApproach() == null
                         ? words.text("approach." + client.row().approach())
                         : client.houseApproach()));
-        for (PlanItem item : plans.desk(client).plan().items()) {
+        for (PlanItem item : prescription.plan().items()) {
             sheet.item(item.rung().name()
                     + (item.side() == null ? "" : ", " + words.code(item.side()))
                     + ": " + words.dose(item.dose()) + ", " + words.often(item.dose()));

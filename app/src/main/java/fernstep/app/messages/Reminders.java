@@ -1,15 +1,17 @@
 package fernstep.app.messages;
 
-import fernstep.app.ask.FromHome;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.contact.Contact;
 import fernstep.app.contact.Contacts;
 import fernstep.app.plan.Plans;
+import fernstep.app.plan.Prescriptions;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Languages;
-import fernstep.core.schedule.TrainingDays;
+import fernstep.core.schedule.Prescription;
+import fernstep.core.standing.Concern;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -40,8 +42,9 @@ class Reminders {
     private final Contacts contacts;
     private final Clients clients;
     private final Plans plans;
+    private final Prescriptions prescriptions;
     private final Results results;
-    private final FromHome fromHome;
+    private final Standings standings;
     private final Outbox outbox;
     private final Languages languages;
     private final Clock clock;
@@ -52,16 +55,18 @@ class Reminders {
             Contacts contacts,
             Clients clients,
             Plans plans,
+            Prescriptions prescriptions,
             Results results,
-            FromHome fromHome,
+            Standings standings,
             Outbox outbox,
             Languages languages,
             Clock clock) {
         this.contacts = contacts;
         this.clients = clients;
         this.plans = plans;
+        this.prescriptions = prescriptions;
         this.results = results;
-        this.fromHome = fromHome;
+        this.standings = standings;
         this.outbox = outbox;
         this.languages = languages;
         this.clock = clock;
@@ -87,7 +92,7 @@ class Reminders {
     void remind(Contact contact, LocalDateTime now) {
         long id = contact.clientId();
         LocalDate today = now.toLocalDate();
-        if (results.steps(id).isEmpty() || !fromHome.open(id).isEmpty()) {
+        if (results.steps(id).isEmpty() || waits(id)) {
             return;
         }
         ClientFile client = clients.file(id);
@@ -95,8 +100,11 @@ class Reminders {
         if (desk.question().screening().outcome().closesGates()) {
             return;
         }
-        Set<DayOfWeek> training = TrainingDays.of(
-                desk.plan().daysPerWeek().orElse(1), client.settings().blocked());
+        Prescription prescription = prescriptions.of(desk);
+        if (!prescription.mayTrain().opensSession()) {
+            return;
+        }
+        Set<DayOfWeek> training = prescription.trainingDays();
         List<LocalDate> done = results.since(id, today.minusDays(3L * WEEK)).stream()
                 .map(ResultRow::heldOn)
                 .distinct()
@@ -112,6 +120,11 @@ class Reminders {
                         id,
                         MessageKind.MISSED,
                         day(contact, day)));
+    }
+
+    /** Something she reported that nobody has looked at. */
+    private boolean waits(long id) {
+        return standings.of(id).open().stream().anyMatch(report -> !(report.concern() instanceof Concern.Adapts));
     }
 
     private Map<String, String> day(Contact contact, LocalDate day) {

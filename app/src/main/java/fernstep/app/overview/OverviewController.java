@@ -1,27 +1,29 @@
 package fernstep.app.overview;
 
-import fernstep.app.ask.FromHome;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
-import fernstep.app.plan.Plans;
+import fernstep.app.plan.Prescriptions;
 import fernstep.app.progress.FrondDrawing;
 import fernstep.app.progress.Ladders;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Standing;
 import fernstep.app.run.SessionRecords;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
-import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.progress.Frond;
+import fernstep.core.schedule.Prescription;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
@@ -31,6 +33,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 
 /** The client's page. */
 @Controller
+@Work(Work.Kind.NONE)
 class OverviewController {
     private static final int SESSIONS_SHOWN = 3;
     private static final int HOME_LOOKS_BACK_DAYS = 14;
@@ -39,9 +42,9 @@ class OverviewController {
     private final Clients clients;
     private final Visits visits;
     private final Ladders ladders;
-    private final Plans plans;
+    private final Prescriptions prescriptions;
     private final SessionRecords sessions;
-    private final FromHome flags;
+    private final Standings standings;
     private final Words words;
     private final Today today;
 
@@ -49,13 +52,13 @@ class OverviewController {
             Clients clients,
             Visits visits,
             Ladders ladders,
-            Plans plans,
+            Prescriptions prescriptions,
             SessionRecords sessions,
-            FromHome flags,
+            Standings standings,
             Words words,
             Today today) {
-        this.plans = plans;
-        this.flags = flags;
+        this.prescriptions = prescriptions;
+        this.standings = standings;
         this.sessions = sessions;
         this.clients = clients;
         this.visits = visits;
@@ -82,7 +85,7 @@ class OverviewController {
         model.addAttribute("moves", next.kind().closed() ? List.of() : moves);
         model.addAttribute("todays", todays(client, visit, next));
         model.addAttribute("fromHome", fromHome(overview));
-        model.addAttribute("flags", flags.open(id));
+        model.addAttribute("reports", ReportView.open(standings, id));
         for (Frond.Standing standing : Frond.Standing.values()) {
             model.addAttribute(
                     "fronds" + standing,
@@ -111,18 +114,12 @@ class OverviewController {
         if (next.kind() != NextAction.Kind.GO_ON || visit == null) {
             return null;
         }
-        Plan plan = plans.plan(visit);
-        List<PlanItem> items = plans.session(client, plan, today.date(), null);
+        Prescription prescription = prescriptions.of(client);
+        List<PlanItem> items = prescription.session(today.date(), null);
         if (items.isEmpty()) {
             return null;
         }
-        String day = plan.days().size() < 2
-                ? ""
-                : plan.days().stream()
-                        .filter(d -> d.items().equals(items))
-                        .map(d -> d.name())
-                        .findFirst()
-                        .orElse("");
+        String day = Objects.requireNonNullElse(prescription.name(today.date()), "");
         int seconds = items.stream().mapToInt(PlanItem::seconds).sum();
         String names = items.stream().map(i -> i.rung().name()).distinct().collect(Collectors.joining(" · "));
         return new Todays(day, Math.max(1, Math.round(seconds / 60f)), names);

@@ -8,6 +8,7 @@ import fernstep.app.support.Audit;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.measure.Reason;
 import java.io.IOException;
 import org.springframework.http.CacheControl;
@@ -28,6 +29,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Consent, upload and view of photos. */
 @Controller
+@Work(Work.Kind.NONE)
 class PhotoController {
     private final PhotoMapper photos;
     private final Clients clients;
@@ -64,6 +66,7 @@ class PhotoController {
         return visitId == null ? "redirect:/clients/" + id : "redirect:/visits/" + visitId + "/check/side-view";
     }
 
+    @Work(Work.Kind.PRESCRIBES)
     @PostMapping("/visits/{id}/photos")
     String upload(
             @PathVariable long id,

@@ -12,8 +12,10 @@ import fernstep.app.support.LanguageConfig;
 import fernstep.app.support.Languages;
 import fernstep.app.support.PdfPages;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.schedule.DailyLife;
 import fernstep.core.schedule.GarmentSchedule;
+import fernstep.core.schedule.Prescription;
 import fernstep.core.screening.Answer;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Arrays;
@@ -37,8 +39,10 @@ import org.thymeleaf.spring6.SpringTemplateEngine;
 
 /** What she takes home, as a PDF and as a page to print: each exercise drawn in the range prescribed, in her language. */
 @Controller
+@Work(Work.Kind.BEGINS)
 class HandoutController {
     private final Plans plans;
+    private final Prescriptions prescriptions;
     private final Visits visits;
     private final Clients clients;
     private final Contacts contacts;
@@ -50,6 +54,7 @@ class HandoutController {
 
     HandoutController(
             Plans plans,
+            Prescriptions prescriptions,
             Visits visits,
             Clients clients,
             Contacts contacts,
@@ -59,6 +64,7 @@ class HandoutController {
             Audit audit,
             Words words) {
         this.plans = plans;
+        this.prescriptions = prescriptions;
         this.visits = visits;
         this.clients = clients;
         this.contacts = contacts;
@@ -70,7 +76,8 @@ class HandoutController {
     }
 
     /**
-     * By the plan of her latest visit, or of today before the first; while an emergency stands there is none.
+     * What she is to do as it was signed, or as it would be proposed before that; while something has to be looked at first
+     * there is none.
      *
      * @param language "en" or "es"; hers where it is left out
      */
@@ -82,11 +89,7 @@ class HandoutController {
             @AuthenticationPrincipal SignedIn me,
             HttpServletRequest request) {
         ClientFile client = clients.file(id);
-        visits.unlockedToday(id, me.staffId());
-        Plans.Desk desk = visits.ofClient(id).stream()
-                .findFirst()
-                .map(latest -> plans.desk(visits.unlocked(latest.id())))
-                .orElseGet(() -> plans.desk(client));
+        Plans.Desk desk = plans.desk(client);
         speak(request, id, language);
         Context context = new Context(words.locale());
         context.setVariables(content(desk));
@@ -118,7 +121,7 @@ class HandoutController {
         speak(request, visit.client().id(), language);
         model.addAttribute("visit", visit);
         model.addAttribute("languages", Languages.FOR_CLIENTS);
-        model.addAllAttributes(content(plans.desk(visit)));
+        model.addAllAttributes(content(plans.desk(visit.client())));
         return "plan/print";
     }
 
@@ -130,14 +133,16 @@ class HandoutController {
     }
 
     private Map<String, Object> content(Plans.Desk desk) {
+        Prescription prescription = prescriptions.of(desk);
         Map<String, Object> all = new HashMap<>();
+        all.put("since", prescription.since());
         all.put("client", desk.client());
         all.put("day", desk.day());
-        all.put("plan", desk.plan());
+        all.put("plan", prescription.plan());
         all.put(
                 "views",
-                desk.plan().days().stream()
-                        .map(d -> PlanView.of(desk, d.name(), null, words))
+                prescription.plan().days().stream()
+                        .map(d -> PlanView.of(desk, prescription.plan(), d.name(), null, words))
                         .toList());
         all.put(
                 "emergencies",

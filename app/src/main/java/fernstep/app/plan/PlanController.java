@@ -6,6 +6,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.progress.LadderMoves;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.measure.Side;
@@ -24,9 +25,11 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The plan of a visit: as computed, and as changed by hand. */
 @Controller
+@Work(Work.Kind.PRESCRIBES)
 class PlanController {
     private final Visits visits;
     private final Plans plans;
+    private final Prescriptions prescriptions;
     private final PlanEdits edits;
     private final Approaches approaches;
     private final Clients clients;
@@ -36,6 +39,7 @@ class PlanController {
     PlanController(
             Visits visits,
             Plans plans,
+            Prescriptions prescriptions,
             PlanEdits edits,
             Approaches approaches,
             Clients clients,
@@ -43,6 +47,7 @@ class PlanController {
             Words words) {
         this.visits = visits;
         this.plans = plans;
+        this.prescriptions = prescriptions;
         this.edits = edits;
         this.approaches = approaches;
         this.clients = clients;
@@ -67,6 +72,7 @@ class PlanController {
         model.addAttribute("visit", visit);
         model.addAttribute("client", visit.client());
         model.addAttribute("view", PlanView.of(desk, day, item, words));
+        model.addAttribute("use", PlanUse.of(visit, desk.plan(), prescriptions.of(visit.client())));
         model.addAttribute("proposal", desk.proposal());
         model.addAttribute("garment", desk.garment().orElse(null));
         model.addAttribute("approaches", Approach.values());
@@ -93,6 +99,19 @@ class PlanController {
         }
         refused.ifPresent(why -> flash.addFlashAttribute("refused", why));
         return "redirect:/visits/" + id + "/plan" + ("B".equals(day) ? "?day=B" : "");
+    }
+
+    /** What is on the desk is what she is to do from now on, on her phone, on paper and in her calendar. */
+    @Work(Work.Kind.BEGINS)
+    @PostMapping("/visits/{id}/plan/use")
+    String use(@PathVariable long id, @AuthenticationPrincipal SignedIn me, RedirectAttributes flash) {
+        Visit visit = visits.beginning(id);
+        if (!visit.asked()) {
+            return "redirect:/visits/" + id + "/ask";
+        }
+        prescriptions.adopt(visit, me.staffId());
+        flash.addFlashAttribute("used", true);
+        return "redirect:/visits/" + id + "/plan";
     }
 
     /** From the dial of a rung. */

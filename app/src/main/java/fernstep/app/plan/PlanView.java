@@ -175,7 +175,11 @@ record PlanView(
      * @param inHand the strand whose cards are shown; null or unknown for the first
      */
     static PlanView of(Plans.Desk desk, @Nullable String named, @Nullable String inHand, Words words) {
-        Plan plan = desk.plan();
+        return of(desk, desk.plan(), named, inHand, words);
+    }
+
+    /** @param plan another than the desk's own: the one that is in use */
+    static PlanView of(Plans.Desk desk, Plan plan, @Nullable String named, @Nullable String inHand, Words words) {
         Plan.Day day = plan.days().stream()
                 .filter(d -> d.name().equals(named))
                 .findFirst()

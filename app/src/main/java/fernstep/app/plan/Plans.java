@@ -25,12 +25,9 @@ import fernstep.core.plan.Role;
 import fernstep.core.plan.SessionTime;
 import fernstep.core.plan.Wishes;
 import fernstep.core.schedule.GarmentSchedule;
-import fernstep.core.schedule.SessionCalendar;
-import fernstep.core.schedule.TrainingDays;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
-import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -152,19 +149,20 @@ public class Plans {
         }
     }
 
-    /** What the plan would be today if she told this as well; empty where it stays as it is. */
-    public Optional<Plan> ifTold(Desk desk, Answer also) {
+    /** The desk as it would be today if she told this as well; empty where nothing opens or closes by it. */
+    public Optional<Desk> ifTold(Desk desk, Answer also) {
         Plan.Question q = desk.question();
         Screening then = visits.ifTold(desk.client(), also);
-        if (then.opensAlike(q.screening()) && !FLOOR.contains(also)) {
+        if (then.opensAlike(q.screening())) {
             return Optional.empty();
         }
-        return Optional.of(Plan.of(new Plan.Question(
+        Plan.Question question = new Plan.Question(
                 q.catalogue(),
                 new Plan.Her(
                         then, q.her().pregnant(), q.her().findings(), q.her().body()),
                 desk.log().training(q.catalogue(), desk.day(), FLOOR.contains(also)),
-                q.wishes())));
+                q.wishes());
+        return Optional.of(new Desk(desk.client(), question, desk.order(), desk.log(), desk.proposal(), desk.day()));
     }
 
     public Plan plan(Visit visit) {
@@ -212,22 +210,6 @@ public class Plans {
                 .map(ChoiceRow::asChoice)
                 .filter(c -> c.rung() == null || catalogues.get().find(c.rung()).isPresent())
                 .toList();
-    }
-
-    /**
-     * What is done on a day.
-     *
-     * @param named "A" or "B"; null for the one whose turn it is
-     */
-    public List<PlanItem> session(ClientFile client, Plan plan, LocalDate day, @Nullable String named) {
-        Set<DayOfWeek> training =
-                TrainingDays.of(plan.daysPerWeek().orElse(1), client.settings().blocked());
-        return plan.days().stream()
-                .filter(d -> d.name().equals(named))
-                .findFirst()
-                .orElseGet(() -> plan.days()
-                        .get(SessionCalendar.turn(day, training) % plan.days().size()))
-                .items();
     }
 
     private List<Strand> order(long clientId) {

@@ -8,6 +8,7 @@ import fernstep.app.security.SignedIn;
 import fernstep.app.support.FormProblems;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Goal;
 import fernstep.core.progress.Progress;
@@ -33,6 +34,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** What the log says, and the practitioner's word on each move. */
 @Controller
+@Work(Work.Kind.NONE)
 class ProgressController {
     private static final int REASON_LENGTH = 300;
 
@@ -111,6 +113,7 @@ class ProgressController {
         return "progress/progress";
     }
 
+    @Work(Work.Kind.BEGINS)
     @PostMapping("/clients/{id}/progress/{stepId}")
     String confirm(
             @PathVariable long id,

@@ -10,6 +10,7 @@ import fernstep.app.support.PartOfRecord;
 import fernstep.app.support.RecordLog;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.findings.Finding;
 import fernstep.exchange.ExportFormat;
 import java.time.LocalDate;
@@ -30,6 +31,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Her record: the team, the next visit, what every value was before, rest and erasure. */
 @Controller
+@Work(Work.Kind.NONE)
 class RecordController {
     private static final int YEARS_AHEAD = 2;
 

@@ -9,7 +9,8 @@ final class Refused extends RuntimeException {
     /** Why, as the browser reads it. */
     enum Code {
         ID_REUSED,
-        MOVED_ON
+        MOVED_ON,
+        EARLIER_DAY
     }
 
     private final Code code;
@@ -27,6 +28,7 @@ final class Refused extends RuntimeException {
         return switch (code) {
             case ID_REUSED -> Reason.of("refused.idReused");
             case MOVED_ON -> Reason.of("refused.movedOn");
+            case EARLIER_DAY -> Reason.of("refused.earlierDay");
         };
     }
 }

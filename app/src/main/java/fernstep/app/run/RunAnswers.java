@@ -93,7 +93,7 @@ class RunAnswers {
                 held.planned(),
                 List.copyOf(events),
                 held.version(),
-                held.emergencyStands(),
+                held.lock(),
                 held.catalogue());
     }
 

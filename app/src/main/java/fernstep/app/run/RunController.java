@@ -3,10 +3,15 @@ package fernstep.app.run;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.security.SignedIn;
+import fernstep.app.standing.TrainingClosed;
+import fernstep.app.support.Receipt;
+import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
 import fernstep.core.findings.SignGroup;
+import fernstep.core.measure.Reason;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.SessionTime;
 import fernstep.core.screening.Answer;
@@ -17,6 +22,7 @@ import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
@@ -32,6 +38,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 
 /** The mat-side runner. */
 @Controller
+@Work(Work.Kind.NONE)
 class RunController {
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
     /** What a practitioner may choose instead of the advice, mildest first. */
@@ -50,6 +57,8 @@ class RunController {
     private final Why why;
     private final SessionRecords records;
     private final Visits visits;
+    private final UnfinishedSessions unfinished;
+    private final Today today;
     private final Words words;
 
     RunController(
@@ -59,6 +68,8 @@ class RunController {
             Why why,
             SessionRecords records,
             Visits visits,
+            UnfinishedSessions unfinished,
+            Today today,
             Words words) {
         this.runner = runner;
         this.view = view;
@@ -66,6 +77,8 @@ class RunController {
         this.why = why;
         this.records = records;
         this.visits = visits;
+        this.unfinished = unfinished;
+        this.today = today;
         this.words = words;
     }
 
@@ -75,6 +88,7 @@ class RunController {
         return keys;
     }
 
+    @Work(Work.Kind.BEGINS)
     @PostMapping("/visits/{id}/run")
     String start(
             @PathVariable long id,
@@ -84,7 +98,7 @@ class RunController {
         if (!sessionId.matches(UUID_SHAPE)) {
             return "redirect:/visits/" + id + "/plan";
         }
-        if (!visits.unlocked(id).asked()) {
+        if (!visits.beginning(id).asked()) {
             return "redirect:/visits/" + id + "/ask";
         }
         return "redirect:/sessions/" + runner.start(id, sessionId, day, me.staffId());
@@ -94,16 +108,16 @@ class RunController {
     @GetMapping("/sessions/{sessionId}")
     String run(@PathVariable String sessionId, Model model) {
         SessionRow row = runner.session(sessionId);
+        unfinished.close(row);
         Runner.Held held = runner.held(sessionId);
+        boolean over = held.session().ended() && !held.locked();
+        if (over || row.heldOn().isBefore(today.date())) {
+            return record(sessionId, model);
+        }
         model.addAttribute("sessionRow", row);
         model.addAttribute("client", held.client());
         model.addAttribute(
                 "visitId", visits.today(row.clientId()).map(Visit::id).orElse(null));
-        if (held.session().ended() && !held.locked()) {
-            model.addAttribute("record", records.of(held));
-            model.addAttribute("newId", UUID.randomUUID().toString());
-            return "run/record";
-        }
         model.addAttribute("choices", CHOICES);
         model.addAttribute("skips", SkipReason.values());
         model.addAttribute("reasons", OVERRIDE_REASONS.stream().map(words::text).toList());
@@ -120,6 +134,18 @@ class RunController {
                         .toList());
         model.addAttribute("emergencyKeys", EMERGENCY_KEYS);
         return "run/run";
+    }
+
+    /** What was done and seen, also while an emergency keeps the session closed. */
+    @GetMapping("/sessions/{sessionId}/record")
+    String record(@PathVariable String sessionId, Model model) {
+        Runner.Held held = runner.held(sessionId);
+        model.addAttribute("sessionRow", held.row());
+        model.addAttribute("client", held.client());
+        model.addAttribute("record", records.of(held));
+        model.addAttribute("locked", held.locked());
+        model.addAttribute("newId", UUID.randomUUID().toString());
+        return "run/record";
     }
 
     private List<PlanItem> addable(SessionRow row, Runner.Held held) {
@@ -149,8 +175,13 @@ class RunController {
     }
 
     /** Takes back the end of the session, or the last thing that ended it. */
+    @Work(Work.Kind.BEGINS)
     @PostMapping("/sessions/{sessionId}/reopen")
     String reopen(@PathVariable String sessionId, @RequestParam String eventId, @AuthenticationPrincipal SignedIn me) {
+        SessionRow row = runner.session(sessionId);
+        if (row.heldOn().isBefore(today.date())) {
+            throw new TrainingClosed(row.clientId(), Reason.of("closed.pastSession", row.heldOn()));
+        }
         if (eventId.matches(UUID_SHAPE) && runner.replay(sessionId).ended()) {
             runner.take(sessionId, Report.of(eventId, Kind.UNDO), me.staffId());
         }
@@ -168,6 +199,7 @@ class RunController {
         return ResponseEntity.ok(view.state(runner.held(sessionId)));
     }
 
+    @Work(Work.Kind.BEGINS)
     @GetMapping("/sessions/{sessionId}/answers")
     @ResponseBody
     RunAnswers.Answers answers(@PathVariable String sessionId, @RequestParam int at) {
@@ -180,16 +212,24 @@ class RunController {
         return why.of(sessionId, event);
     }
 
+    /** What was told has been put down, and how the session stands by it. */
+    record Taken(Receipt receipt, RunState state) {}
+
     @PostMapping("/sessions/{sessionId}/events")
     @ResponseBody
     ResponseEntity<Object> event(
-            @PathVariable String sessionId, @RequestBody Report report, @AuthenticationPrincipal SignedIn me) {
-        if (!report.complete() || !report.id().matches(UUID_SHAPE)) {
+            @PathVariable String sessionId,
+            @RequestBody(required = false) @Nullable String body,
+            @AuthenticationPrincipal SignedIn me) {
+        String sent = body == null ? "" : body;
+        Optional<Report> read = Receipt.read(sent, Report.class);
+        if (read.isEmpty() || !read.get().complete() || !read.get().id().matches(UUID_SHAPE)) {
             return refused(400, "MALFORMED", words.text("refused.malformed"));
         }
+        Report report = read.get();
         try {
             Runner.Held held = runner.take(sessionId, report, me.staffId());
-            return ResponseEntity.ok(view.state(held));
+            return ResponseEntity.ok(new Taken(Receipt.of(report.id(), sent), view.state(held)));
         } catch (Refused e) {
             return refused(409, e.code().name(), words.of(e.why()));
         } catch (IllegalArgumentException e) {

@@ -51,14 +51,14 @@ class RunView {
         }
         @Nullable Exercise now = session.current().orElse(null);
         return new RunState(
-                held.version() + (held.emergencyStands() ? "!" : ""),
+                held.version() + held.lock().mark(),
                 now == null ? "" : AnswersKey.of(exercises.indexOf(now), now),
                 phase(held),
                 Runner.place(session),
                 items,
                 now == null ? List.of() : seen(now),
                 session.answered().map(e -> advice(e, session, held.client())).orElse(null),
-                session.lastUndoable().isPresent() && !held.locked(),
+                session.lastUndoable().isPresent() && held.lock() == RunLock.OPEN && !held.locked(),
                 now != null && now.mayRepeat());
     }
 
@@ -67,8 +67,11 @@ class RunView {
         if (held.locked()) {
             return "LOCKED";
         }
-        if (session.ended()) {
+        if (session.ended() || held.lock() == RunLock.EARLIER_DAY) {
             return "FINISHED";
+        }
+        if (held.lock() == RunLock.SPEAK_FIRST) {
+            return "WAITS";
         }
         Exercise e = session.current().orElseThrow();
         return e.asksEffort() ? "EFFORT" : e.setDone() ? "REST" : "WORK";

@@ -7,13 +7,17 @@ import fernstep.app.ask.Visits;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.plan.Plans;
+import fernstep.app.plan.Prescriptions;
 import fernstep.app.rungs.Catalogues;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Again;
 import fernstep.app.support.NotFound;
+import fernstep.app.support.Today;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
+import fernstep.core.schedule.Prescription;
 import fernstep.core.screening.Answer;
 import fernstep.core.session.Circumstances;
 import fernstep.core.session.Intake;
@@ -50,6 +54,9 @@ public class Runner {
     private final Visits visits;
     private final Clients clients;
     private final Plans plans;
+    private final Prescriptions prescriptions;
+    private final Standings standings;
+    private final Today today;
     private final Catalogues catalogues;
     private final TransactionTemplate together;
 
@@ -61,6 +68,9 @@ public class Runner {
             Visits visits,
             Clients clients,
             Plans plans,
+            Prescriptions prescriptions,
+            Standings standings,
+            Today today,
             Catalogues catalogues,
             TransactionTemplate together) {
         this.mapper = mapper;
@@ -70,6 +80,9 @@ public class Runner {
         this.visits = visits;
         this.clients = clients;
         this.plans = plans;
+        this.prescriptions = prescriptions;
+        this.standings = standings;
+        this.today = today;
         this.catalogues = catalogues;
         this.together = together;
     }
@@ -84,12 +97,12 @@ public class Runner {
         if (mapper.byId(sessionId).isPresent()) {
             return sessionId;
         }
-        Visit visit = visits.unlocked(visitId);
-        Plan plan = plans.plan(visit);
-        plans.settle(visit, plan, staffId);
+        Visit visit = visits.beginning(visitId);
+        prescriptions.adopt(visit, staffId);
         mapper.insert(new SessionRow(sessionId, visit.client().id(), visit.row().heldOn(), staffId, null));
         int ordinal = 0;
-        for (PlanItem item : plans.session(visit.client(), plan, visit.row().heldOn(), day)) {
+        Prescription prescription = prescriptions.of(visit.client());
+        for (PlanItem item : prescription.session(visit.row().heldOn(), day)) {
             mapper.insertItem(ItemRow.of(sessionId, ordinal++, item, catalogues.get()));
         }
         return sessionId;
@@ -117,7 +130,7 @@ public class Runner {
      * A session as it stands.
      *
      * @param version grows with every event, so that another tablet sees that something happened
-     * @param emergencyStands an emergency answer stands that day, wherever it was given
+     * @param lock what keeps it from going on
      */
     public record Held(
             SessionRow row,
@@ -126,25 +139,29 @@ public class Runner {
             List<PlannedExercise> planned,
             List<SessionEvent> events,
             int version,
-            boolean emergencyStands,
+            RunLock lock,
             Catalogue catalogue) {
 
         public boolean locked() {
-            return emergencyStands || session.locked();
+            return lock == RunLock.EMERGENCY || session.locked();
         }
     }
 
     public Held held(String sessionId) {
         SessionLog.Stand stand = stand(sessionId);
         SessionRow row = stand.row();
-        return held(row, client(row), log.of(stand), visits.emergencyStands(row.clientId(), row.heldOn()));
+        return held(row, client(row), log.of(stand), lock(row));
+    }
+
+    private RunLock lock(SessionRow row) {
+        return RunLock.of(standings.of(row.clientId()).mayTrain(), row.heldOn(), today.date());
     }
 
     private SessionLog.Stand stand(String sessionId) {
         return log.stand(sessionId).orElseThrow(() -> new NotFound("no session " + sessionId));
     }
 
-    private Held held(SessionRow row, ClientFile client, SessionLog.Log now, boolean emergencyStands) {
+    private Held held(SessionRow row, ClientFile client, SessionLog.Log now, RunLock lock) {
         List<PlannedExercise> planned = log.planned(row.id());
         return new Held(
                 row,
@@ -153,7 +170,7 @@ public class Runner {
                 planned,
                 now.events(),
                 now.rows(),
-                emergencyStands,
+                lock,
                 catalogues.get());
     }
 
@@ -161,7 +178,7 @@ public class Runner {
     public String version(String sessionId) {
         SessionLog.Stand stand = stand(sessionId);
         SessionRow row = stand.row();
-        return stand.events() + (visits.emergencyStands(row.clientId(), row.heldOn()) ? "!" : "");
+        return stand.events() + lock(row).mark();
     }
 
     /**
@@ -182,7 +199,7 @@ public class Runner {
             writer.refuseOther(sessionId, report);
         }
         ClientFile client = client(row);
-        Held before = held(row, client, now, visits.emergencyStands(client.id(), row.heldOn()));
+        Held before = held(row, client, now, lock(row));
         if (known) {
             together.executeWithoutResult(all -> writer.settle(row, before.session()));
             return before;
@@ -211,16 +228,12 @@ public class Runner {
 
     private Held takenEmergency(Held before, Report report, Answer emergency, long staffId) {
         SessionRow row = before.row();
-        visits.tellEmergency(row.clientId(), row.heldOn(), emergency);
+        visits.tellEmergency(row.clientId(), row.heldOn(), emergency, staffId, row.id());
         Optional<SessionEvent> event = newEvent(before, report, staffId);
         event.ifPresent(e -> writer.store(before, report, e));
         Held after = event.map(e -> with(before, e)).orElse(before);
         writer.settle(row, after.session());
-        return held(
-                row,
-                before.client(),
-                new SessionLog.Log(after.events(), Set.of(), after.version()),
-                visits.emergencyStands(row.clientId(), row.heldOn()));
+        return held(row, before.client(), new SessionLog.Log(after.events(), Set.of(), after.version()), lock(row));
     }
 
     private Held with(Held before, SessionEvent event) {
@@ -230,7 +243,7 @@ public class Runner {
                 before.row(),
                 before.client(),
                 new SessionLog.Log(List.copyOf(events), Set.of(), before.version() + 1),
-                before.emergencyStands());
+                before.lock());
     }
 
     private Optional<SessionEvent> newEvent(Held before, Report report, long staffId) {
@@ -241,7 +254,10 @@ public class Runner {
         boolean stays = report.kind() == Kind.NOTE
                 || report.kind() == Kind.FINISH
                 || report.emergency().isPresent();
-        if (!stays && before.emergencyStands()) {
+        if (!stays && before.lock() == RunLock.EARLIER_DAY) {
+            throw new Refused(Refused.Code.EARLIER_DAY);
+        }
+        if (!stays && before.lock() != RunLock.OPEN) {
             return Optional.empty();
         }
         SessionRow row = before.row();
@@ -268,6 +284,7 @@ public class Runner {
                     Plan plan = plans.plan(v);
                     List<PlanItem> all = new ArrayList<>(plan.items());
                     plan.leftOut().stream().filter(Plan.LeftOut::forWantOfRoom).forEach(l -> all.addAll(l.items()));
+                    all.removeIf(item -> v.standing().holds(item.rung()));
                     return all;
                 })
                 .orElse(List.of());

@@ -51,6 +51,9 @@ public interface SessionMapper {
 
     void finish(@Param("id") String id);
 
+    /** Begun beside the mat before that day and never ended. */
+    List<SessionRow> leftOpen(@Param("today") LocalDate today);
+
     /** As the client told it. */
     void markAtHome(@Param("id") String id);
 

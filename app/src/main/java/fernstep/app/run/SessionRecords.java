@@ -107,7 +107,7 @@ public class SessionRecords {
                 notDone,
                 next(held.client()),
                 session.note(),
-                session.lastUndoable().isPresent() && !held.locked());
+                session.lastUndoable().isPresent() && held.lock() == RunLock.OPEN && !held.locked());
     }
 
     private String named(String rung, @Nullable Side side) {

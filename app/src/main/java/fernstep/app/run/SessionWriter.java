@@ -45,6 +45,11 @@ class SessionWriter {
         }
     }
 
+    /** It was left open: what was done in it counts as it was left. */
+    void close(SessionRow row, Session left) {
+        finish(row, left);
+    }
+
     /** The row of a session says whether it is over. */
     void settle(SessionRow row, Session after) {
         if (after.ended()) {

@@ -17,12 +17,12 @@ import org.springframework.stereotype.Component;
 
 /**
  * After each migration the owner of the tables gives the app's account what it needs: everything in its own tables, but
- * in the audit trail only to read and to add.
+ * in the audit trail, and in what was reported of a client's safety, only to read and to add.
  */
 @Component
 class Grants implements Callback {
     private static final Logger LOG = LoggerFactory.getLogger(Grants.class);
-    private static final Set<String> ADD_ONLY = Set.of("audit");
+    private static final Set<String> ADD_ONLY = Set.of("audit", "safety_report", "safety_lift");
     private static final String OWNERS_ALONE = "flyway_schema_history";
     private static final String NAME = "[A-Za-z0-9_.%-]{1,60}";
 

@@ -11,9 +11,13 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Dose;
+import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.RungGates;
+import fernstep.core.progress.HomeReport;
+import fernstep.core.schedule.Prescription;
 import fernstep.core.schedule.SessionCalendar;
 import fernstep.core.screening.Strand;
+import fernstep.core.standing.SafetyReport;
 import fernstep.exchange.calendar.CalendarFile;
 import fernstep.exchange.wording.DoseWords;
 import fernstep.exchange.wording.Wording;
@@ -21,6 +25,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -29,6 +34,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -262,5 +268,42 @@ public class Words {
     /** "11 min 20 s". */
     public String time(int seconds) {
         return doses().time(seconds);
+    }
+
+    /** When and to whom something was said: "21:40 on 30 Nov, on her own page". */
+    public String saidHow(LocalDateTime at, String heardBy, SafetyReport.Way way) {
+        return text("reported.how." + way, moment(at), heardBy);
+    }
+
+    /** An exercise that waits, and for what. */
+    public String withheld(Prescription.Withheld waits) {
+        PlanItem item = waits.item();
+        String exercise = name(item.rung()) + (item.side() == null ? "" : ", " + code(item.side()));
+        return text("plan.withheld", exercise, of(waits.why()));
+    }
+
+    /** One report from home among several: its hour, how it went and what was felt. */
+    public String homeReport(LocalDateTime at, HomeReport report) {
+        String felt = codes(report.signs());
+        String pain = report.painLevel() == null ? "" : text("home.reportedPain", report.painLevel());
+        String both = Stream.of(felt, pain).filter(part -> !part.isEmpty()).collect(Collectors.joining(", "));
+        return both.isEmpty()
+                ? text("home.reported", HOUR.format(at), report.told())
+                : text("home.reportedWith", HOUR.format(at), report.told(), both);
+    }
+
+    /** Codes in a row, within a sentence. */
+    public String codes(Collection<? extends Enum<?>> codes) {
+        return codes.stream().map(this::amid).collect(Collectors.joining(", "));
+    }
+
+    /** The same for codes whose words stand under a key of their own. */
+    public String all(String prefix, Collection<? extends Enum<?>> codes) {
+        return codes.stream().map(code -> amid(text(prefix + code.name()))).collect(Collectors.joining(", "));
+    }
+
+    /** Exercises by name, each once, with its sides left aside. */
+    public String names(List<PlanItem> items) {
+        return items.stream().map(item -> name(item.rung())).distinct().collect(Collectors.joining(", "));
     }
 }

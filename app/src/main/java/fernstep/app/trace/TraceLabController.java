@@ -8,6 +8,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.findings.Finding;
 import fernstep.core.trace.PressureCylinder;
 import fernstep.core.trace.Trace;
@@ -39,6 +40,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The trace lab: her recordings, one of them repetition by repetition, two beside each other, files in and out. */
 @Controller
+@Work(Work.Kind.NONE)
 class TraceLabController {
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
 

@@ -8,6 +8,7 @@ import fernstep.app.support.NotFound;
 import fernstep.app.support.PartOfRecord;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.app.support.Work;
 import fernstep.core.measure.Reason;
 import fernstep.core.separation.Method;
 import fernstep.exchange.ExportFormat;
@@ -45,6 +46,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** A case file out for whoever may see her; one in for a lead, who sees first what would become of it. */
 @Controller
+@Work(Work.Kind.NONE)
 class TransferController {
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
     private static final int LARGEST_BYTES = 5 << 20;

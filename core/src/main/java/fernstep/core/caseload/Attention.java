@@ -37,6 +37,8 @@ public record Attention(Kind kind, Reason reason) {
     public enum Kind {
         EMERGENCY,
         ASK_FIRST,
+        /** Something she reported waits for somebody to have spoken with her. */
+        HELD,
         REFER,
         NEXT_DAY,
         RECHECK_DUE,

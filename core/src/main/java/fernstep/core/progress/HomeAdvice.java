@@ -5,8 +5,8 @@ import java.util.List;
 
 /**
  * What a woman alone at home does about a sign she notices herself. Nobody watches her, so that it is always the more
- * careful of what would be done beside the mat (brief 07): a strong sign ends the exercise, one from the pelvic floor the
- * day.
+ * careful of what would be done beside the mat (brief 07): a strong sign or new leaking ends the exercise, heaviness the
+ * day (brief 15.2).
  */
 public enum HomeAdvice {
     /** Rest, then go on or finish. */
@@ -36,8 +36,8 @@ public enum HomeAdvice {
         return switch (sign) {
             case TIRED -> REST;
             case DOME_SOFT, BREATH_HELD, BACK_ARCHES -> SMALLER;
-            case DOME_FIRM -> STOP_EXERCISE;
-            case HEAVY, LEAK -> STOP_TODAY;
+            case DOME_FIRM, LEAK -> STOP_EXERCISE;
+            case HEAVY -> STOP_TODAY;
             default -> throw new IllegalArgumentException("not told from home: " + sign);
         };
     }

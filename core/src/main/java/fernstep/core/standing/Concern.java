@@ -17,6 +17,36 @@ public sealed interface Concern {
     /** From this level on pain after a session counts; twice in four weeks it holds everything. */
     int PAIN_AFTERWARDS_COUNTS_FROM = 3;
 
+    /** One method for each kind, so that one nobody handles does not compile. */
+    interface Reader<T> {
+        T emergency(Answer answer);
+
+        T askFirst(Answer answer);
+
+        T adapts(Answer answer);
+
+        T pelvicFloor(PelvicFloor floor);
+
+        T leaking(Leaking leaking);
+
+        T pain(Pain pain);
+
+        T painAfterwards(int painLevel);
+
+        T pageLocked(int wrongPins);
+    }
+
+    <T> T read(Reader<T> reader);
+
+    /** What an answer to one of the questions is about. */
+    static Concern of(Answer answer) {
+        return switch (answer.leadsTo()) {
+            case REFER_NOW -> new Emergency(answer);
+            case ASK_FIRST -> new AskFirst(answer);
+            case ADAPT, GO -> new Adapts(answer);
+        };
+    }
+
     /** How much of her training it stops by itself. */
     Level level();
 
@@ -61,6 +91,11 @@ public sealed interface Concern {
         public Optional<Answer> asAnswer() {
             return Optional.of(answer);
         }
+
+        @Override
+        public <T> T read(Reader<T> reader) {
+            return reader.emergency(answer);
+        }
     }
 
     /** An answer that somebody qualified has to look at first. Only a therapist lifts it. */
@@ -91,6 +126,36 @@ public sealed interface Concern {
         public Optional<Answer> asAnswer() {
             return Optional.of(answer);
         }
+
+        @Override
+        public <T> T read(Reader<T> reader) {
+            return reader.askFirst(answer);
+        }
+    }
+
+    /** An answer with which she goes on with changes: it counts on its day and holds nothing. */
+    record Adapts(Answer answer) implements Concern {
+        /** @throws IllegalArgumentException for an answer that closes */
+        public Adapts {
+            if (answer.needsLicenceToTakeBack()) {
+                throw new IllegalArgumentException(answer + " closes");
+            }
+        }
+
+        @Override
+        public Level level() {
+            return Level.CLEAR;
+        }
+
+        @Override
+        public Hold holds() {
+            return new Hold.Nothing();
+        }
+
+        @Override
+        public <T> T read(Reader<T> reader) {
+            return reader.adapts(answer);
+        }
     }
 
     /**
@@ -116,6 +181,11 @@ public sealed interface Concern {
         public Hold holds() {
             return new Hold.Everything();
         }
+
+        @Override
+        public <T> T read(Reader<T> reader) {
+            return reader.pelvicFloor(this);
+        }
     }
 
     /**
@@ -136,6 +206,11 @@ public sealed interface Concern {
                 return new Hold.Nothing();
             }
             return rung.isEmpty() ? new Hold.Everything() : new Hold.OneExercise(rung);
+        }
+
+        @Override
+        public <T> T read(Reader<T> reader) {
+            return reader.leaking(this);
         }
     }
 
@@ -171,6 +246,11 @@ public sealed interface Concern {
             }
             return sharp || place == null ? new Hold.Everything() : new Hold.WhatLoads(place);
         }
+
+        @Override
+        public <T> T read(Reader<T> reader) {
+            return reader.pain(this);
+        }
     }
 
     /**
@@ -197,6 +277,11 @@ public sealed interface Concern {
         boolean counts() {
             return painLevel >= PAIN_AFTERWARDS_COUNTS_FROM;
         }
+
+        @Override
+        public <T> T read(Reader<T> reader) {
+            return reader.painAfterwards(painLevel);
+        }
     }
 
     /**
@@ -213,6 +298,11 @@ public sealed interface Concern {
         @Override
         public Hold holds() {
             return new Hold.Nothing();
+        }
+
+        @Override
+        public <T> T read(Reader<T> reader) {
+            return reader.pageLocked(wrongPins);
         }
     }
 }

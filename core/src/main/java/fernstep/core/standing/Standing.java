@@ -118,12 +118,21 @@ public record Standing(
         return all;
     }
 
+    /** Answers with which she goes on with changes, said on that day and not taken back. */
+    public Set<Answer> adaptsOn(LocalDate day) {
+        Set<Answer> all = EnumSet.noneOf(Answer.class);
+        open.stream().filter(report -> report.at().toLocalDate().equals(day)).forEach(report -> {
+            if (report.concern() instanceof Concern.Adapts adapts) {
+                all.add(adapts.answer());
+            }
+        });
+        return all;
+    }
+
     /** Open reports that are this answer. */
     public List<SafetyReport> saying(Answer answer) {
-        return open.stream()
-                .filter(report ->
-                        report.concern().asAnswer().filter(answer::equals).isPresent())
-                .toList();
+        Concern said = Concern.of(answer);
+        return open.stream().filter(report -> report.concern().equals(said)).toList();
     }
 
     /** The one to speak with her about first; empty where nothing waits for that. */

@@ -225,6 +225,15 @@ class StandingTest {
     }
 
     @Test
+    void what_only_adapts_counts_on_its_day_and_holds_nothing() {
+        reported(Concern.of(Answer.WRIST_PAIN), 1);
+        assertThat(standing().mayTrain()).isEqualTo(Permission.TRAIN);
+        assertThat(standing().adaptsOn(TODAY.minusDays(1))).containsExactly(Answer.WRIST_PAIN);
+        assertThat(standing().adaptsOn(TODAY)).isEmpty();
+        assertThat(standing().answers()).isEmpty();
+    }
+
+    @Test
     void what_is_no_emergency_or_no_level_cannot_be_reported_as_one() {
         assertThatThrownBy(() -> new Concern.Emergency(Answer.TIRED)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Concern.AskFirst(Answer.FEVER)).isInstanceOf(IllegalArgumentException.class);

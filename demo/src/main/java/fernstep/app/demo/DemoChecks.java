@@ -65,7 +65,7 @@ class DemoChecks {
         visits.foundTeam(client, staff);
         long id = visits.onDay(client, day).orElseThrow().id();
         if (daysAgo > 0) {
-            visits.markAsked(id);
+            visits.markAsked(id, today.date().minusDays(daysAgo).atTime(10, 0));
         }
         return id;
     }

@@ -7,18 +7,23 @@ import fernstep.app.progress.ResultRow;
 import fernstep.app.run.SessionMapper;
 import fernstep.app.run.SessionRow;
 import fernstep.app.rungs.Catalogues;
+import fernstep.app.standing.Heard;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Today;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.Finding;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
+import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
 import fernstep.core.progress.SessionResult.Kind;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Strand;
 import fernstep.core.separation.Feel;
+import fernstep.core.standing.Concern;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +36,7 @@ import org.springframework.stereotype.Component;
 @Component
 class DemoHistory {
     private static final long SEED = 20_311;
+    private static final LocalTime LAST_NIGHT = LocalTime.of(21, 40);
 
     private final VisitMapper visits;
     private final DemoChecks checks;
@@ -38,6 +44,7 @@ class DemoHistory {
     private final SessionMapper sessions;
     private final DemoTraining training;
     private final Catalogues catalogues;
+    private final Standings standings;
     private final Today today;
 
     DemoHistory(
@@ -47,7 +54,9 @@ class DemoHistory {
             SessionMapper sessions,
             DemoTraining training,
             Catalogues catalogues,
+            Standings standings,
             Today today) {
+        this.standings = standings;
         this.training = training;
         this.catalogues = catalogues;
         this.visits = visits;
@@ -122,8 +131,20 @@ class DemoHistory {
         checks.floats(noor, "RIGHT", 2);
         long leilani = checks.separation(p.leilani(), 28, 2.0, 0.5, Feel.SPRINGY, therapist, random);
         checks.set(leilani, 3, 3, "4");
-        long visit = checks.visit(p.leilani(), 0, therapist);
-        visits.addAnswer(visit, Answer.HEAVINESS);
+        place(p.leilani(), Strand.BREATH, "", "BR2", 1, null, null, 6, 14, therapist);
+        place(p.leilani(), Strand.DEEP_CORE, "", "DC2", 1, 8, 4, null, 14, therapist);
+        trained(p.leilani(), List.of(6, 3, 1), therapist, "BR2", "", Kind.CLEAN, Kind.CLEAN, Kind.CLEAN);
+        trained(p.leilani(), List.of(6, 3, 1), therapist, "DC2", "", Kind.CLEAN, Kind.CLEAN, Kind.STOPPED);
+        standings.report(
+                p.leilani(),
+                new Concern.PelvicFloor(SignCode.HEAVY, "DC2"),
+                Heard.fromHome(today.date().minusDays(1).atTime(LAST_NIGHT)));
+        long solveig = checks.visit(p.solveig(), 2, therapist);
+        visits.addAnswer(solveig, Answer.SURGEON_NOT_CLEARED);
+        standings.report(
+                p.solveig(),
+                new Concern.AskFirst(Answer.SURGEON_NOT_CLEARED),
+                Heard.atVisit(today.date().minusDays(2).atTime(10, 30), therapist, solveig));
         long zofia = checks.separation(p.zofia(), 72, 2.5, 0.5, Feel.SPRINGY, therapist, random);
         checks.set(zofia, 4, 4, "5");
         checks.floats(zofia, "LEFT", 2);

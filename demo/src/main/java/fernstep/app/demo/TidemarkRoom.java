@@ -6,6 +6,7 @@ import fernstep.app.client.Clients;
 import fernstep.app.client.EventRow;
 import fernstep.app.contact.Contact;
 import fernstep.app.contact.Contacts;
+import fernstep.app.house.EmergencyNumbers;
 import fernstep.app.house.House;
 import fernstep.app.house.HouseFacts;
 import fernstep.app.support.Today;
@@ -49,7 +50,11 @@ class TidemarkRoom {
     void fill(long therapist, long coach) {
         LocalDate day = today.date();
         house.set(new HouseFacts(
-                "112", "555 0142", "Tidemark Room", "555 0117", LocalTime.of(21, 0), LocalTime.of(7, 30)));
+                new EmergencyNumbers("112", "555 0142", "555 0163", "555 0170", "555 0199"),
+                "Tidemark Room",
+                "555 0117",
+                LocalTime.of(21, 0),
+                LocalTime.of(7, 30)));
         long wren = client(
                 "Wren Abara",
                 Status.PREGNANT,

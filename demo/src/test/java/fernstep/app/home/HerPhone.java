@@ -5,12 +5,13 @@ import com.microsoft.playwright.Page;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.Someone;
 import fernstep.app.Visitor;
-import fernstep.app.ask.FromHome;
 import fernstep.app.ask.Visits;
 import fernstep.app.contact.Contacts;
 import fernstep.app.plan.Plans;
+import fernstep.app.plan.Prescriptions;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
+import fernstep.app.standing.Standings;
 import fernstep.core.approach.Approach;
 import java.time.LocalDate;
 import java.util.List;
@@ -26,10 +27,11 @@ abstract class HerPhone {
     final Running app;
     final HomeLinks links;
     final Results results;
-    final FromHome fromHome;
+    final Standings standings;
     final Contacts contacts;
     final Visits visits;
     final Plans plans;
+    final Prescriptions prescriptions;
     final JdbcTemplate sql;
     long client;
     HomeLinks.Fresh fresh;
@@ -38,7 +40,8 @@ abstract class HerPhone {
         this.app = app;
         links = app.context().getBean(HomeLinks.class);
         results = app.context().getBean(Results.class);
-        fromHome = app.context().getBean(FromHome.class);
+        standings = app.context().getBean(Standings.class);
+        prescriptions = app.context().getBean(Prescriptions.class);
         contacts = app.context().getBean(Contacts.class);
         visits = app.context().getBean(Visits.class);
         plans = app.context().getBean(Plans.class);
@@ -55,7 +58,7 @@ abstract class HerPhone {
     void begin(long whose) {
         long visit = visits.openToday(whose, IMOGEN).id();
         visits.markAsked(visit);
-        plans.settle(visits.byId(visit), plans.plan(visits.byId(visit)), IMOGEN);
+        prescriptions.adopt(visits.byId(visit), IMOGEN);
     }
 
     Page opened(Visitor visitor) {

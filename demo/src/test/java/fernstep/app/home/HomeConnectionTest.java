@@ -149,7 +149,7 @@ class HomeConnectionTest extends HerPhone {
                         .post(entries, RequestOptions.create().setData(other))
                         .status())
                 .isEqualTo(409);
-        assertThat(fromHome.standing(client, LocalDate.now())).containsExactly(Answer.FEVER);
+        assertThat(standings.of(client).answers()).containsExactly(Answer.FEVER);
         for (Map<String, Object> bad : List.<Map<String, Object>>of(
                 Map.of("id", UUID.randomUUID().toString(), "at", "yesterday", "kind", "ANSWERED"),
                 Map.of("id", "1", "at", "2031-01-01T00:00:00", "kind", "ANSWERED"),
@@ -202,7 +202,7 @@ class HomeConnectionTest extends HerPhone {
                         .post(entries, RequestOptions.create().setData(ahead))
                         .status())
                 .isEqualTo(200);
-        assertThat(fromHome.standing(client, LocalDate.now())).containsExactly(Answer.CALF);
+        assertThat(standings.of(client).answers()).containsExactly(Answer.CALF);
     }
 
     @Test
@@ -245,7 +245,8 @@ class HomeConnectionTest extends HerPhone {
         visitor.open("/?q=Home+Person");
         board.waitForResponse(r -> r.url().endsWith("/board/changes"), board::reload);
         sql.update(
-                "INSERT INTO home_flag (client_id, kind, code, told_at) VALUES (?, 'ANSWER', 'CALF', NOW())", client);
+                "INSERT INTO safety_report (client_id, kind, code, way, reported_at) VALUES (?, 'EMERGENCY', 'CALF', 'HOME', NOW())",
+                client);
         board.locator("#rows tr", new Page.LocatorOptions().setHasText("Pain or swelling in one calf"))
                 .first()
                 .waitFor();

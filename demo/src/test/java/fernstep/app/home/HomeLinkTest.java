@@ -11,8 +11,9 @@ import fernstep.app.AppExtension.Running;
 import fernstep.app.BrowserExtension;
 import fernstep.app.Someone;
 import fernstep.app.Visitor;
-import fernstep.app.ask.HomeFlag;
 import fernstep.core.approach.Approach;
+import fernstep.core.standing.Concern;
+import fernstep.core.standing.SafetyReport;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -51,7 +52,9 @@ class HomeLinkTest extends HerPhone {
                     .contains(tried));
         }
         assertThat(page.locator("h1")).hasText("This page is locked");
-        assertThat(fromHome.open(client)).extracting(HomeFlag::kind).containsExactly(HomeFlag.Kind.LOCKED);
+        assertThat(standings.of(client).open())
+                .extracting(SafetyReport::concern)
+                .containsExactly(new Concern.PageLocked(HomeLink.MOST_TRIES));
         page.navigate(app.baseUrl() + "/home/" + fresh.token());
         assertThat(page.locator("#pin")).hasCount(0);
         visitor.checkAccessible();
@@ -103,7 +106,7 @@ class HomeLinkTest extends HerPhone {
                                         "codes",
                                         List.of("FEVER"))));
         assertThat(told.status()).isEqualTo(401);
-        assertThat(fromHome.standing(other, LocalDate.now())).isEmpty();
+        assertThat(standings.of(other).answers()).isEmpty();
     }
 
     @Test

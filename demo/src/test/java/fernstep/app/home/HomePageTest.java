@@ -2,22 +2,26 @@ package fernstep.app.home;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.tuple;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.RequestOptions;
 import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.BrowserExtension;
 import fernstep.app.Visitor;
-import fernstep.app.ask.HomeFlag;
 import fernstep.app.contact.Contact;
 import fernstep.app.progress.ResultRow;
 import fernstep.core.progress.SessionResult;
 import fernstep.core.screening.Outcome;
+import fernstep.core.standing.Concern;
+import fernstep.core.standing.Permission;
+import fernstep.core.standing.SafetyReport;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -69,10 +73,10 @@ class HomePageTest extends HerPhone {
         assertThat(coach.locator("[data-flag=HEAVINESS] form")).hasCount(0);
         Page therapist = visitor.onATablet("imogen");
         visitor.open("/clients/" + client);
-        therapist.click("[data-flag=HEAVINESS] button");
-        assertThat(therapist.locator("[data-flag=HEAVINESS]")).containsText("Please say in a word what was done.");
-        therapist.fill("[data-flag=HEAVINESS] input[name=how]", "Examined: nothing new, gone since.");
-        therapist.click("[data-flag=HEAVINESS] button");
+        therapist.click("[data-flag=HEAVINESS] .looked button[value=AS_PLANNED]");
+        assertThat(therapist.locator("[data-flag=HEAVINESS]")).containsText("Please say in a word what was found.");
+        therapist.fill("[data-flag=HEAVINESS] .looked input[name=found]", "Examined: nothing new, gone since.");
+        therapist.click("[data-flag=HEAVINESS] .looked button[value=AS_PLANNED]");
         therapist.waitForURL("**/clients/" + client + "*");
         assertThat(therapist.locator("#from-home")).hasCount(0);
         assertThat(visits.today(client).orElseThrow().screening().outcome()).isNotEqualTo(Outcome.ASK_FIRST);
@@ -81,26 +85,104 @@ class HomePageTest extends HerPhone {
     }
 
     @Test
-    void a_sign_of_the_floor_ends_her_day_and_pain_in_the_wrist_leaves_out_what_leans_on_it(Visitor visitor) {
+    void new_leaking_stops_its_exercise_and_holds_it_while_the_others_may_go_on(Visitor visitor) {
         Page page = opened(visitor);
         page.click("text=None of these");
         startPlan(page);
+        String key = page.locator(".home-exercise:visible").getAttribute("data-key");
         page.click("text=I noticed something");
         page.click("[data-sign=BREATH_HELD]");
         assertThat(page.locator(".home-advice")).containsText("Make it smaller");
-        page.click("[data-sign=LEAK]");
-        assertThat(page.locator(".home-advice")).containsText("Stop for today");
+        page.click("[data-sign=LEAK] >> text=new, or more than before");
+        assertThat(page.locator(".home-advice")).containsText("Stop this exercise");
         assertThat(page.locator("[data-told=DONE]")).isHidden();
-        page.click("text=Stop for today and tell my practitioner");
-        assertThat(screen(page)).hasText("That is it for today");
+        page.click("[data-told=STOPPED]");
+        page.click("[data-effort='5']");
         allSent(page);
         assertThat(told()).singleElement().satisfies(r -> {
             assertThat(r.result()).isEqualTo(SessionResult.Kind.STOPPED);
             assertThat(r.signs()).contains("LEAK", "BREATH_HELD");
         });
-        assertThat(fromHome.open(client))
-                .extracting(HomeFlag::kind, HomeFlag::code)
-                .containsExactly(tuple(HomeFlag.Kind.SIGN, "LEAK"));
+        String rung = key.split(":")[0];
+        assertThat(standings.of(client).open())
+                .extracting(SafetyReport::concern)
+                .containsExactly(new Concern.Leaking(true, rung));
+        assertThat(standings.of(client).mayTrain()).isEqualTo(Permission.TRAIN);
+        page.reload();
+        assertThat(page.locator(".home-list [data-item^='" + rung + ":']")).hasCount(0);
+        assertThat(page.locator(".home-list li").first()).isVisible();
+    }
+
+    @Test
+    void heaviness_stops_her_at_once_in_place_of_everything_else_until_somebody_has_spoken_with_her(Visitor visitor) {
+        Page page = opened(visitor);
+        page.click("text=None of these");
+        startPlan(page);
+        page.click("text=I noticed something");
+        page.click("[data-sign=HEAVY]");
+        assertThat(screen(page)).hasText("Stop. Lie on your side and breathe.");
+        assertThat(page.locator("main section:visible")).hasCount(1);
+        assertThat(page.locator(".home-held .word:visible").boundingBox().y).isLessThan(PHONE_HEIGHT / 2.0);
+        allSent(page);
+        assertThat(standings.of(client).mayTrain()).isEqualTo(Permission.SPEAK_FIRST);
+        page.reload();
+        assertThat(screen(page)).hasText("Stop. Lie on your side and breathe.");
+
+        long visit = visits.openToday(client, IMOGEN).id();
+        Page coach = visitor.onATablet("tamsin");
+        visitor.open("/visits/" + visit + "/plan");
+        assertThat(coach.locator("#run, #use")).hasCount(0);
+        visitor.open("/clients/" + client + "/calendar");
+        assertThat(coach.locator(".kind-session")).hasCount(0);
+        assertThat(coach.locator(".kind-held").first()).isVisible();
+        visitor.open("/visits/" + visit + "/plan");
+        coach.click("#speak");
+        coach.fill(".looked input[name=found]", "Long day on her feet, gone after a rest.");
+        coach.click(".looked button[value=GENTLY]");
+        assertThat(coach.locator("#from-home")).hasCount(0);
+        assertThat(standings.of(client).mayTrain()).isEqualTo(Permission.TRAIN);
+        assertThat(standings.of(client).gently(LocalDate.now())).isTrue();
+        page.reload();
+        assertThat(screen(page)).hasText("Hello Home");
+    }
+
+    @Test
+    void a_second_report_of_the_same_exercise_stands_beside_the_first_and_the_worst_counts(Visitor visitor) {
+        Page page = opened(visitor);
+        String entries = app.baseUrl() + "/home/" + fresh.token() + "/entries";
+        page.request().post(entries, RequestOptions.create().setData(exercise("08:10", "STOPPED", 6, "HEAVY")));
+        page.request().post(entries, RequestOptions.create().setData(exercise("09:30", "DONE", 0, "")));
+        assertThat(told()).singleElement().satisfies(r -> {
+            assertThat(r.result()).isEqualTo(SessionResult.Kind.STOPPED);
+            assertThat(r.signs()).isEqualTo("HEAVY,PAIN:6");
+            assertThat(r.effort()).as("the latest").isEqualTo(2);
+        });
+        Page staff = visitor.onATablet("tamsin");
+        visitor.open("/clients/" + client + "/home-log?on=" + LocalDate.now());
+        assertThat(staff.locator(".beside li")).hasCount(2);
+        assertThat(staff.locator(".beside")).containsText("heaviness, pain 6 of 10");
+    }
+
+    private static Map<String, Object> exercise(String hour, String told, int pain, String sign) {
+        return Map.of(
+                "id",
+                UUID.randomUUID().toString(),
+                "at",
+                LocalDate.now() + "T00:0" + (hour.startsWith("08") ? 1 : 2) + ":00",
+                "kind",
+                "EXERCISE",
+                "rung",
+                "F3",
+                "side",
+                "LEFT",
+                "told",
+                told,
+                "effort",
+                told.equals("DONE") ? 2 : 8,
+                "pain",
+                pain,
+                "codes",
+                sign.isEmpty() ? List.of() : List.of(sign));
     }
 
     @Test
@@ -204,19 +286,20 @@ class HomePageTest extends HerPhone {
         Page page = opened(visitor);
         assertThat(screen(page)).containsText("How was the morning after");
         visitor.checkAccessible();
-        page.click("[data-felt=HEAVY]");
+        page.locator("[data-felt=LEAK][data-before]").click();
         page.selectOption("#morning-pain", "2");
         page.click("text=Send this");
         assertThat(screen(page)).hasText("Before you start");
         page.locator(".home-life input").first().check();
         allSent(page);
-        assertThat(results.since(client, yesterday).get(0).nextDay()).isEqualTo("HEAVY,PAIN:2");
+        assertThat(results.since(client, yesterday).get(0).nextDay()).isEqualTo("LEAK,PAIN:2");
+        assertThat(standings.of(client).mayTrain()).as("as before").isEqualTo(Permission.TRAIN);
         page.reload();
         assertThat(screen(page)).hasText("Before you start");
         assertThat(page.locator(".home-life input").first()).isChecked();
         Page staff = visitor.onATablet("tamsin");
         visitor.open("/clients/" + client + "/home-log");
         assertThat(staff.locator(".daily-life")).containsText("Rolled to the side to get up: on 1 day(s)");
-        assertThat(staff.locator("main")).containsText("Heaviness");
+        assertThat(staff.locator("main")).containsText("Leaking, Pain 2");
     }
 }

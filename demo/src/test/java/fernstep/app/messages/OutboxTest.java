@@ -13,6 +13,7 @@ import fernstep.app.Someone;
 import fernstep.app.Visitor;
 import fernstep.app.contact.Contact;
 import fernstep.app.contact.Contacts;
+import fernstep.app.house.EmergencyNumbers;
 import fernstep.app.house.House;
 import fernstep.app.house.HouseFacts;
 import fernstep.core.approach.Approach;
@@ -93,7 +94,7 @@ class OutboxTest {
     }
 
     private void quiet(LocalTime from, LocalTime to) {
-        house.set(new HouseFacts("112", "", "Tidemark Room", "555 0117", from, to));
+        house.set(new HouseFacts(new EmergencyNumbers("112", "", "", "", ""), "Tidemark Room", "555 0117", from, to));
     }
 
     /** Another instance of the house, at its own mail server. */

@@ -5,14 +5,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.Someone;
-import fernstep.app.ask.FromHome;
-import fernstep.app.ask.HomeFlag;
 import fernstep.app.ask.Visits;
 import fernstep.app.contact.Contact;
 import fernstep.app.contact.Contacts;
 import fernstep.app.plan.Plans;
+import fernstep.app.standing.Heard;
+import fernstep.app.standing.Standings;
 import fernstep.core.approach.Approach;
 import fernstep.core.screening.Answer;
+import fernstep.core.standing.Concern;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -39,7 +40,7 @@ class RemindersTest {
     private final Contacts contacts;
     private final Visits visits;
     private final Plans plans;
-    private final FromHome fromHome;
+    private final Standings standings;
     private final JdbcTemplate sql;
     private long client;
     private Contact contact;
@@ -50,14 +51,14 @@ class RemindersTest {
             Contacts contacts,
             Visits visits,
             Plans plans,
-            FromHome fromHome,
+            Standings standings,
             JdbcTemplate sql) {
         this.app = app;
         this.reminders = reminders;
         this.contacts = contacts;
         this.visits = visits;
         this.plans = plans;
-        this.fromHome = fromHome;
+        this.standings = standings;
         this.sql = sql;
     }
 
@@ -112,11 +113,10 @@ class RemindersTest {
     void nobody_is_reminded_of_a_plan_not_begun_or_while_something_from_home_waits() {
         reminders.remind(contact, monday.atTime(18, 0));
         begin();
-        fromHome.tell(
+        standings.report(
                 client,
-                HomeFlag.Kind.ANSWER,
-                Answer.HEAVINESS.name(),
-                LocalDateTime.now().withNano(0));
+                Concern.of(Answer.HEAVINESS),
+                Heard.fromHome(LocalDateTime.now().withNano(0)));
         reminders.remind(contact, monday.atTime(18, 0));
         assertThat(kinds()).isEmpty();
     }

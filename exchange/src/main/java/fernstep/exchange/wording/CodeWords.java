@@ -21,6 +21,7 @@ import fernstep.core.decision.Move;
 import fernstep.core.decision.RuleId;
 import fernstep.core.decision.Seen;
 import fernstep.core.findings.Alignment;
+import fernstep.core.findings.BodyPlace;
 import fernstep.core.findings.FloatTest;
 import fernstep.core.findings.Observed;
 import fernstep.core.findings.SignCode;
@@ -38,6 +39,7 @@ import fernstep.core.progress.Measure;
 import fernstep.core.progress.Progress;
 import fernstep.core.progress.SessionResult;
 import fernstep.core.screening.Answer;
+import fernstep.core.screening.EmergencyCall;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Strand;
@@ -49,6 +51,7 @@ import fernstep.core.separation.Verdict;
 import fernstep.core.separation.Width;
 import fernstep.core.session.SkipReason;
 import fernstep.core.spotting.Score;
+import fernstep.core.standing.Lift;
 import fernstep.core.trace.Channel;
 import java.time.DayOfWeek;
 import java.util.Map;
@@ -120,6 +123,9 @@ public final class CodeWords {
             Map.entry(Observed.LetGo.class, "finding."),
             Map.entry(Observed.Straw.class, "finding."),
             Map.entry(Observed.RodContact.class, "finding."),
+            Map.entry(BodyPlace.class, "place."),
+            Map.entry(EmergencyCall.class, "emergencyCall."),
+            Map.entry(Lift.May.class, "may."),
             Map.entry(Range.class, "quantity."),
             Map.entry(DayOfWeek.class, "weekday."));
 
