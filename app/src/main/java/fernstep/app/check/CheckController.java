@@ -118,7 +118,7 @@ class CheckController {
             if (values.isBlank()) {
                 entries.removeReading(visit, siteCm, condition, by);
             } else {
-                entries.put(
+                entries.measure(
                         visit,
                         new ReadingRow(
                                 id, siteCm, condition, method, values.strip(), depthMm, depthCode, feel, me.staffId()),

@@ -6,7 +6,10 @@ import fernstep.core.findings.CheckSection;
 import fernstep.core.findings.Finding;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
+import fernstep.core.screening.Gate;
+import fernstep.core.screening.GateCode;
 import fernstep.core.separation.Condition;
+import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.Collection;
 import java.util.List;
@@ -74,6 +77,31 @@ public class CheckEntries {
         check(visit, part, before.map(ReadingRow::readingValues).orElse(""), canonical.readingValues(), by);
         mapper.putReading(canonical);
         changed(visit, part, before.map(CheckEntries::written).orElse(null), written(canonical), by);
+    }
+
+    /**
+     * Writes a reading taken now: what comes from elsewhere was measured already.
+     *
+     * @throws IllegalArgumentException where no reading can be built from it
+     * @throws Refused while the check is not open to her, and as {@link #put}
+     */
+    @Transactional(rollbackFor = Refused.class)
+    public void measure(Visit visit, ReadingRow reading, By by) throws Refused {
+        checkOpen(visit);
+        put(visit, reading, by);
+    }
+
+    /** Nothing is measured before the day on which the check opens. */
+    private static void checkOpen(Visit visit) throws Refused {
+        Gate gate = visit.screening().gates().get(GateCode.SEPARATION_CHECK);
+        if (gate != null && !gate.open()) {
+            LocalDate opens = gate.opensOn();
+            throw new Refused(
+                    opens == null
+                            ? Reason.of("told.checkClosed", gate.reason())
+                            : Reason.of("told.checkClosedUntil", opens),
+                    null);
+        }
     }
 
     @Transactional(rollbackFor = Refused.class)

@@ -11,6 +11,7 @@ import fernstep.app.support.FormProblems;
 import fernstep.app.support.LanguageConfig;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.PdfPages;
+import fernstep.app.support.PlainText;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
 import fernstep.app.support.Work;
@@ -147,7 +148,7 @@ class LetterController {
         LetterRow latest = one(id, letter, null);
         FormProblems problems = new FormProblems(words);
         String to = problems.text("addressee", addressee, LONGEST_ADDRESSEE);
-        String text = problems.needed("body", body.replace("\r\n", "\n"), LONGEST);
+        String text = problems.needed("body", PlainText.lines(body), LONGEST);
         boolean meanwhile = latest.version() != version;
         boolean written =
                 !problems.any() && !meanwhile && mapper.addVersion(letter, id, version + 1, to, text, me.staffId()) > 0;

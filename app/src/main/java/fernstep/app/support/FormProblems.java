@@ -32,7 +32,7 @@ public final class FormProblems {
     }
 
     public String text(String field, @Nullable String typed, int longest) {
-        String text = typed == null ? "" : typed.strip();
+        String text = typed == null ? "" : PlainText.line(typed).strip();
         if (text.length() > longest) {
             add(field, Reason.of("told.atMost", longest));
         }

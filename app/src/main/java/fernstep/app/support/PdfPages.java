@@ -99,7 +99,7 @@ public class PdfPages {
                     .useSVGDrawer(drawings)
                     .useFont(() -> font("Regular"), FAMILY, REGULAR, FontStyle.NORMAL, true)
                     .useFont(() -> font("Bold"), FAMILY, BOLD, FontStyle.NORMAL, true)
-                    .withHtmlContent(markup.replaceFirst("(?i)^\\s*<!doctype[^>]*>\\s*", ""), null)
+                    .withHtmlContent(PlainText.markup(markup).replaceFirst("(?i)^\\s*<!doctype[^>]*>\\s*", ""), null)
                     .toStream(bytes)
                     .run();
         } catch (IOException e) {

@@ -1,6 +1,7 @@
 package fernstep.app.trace;
 
 import fernstep.app.access.Access;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Words;
 import fernstep.app.trace.LiveStreams.Connected;
 import fernstep.core.measure.Reason;
@@ -44,6 +45,7 @@ class DeviceSocket extends TextWebSocketHandler {
     private final LiveStreams streams;
     private final Recordings recordings;
     private final Access access;
+    private final Standings standings;
     private final Words words;
     private final JsonMapper json;
     private final Duration silentAtMost;
@@ -53,6 +55,7 @@ class DeviceSocket extends TextWebSocketHandler {
             LiveStreams streams,
             Recordings recordings,
             Access access,
+            Standings standings,
             Words words,
             JsonMapper json,
             @Value("${fern.device-silent-at-most:30s}") Duration silentAtMost) {
@@ -60,6 +63,7 @@ class DeviceSocket extends TextWebSocketHandler {
         this.streams = streams;
         this.recordings = recordings;
         this.access = access;
+        this.standings = standings;
         this.words = words;
         this.json = json;
         this.silentAtMost = silentAtMost;
@@ -113,6 +117,10 @@ class DeviceSocket extends TextWebSocketHandler {
         String token = line.path("again").asString("");
         if (!token.isEmpty()) {
             Optional<Connected> hers = streams.goOn(token);
+            if (hers.isPresent() && closed(hers.get().stream().sessionId())) {
+                refuse(device, "CLOSED", words.text("closed.speakFirst"));
+                return;
+            }
             if (hers.isEmpty()) {
                 refuse(device, "AGAIN", words.text("trace.refused.again"));
             } else {
@@ -124,6 +132,10 @@ class DeviceSocket extends TextWebSocketHandler {
         Optional<Pairings.Paired> paired = pairings.use(line.path("code").asString(""));
         if (paired.isEmpty()) {
             refuse(device, "CODE", words.text("trace.refused.code"));
+            return;
+        }
+        if (closed(paired.get().sessionId())) {
+            refuse(device, "CLOSED", words.text("closed.speakFirst"));
             return;
         }
         String unit = line.path("units").path(Channel.CUFF.name()).asString("mmHg");
@@ -142,6 +154,13 @@ class DeviceSocket extends TextWebSocketHandler {
         } catch (LiveStreams.Busy e) {
             refuse(device, "BUSY", words.text("trace.refused.busy"));
         }
+    }
+
+    /** Nothing is streamed into the session of somebody who does not train now. */
+    private boolean closed(String sessionId) {
+        return access.clientOfSession(sessionId)
+                .map(client -> !standings.of(client).mayTrain().opensSession())
+                .orElse(true);
     }
 
     private void welcome(WebSocketSession device, String token) throws IOException {

@@ -12,10 +12,15 @@ import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
 import fernstep.app.run.PastSessions;
+import fernstep.app.standing.Heard;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Audit;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.client.Surgery;
 import fernstep.core.measure.Numbers;
+import fernstep.core.screening.Answer;
+import fernstep.core.standing.Concern;
+import fernstep.core.standing.SafetyReport;
 import fernstep.exchange.casefile.CaseFile;
 import fernstep.exchange.casefile.CaseFile.Found;
 import fernstep.exchange.casefile.CaseFile.Read;
@@ -23,7 +28,9 @@ import fernstep.exchange.casefile.CaseFile.Standing;
 import fernstep.exchange.casefile.CaseFile.Trained;
 import fernstep.exchange.casefile.CaseFile.Visited;
 import fernstep.exchange.casefile.CaseFile.Went;
+import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
@@ -34,6 +41,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** A case file becomes a client. */
 @Service
 class CaseFileIntake {
+    private final Standings standings;
     private final Clients clients;
     private final Visits visits;
     private final CheckEntries entries;
@@ -42,8 +50,15 @@ class CaseFileIntake {
     private final Audit audit;
 
     CaseFileIntake(
-            Clients clients, Visits visits, CheckEntries entries, Results results, PastSessions past, Audit audit) {
+            Clients clients,
+            Standings standings,
+            Visits visits,
+            CheckEntries entries,
+            Results results,
+            PastSessions past,
+            Audit audit) {
         this.clients = clients;
+        this.standings = standings;
         this.visits = visits;
         this.entries = entries;
         this.results = results;
@@ -96,6 +111,7 @@ class CaseFileIntake {
         for (Visited v : file.visits()) {
             visit(id, v, new CheckEntries.By(staffId, null, why));
         }
+        standsFrom(file, id, staffId);
         for (Standing p : file.places()) {
             results.stand(LadderRow.of(
                     id, p.strand(), p.side(), p.rung(), p.dose(), p.since(), p.change(), staffId, 0, p.range()));
@@ -103,6 +119,24 @@ class CaseFileIntake {
         file.sessions().forEach(s -> session(id, s, staffId));
         audit.record(staffId, id, "CLIENT_IMPORTED", "");
         return id;
+    }
+
+    /** What closed in the last visit that was asked elsewhere stands here too, until somebody has looked. */
+    private void standsFrom(CaseFile file, long clientId, long staffId) {
+        file.visits().stream()
+                .filter(Visited::asked)
+                .max(Comparator.comparing(Visited::date))
+                .ifPresent(last -> last.answers().stream()
+                        .filter(Answer::needsLicenceToTakeBack)
+                        .forEach(answer -> standings.report(
+                                clientId,
+                                Concern.of(answer),
+                                new Heard(
+                                        SafetyReport.Way.IMPORT,
+                                        last.date().atTime(LocalTime.NOON),
+                                        staffId,
+                                        null,
+                                        null))));
     }
 
     private static List<EventRow> events(ClientFacts facts) {

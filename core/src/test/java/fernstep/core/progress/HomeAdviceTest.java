@@ -18,7 +18,7 @@ class HomeAdviceTest {
         "BACK_ARCHES,SMALLER",
         "DOME_FIRM,STOP_EXERCISE",
         "HEAVY,STOP_TODAY",
-        "LEAK,STOP_TODAY"
+        "LEAK,STOP_EXERCISE"
     })
     void alone_at_home_a_strong_sign_ends_the_exercise_and_one_of_the_floor_the_day(SignCode sign, HomeAdvice then) {
         assertThat(HomeAdvice.to(sign)).isEqualTo(then);
