@@ -21,7 +21,8 @@ async function keepAll(paths) {
   await Promise.all([...new Set(paths)].map(async (path) => {
     const url = new URL(path, self.location.origin);
     const answer = await freshElseKept(new Request(url, { credentials: 'same-origin' }), url);
-    if (!answer.ok) { throw new Error('not kept: ' + path); }
+    const closed = PAGE.test(url.pathname) && answer.headers.get('x-fern-home') !== 'open';
+    if (!answer.ok || closed) { throw new Error('not kept: ' + path); }
   }));
 }
 

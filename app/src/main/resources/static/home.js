@@ -118,7 +118,7 @@ document.addEventListener('alpine:init', () => {
     },
     /** Whom to call for what she answered, or for what stands. */
     markCalls() {
-      const kinds = this.$root.dataset.calls.split(',');
+      const kinds = (this.$root.dataset.calls || '').split(',');
       for (const code of this.kept.codes) {
         const button = this.$root.querySelector('[data-code="' + code + '"]');
         if (button && button.dataset.call) { kinds.push(button.dataset.call); }

@@ -66,6 +66,11 @@ class ProgressPagesTest {
         visitor.see("Kept: 1 exercise");
         told(visitor, page, client, 4, "done", "2");
         visitor.checkAccessible();
+        for (int mornings = 2; mornings > 0; mornings--) {
+            Locator unknown = page.locator(".morning", new Page.LocatorOptions().setHasText("not asked"));
+            assertThat(unknown).hasCount(mornings);
+            unknown.first().locator("button").click();
+        }
         page.click("nav[aria-label=Visit] >> text=Progress");
         Locator breath = page.locator("article", new Page.LocatorOptions().setHasText("BR3"));
         assertThat(breath).containsText("One notch up");

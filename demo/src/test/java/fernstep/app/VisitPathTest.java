@@ -150,7 +150,7 @@ class VisitPathTest {
         assertThat(page.locator("[data-outcome]")).hasAttribute("data-outcome", "REFER_NOW");
         String visit = page.url().replaceAll(".*/visits/(\\d+)/.*", "$1");
         page.click("#outcome button.btn-stop");
-        visitor.see("Stop. Today ends here.");
+        visitor.see("Call her doctor or the unit that looked after her today.");
         visitor.checkAccessible();
         for (String step : new String[] {"check", "plan"}) {
             visitor.open("/visits/" + visit + "/" + step);

@@ -1,5 +1,6 @@
 package fernstep.app.client;
 
+import fernstep.app.house.House;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.FormProblems;
 import fernstep.app.support.Today;
@@ -34,11 +35,13 @@ class ClientFormController {
     private static final Pattern VISIT_PAGE = Pattern.compile("/visits/[0-9]{1,18}/(ask|check)");
 
     private final Clients clients;
+    private final House house;
     private final Today today;
 
     private final Words words;
 
-    ClientFormController(Clients clients, Today today, Words words) {
+    ClientFormController(Clients clients, House house, Today today, Words words) {
+        this.house = house;
         this.words = words;
         this.clients = clients;
         this.today = today;
@@ -56,6 +59,7 @@ class ClientFormController {
 
     @GetMapping("/clients/new")
     String blank(Model model) {
+        model.addAttribute("numbersMissing", house.facts().numbers().missing());
         return form(model, null, ClientForm.empty(), new FormProblems(words));
     }
 

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.Someone;
-import fernstep.app.ask.VisitMapper;
+import fernstep.app.ask.Visits;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.progress.LadderMapper;
@@ -36,9 +36,9 @@ class BoardTest {
     private final Board board;
     private final Clients clients;
     private final Ladders ladders;
-    private final VisitMapper visits;
+    private final Visits visits;
 
-    BoardTest(Running app, BoardRows rows, Board board, Clients clients, Ladders ladders, VisitMapper visits) {
+    BoardTest(Running app, BoardRows rows, Board board, Clients clients, Ladders ladders, Visits visits) {
         this.app = app;
         this.rows = rows;
         this.board = board;
@@ -51,12 +51,10 @@ class BoardTest {
     void a_row_follows_what_is_written_about_its_client() {
         long id = Someone.plain(app.context(), "Board Row", Approach.SLOW_LADDER, 12);
         assertThat(row(id).waits()).extracting(Board.Tag::kind).containsExactly(Attention.Kind.RECHECK_DUE);
-        LocalDate day = LocalDate.now();
-        visits.insert(id, day, 1);
-        long visit = visits.onDay(id, day).orElseThrow().id();
-        visits.addAnswer(visit, Answer.HEAVINESS);
+        long visit = visits.openToday(id, 1).id();
+        visits.answer(visit, Answer.HEAVINESS, true, 1, "");
         assertThat(row(id).waits()).extracting(Board.Tag::kind).contains(Attention.Kind.ASK_FIRST);
-        visits.removeAnswer(visit, Answer.HEAVINESS);
+        visits.correct(visit, Answer.HEAVINESS, "she meant her legs", 1);
         assertThat(row(id).waits()).extracting(Board.Tag::kind).containsExactly(Attention.Kind.RECHECK_DUE);
     }
 
@@ -136,8 +134,7 @@ class BoardTest {
     @Test
     void the_most_urgent_stand_first() {
         long asks = Someone.plain(app.context(), "Asks First", Approach.SLOW_LADDER, 12);
-        visits.insert(asks, LocalDate.now(), 1);
-        visits.addAnswer(visits.onDay(asks, LocalDate.now()).orElseThrow().id(), Answer.HEAVINESS);
+        visits.answer(visits.openToday(asks, 1).id(), Answer.HEAVINESS, true, 1, "");
         List<Board.Row> all = rows.all();
         for (int i = 1; i < all.size(); i++) {
             assertThat(all.get(i - 1).urgency()).isLessThanOrEqualTo(all.get(i).urgency());

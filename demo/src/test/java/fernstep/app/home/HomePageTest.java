@@ -132,7 +132,8 @@ class HomePageTest extends HerPhone {
         Page coach = visitor.onATablet("tamsin");
         visitor.open("/visits/" + visit + "/plan");
         assertThat(coach.locator("#run, #use")).hasCount(0);
-        visitor.open("/clients/" + client + "/calendar");
+        visitor.open("/clients/" + client + "/calendar?view=week&on="
+                + LocalDate.now().plusWeeks(1));
         assertThat(coach.locator(".kind-session")).hasCount(0);
         assertThat(coach.locator(".kind-held").first()).isVisible();
         visitor.open("/visits/" + visit + "/plan");
@@ -215,7 +216,7 @@ class HomePageTest extends HerPhone {
                 page.setViewportSize(width, PHONE_HEIGHT);
                 double at = questions.boundingBox().y;
                 for (String says : List.of(
-                        "unsent = 12", "notice = fern.text('home.pinAgain')", "notice = fern.text('home.refused')")) {
+                        "unsent = 12", "notice = fern.text('home.pinAgain')", "notice = fern.text('home.failed')")) {
                     page.evaluate("(h => { h." + says + "; })(Alpine.$data(document.body))");
                     page.waitForFunction("() => document.querySelector('.home-said strong').offsetParent === null");
                     assertThat(questions.boundingBox().y).as(says).isEqualTo(at);

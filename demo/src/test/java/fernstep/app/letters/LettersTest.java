@@ -168,7 +168,7 @@ class LettersTest {
                 .contains("Emergency referral sheet")
                 .contains("Letter Person")
                 .contains("Pain or swelling in one calf")
-                .contains("No exercise with load was done after that.");
+                .contains("Doctor out of hours: 555 0170", "to Imogen Vale)", "No session.");
         String letter = sheet.url().replaceAll(".*/letters/(\\d+)/.*", "$1");
         long other = Someone.plain(app.context(), "Not Hers", Approach.SLOW_LADDER, 14);
         APIResponse foreign = page.request().get(app.baseUrl() + "/clients/" + other + "/letters/" + letter);

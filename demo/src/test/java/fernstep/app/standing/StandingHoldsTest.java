@@ -11,10 +11,14 @@ import fernstep.app.AppExtension.Running;
 import fernstep.app.BrowserExtension;
 import fernstep.app.Someone;
 import fernstep.app.Visitor;
+import fernstep.app.ask.Visit;
 import fernstep.app.ask.VisitMapper;
 import fernstep.app.ask.Visits;
+import fernstep.app.check.CheckEntries;
+import fernstep.app.check.ReadingRow;
 import fernstep.app.client.ClearanceRow;
 import fernstep.app.client.Clients;
+import fernstep.app.client.EventRow;
 import fernstep.app.plan.Prescriptions;
 import fernstep.app.run.Report;
 import fernstep.app.run.Runner;
@@ -22,7 +26,12 @@ import fernstep.core.approach.Approach;
 import fernstep.core.client.Clearance;
 import fernstep.core.client.Licence;
 import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Reason;
 import fernstep.core.screening.Answer;
+import fernstep.core.screening.Outcome;
+import fernstep.core.separation.Condition;
+import fernstep.core.separation.Feel;
+import fernstep.core.separation.Method;
 import fernstep.core.standing.Concern;
 import fernstep.core.standing.Lift;
 import fernstep.core.standing.Permission;
@@ -284,6 +293,8 @@ class StandingHoldsTest {
                         .headers()
                         .get("location"))
                 .endsWith("/clients/" + client + "#from-home");
+        visitor.open("/clients/" + client);
+        visitor.see("is a record. A session begins from today's visit.");
         sql.update(
                 "UPDATE visit SET asked_at = ? WHERE id = ?",
                 LocalDateTime.now().minusHours(12).minusMinutes(1),
@@ -359,5 +370,33 @@ class StandingHoldsTest {
         standings.lift(client, reportId(), Lift.Kind.SPOKEN, Lift.May.AS_PLANNED, COACH, "gone");
         runner.take(session, Report.of(UUID.randomUUID().toString(), Kind.REP), IMOGEN);
         assertThat(work().get("events")).isEqualTo(before.get("events") + 1);
+    }
+
+    @Test
+    void a_separation_is_not_measured_before_the_day_on_which_its_check_opens() {
+        long mother = Someone.afterBirth(app.context(), "Early Mother", 2);
+        Visit today = visits.openToday(mother, IMOGEN);
+        CheckEntries entries = app.context().getBean(CheckEntries.class);
+        ReadingRow reading =
+                new ReadingRow(today.id(), 2, Condition.REST, Method.FINGERS, "2.5", null, null, Feel.SPRINGY, IMOGEN);
+        CheckEntries.By her = new CheckEntries.By(IMOGEN, null, "");
+        assertThatThrownBy(() -> entries.measure(today, reading, her))
+                .isInstanceOfSatisfying(
+                        CheckEntries.Refused.class,
+                        refused -> assertThat(refused.why())
+                                .isEqualTo(Reason.of(
+                                        "told.checkClosedUntil",
+                                        LocalDate.now().minusWeeks(2).plusDays(42))));
+        assertThat(entries.readings(today.id())).isEmpty();
+    }
+
+    @Test
+    void an_operation_five_weeks_ago_that_nobody_cleared_asks_first() {
+        Clients clients = app.context().getBean(Clients.class);
+        long operated = Someone.plain(app.context(), "Operated Person", Approach.SLOW_LADDER, 20);
+        clients.addEvent(
+                new EventRow(operated, EventRow.Kind.SURGERY, LocalDate.now().minusWeeks(5), null, 0, "appendix"),
+                IMOGEN);
+        assertThat(visits.openToday(operated, IMOGEN).screening().outcome()).isEqualTo(Outcome.ASK_FIRST);
     }
 }
