@@ -93,6 +93,7 @@ CREATE TABLE prescription (
   staff_id BIGINT NOT NULL,
   seconds_available INT NOT NULL,
   last_step BIGINT NOT NULL,
+  proposed_then CHAR(64) NOT NULL,
   INDEX (client_id, id),
   FOREIGN KEY (client_id) REFERENCES client (id) ON DELETE CASCADE
 );

@@ -241,11 +241,15 @@ class LetterText {
 
     private void plan(ClientFile client, Screening screening, LetterSheet sheet) {
         sheet.heading(words.text("letter.plan"));
-        if (screening.outcome().closesGates()) {
-            sheet.line(words.text("letter.planRests", screening.outcome()));
-            return;
-        }
         Prescription prescription = prescriptions.of(client);
+        if (screening.outcome().closesGates()) {
+            boolean nothing = prescription.plan().items().isEmpty()
+                    || !prescription.mayTrain().opensSession();
+            sheet.line(words.text(nothing ? "letter.planRests" : "letter.planLeast", screening.outcome()));
+            if (nothing) {
+                return;
+            }
+        }
         if (!prescription.mayTrain().opensSession()) {
             sheet.line(words.text("letter.planHeld"));
             return;

@@ -82,7 +82,8 @@ class OverviewController {
         NextAction next = NextAction.of(
                 visit, screening, moves.size(), !overview.standings().isEmpty(), today.date());
         model.addAttribute("next", next);
-        model.addAttribute("moves", next.kind().closed() ? List.of() : moves);
+        model.addAttribute(
+                "moves", next.kind().closed() || !standings.of(id).mayTrain().opensSession() ? List.of() : moves);
         model.addAttribute("todays", todays(client, visit, next));
         model.addAttribute("fromHome", fromHome(overview));
         model.addAttribute("reports", ReportView.open(standings, id));

@@ -36,5 +36,8 @@ interface PrescriptionMapper {
     /** The newest. */
     Optional<PrescriptionRow> ofClient(@Param("clientId") long clientId);
 
+    /** A number that changes whenever something else was found in her: a plan from before that is looked at again. */
+    long foundInHer(@Param("clientId") long clientId);
+
     List<PrescriptionItemRow> items(@Param("prescriptionId") long prescriptionId);
 }

@@ -6,6 +6,7 @@ import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.Results;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.standing.Standings;
+import fernstep.app.support.Tokens;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.Plan;
@@ -58,21 +59,61 @@ public class Prescriptions {
 
     /** The plan of a visit is used from now on: what was a draft becomes what she is to do. */
     @Transactional
-    public Plan adopt(Visit visit, long staffId) {
-        Plan plan = plans.plan(visit);
+    public void adopt(Visit visit, long staffId) {
+        Plans.Desk desk = plans.desk(visit);
+        if (unchanged(desk)) {
+            return;
+        }
+        Plan plan = desk.plan();
         plans.settle(visit, plan, staffId);
-        store(visit.client().id(), plan, staffId);
-        return plan;
+        store(
+                visit.client().id(),
+                plan,
+                digest(plans.plan(visit), visit.client().id()),
+                staffId);
     }
 
-    private void store(long clientId, Plan plan, long staffId) {
+    /** The plan to show: the one in use while nothing has changed since, else what is proposed now. */
+    public Plan shown(Plans.Desk desk) {
+        Plan proposed = desk.plan();
+        return mapper.ofClient(desk.client().id())
+                .filter(row ->
+                        row.proposedThen().equals(digest(proposed, desk.client().id())))
+                .map(row -> signed(row, desk).beside(proposed))
+                .orElse(proposed);
+    }
+
+    private boolean unchanged(Plans.Desk desk) {
+        return mapper.ofClient(desk.client().id())
+                .filter(row -> row.proposedThen()
+                        .equals(digest(desk.plan(), desk.client().id())))
+                .isPresent();
+    }
+
+    private String digest(Plan plan, long clientId) {
+        return Tokens.digest(mapper.foundInHer(clientId) + "|"
+                + plan.days().stream()
+                        .map(day -> day.name()
+                                + day.perWeek()
+                                + day.items().stream()
+                                        .map(item -> item.rung().code()
+                                                + item.side()
+                                                + item.position()
+                                                + item.dose()
+                                                + item.range())
+                                        .collect(Collectors.joining(";")))
+                        .collect(Collectors.joining("|")));
+    }
+
+    private void store(long clientId, Plan plan, String proposedThen, long staffId) {
         PrescriptionMapper.Fresh fresh = new PrescriptionMapper.Fresh(new PrescriptionRow(
                 0,
                 clientId,
                 LocalDateTime.now(clock).withNano(0),
                 staffId,
                 plan.secondsAvailable(),
-                lastStep(clientId)));
+                lastStep(clientId),
+                proposedThen));
         mapper.insert(fresh);
         int ordinal = 0;
         for (Plan.Day day : plan.days()) {

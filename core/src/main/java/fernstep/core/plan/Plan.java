@@ -183,6 +183,19 @@ public record Plan(
                 secondsAvailable);
     }
 
+    /** The same exercises, with what another plan leaves out and does not open said beside them. */
+    public Plan beside(Plan other) {
+        return new Plan(
+                items,
+                days,
+                other.leftOut().stream()
+                        .filter(left -> items.stream().noneMatch(item -> item.strand() == left.strand()))
+                        .toList(),
+                other.notOpen(),
+                other.habits(),
+                secondsAvailable);
+    }
+
     /** What is kept of it; nothing is put in for what goes. */
     public Plan keeping(Predicate<PlanItem> kept) {
         return new Plan(

@@ -70,7 +70,7 @@ class HomeConnectionTest extends HerPhone {
         page.reload();
         assertThat(screen(page)).hasText("Hello Home");
         assertThat(page.locator(".home-list .home-told")).hasCount(1);
-        page.click("text=Go on");
+        page.click("button:visible:text-is('Go on')");
         page.click("[data-told=STOPPED]");
         page.click("[data-effort='9']");
         assertThat(told()).isEmpty();

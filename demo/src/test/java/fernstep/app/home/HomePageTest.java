@@ -144,7 +144,7 @@ class HomePageTest extends HerPhone {
         assertThat(standings.of(client).mayTrain()).isEqualTo(Permission.TRAIN);
         assertThat(standings.of(client).gently(LocalDate.now())).isTrue();
         page.reload();
-        assertThat(screen(page)).hasText("Hello Home");
+        assertThat(screen(page)).hasText("Before you start");
     }
 
     @Test

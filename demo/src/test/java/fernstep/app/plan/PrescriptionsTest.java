@@ -30,9 +30,11 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** What she is to do is the same on every page, on paper, in her calendar, in a letter, for programs and on her phone. */
+@Isolated("works with everyone in the room")
 @ExtendWith({AppExtension.class, BrowserExtension.class})
 class PrescriptionsTest {
     private static final long IMOGEN = 1;
@@ -84,6 +86,8 @@ class PrescriptionsTest {
             Prescription p = prescriptions.of(clients.file(id));
             List<String> all = names(p.plan().items());
             List<PlanItem> today = p.session(LocalDate.now(), null);
+            boolean asksFirst =
+                    visits.screeningToday(clients.file(id)).outcome().closesGates(); // alone at home she waits
             compared++;
 
             visitor.open("/visits/" + visit + "/plan/print?language=en");
@@ -130,9 +134,10 @@ class PrescriptionsTest {
                             today.stream().map(PrescriptionsTest::named).toList());
             assertThat(phone(visitor, id))
                     .as("%s phone", client.name())
-                    .isEqualTo(today.stream()
-                            .map(item -> item.rung().code() + ":" + (item.side() == null ? "" : item.side()))
-                            .toList());
+                    .isEqualTo((asksFirst ? List.<PlanItem>of() : today)
+                            .stream()
+                                    .map(item -> item.rung().code() + ":" + (item.side() == null ? "" : item.side()))
+                                    .toList());
             page = visitor.onATablet("imogen");
         }
         assertThat(compared).isGreaterThan(7);
@@ -183,7 +188,11 @@ class PrescriptionsTest {
         Page page = visitor.onATablet("imogen");
         visitor.open("/visits/" + visit + "/plan");
         visitor.see("In use since");
-        page.click("button[aria-label^='Fewer exercises']");
+        for (int fewer = 0; fewer < 3; fewer++) {
+            page.waitForResponse(
+                    answer -> answer.url().contains("/plan/change"),
+                    () -> page.click("button[aria-label^='Fewer exercises']"));
+        }
         visitor.see("A draft");
         assertThat(prescriptions.of(clients.file(client)).plan().items())
                 .extracting(PrescriptionsTest::named)

@@ -347,7 +347,7 @@ class StandingHoldsTest {
         runner.take(session, Report.sign(UUID.randomUUID().toString(), "SELF_HARM"), IMOGEN);
         Page page = visitor.onATablet("imogen");
         visitor.open("/sessions/" + session);
-        page.click("text=Referral sheet");
+        page.click("a:visible:text-is('Referral sheet')");
         assertThat(page.locator("[data-call=CRISIS_NOW]").textContent()).contains("She is not left alone");
         assertThat(page.locator("[data-call] a").allTextContents())
                 .containsExactly("Crisis line: 555 0199", "Emergency number: 112");
