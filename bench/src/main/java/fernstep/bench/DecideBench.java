@@ -46,7 +46,7 @@ public class DecideBench {
                     List.of(
                             Seen.clear(SignCode.DOME_FIRM).inRep(4),
                             Seen.slight(SignCode.BREATH_HELD).inRep(4))),
-            new Situation.Before(
+            Situation.Before.of(
                     List.of(
                             new RepRecord(1, List.of(Seen.slight(SignCode.BREATH_HELD)), Move.CUE, null),
                             new RepRecord(3, List.of(Seen.clear(SignCode.BACK_ARCHES)), Move.EASE, Lever.RAISE_RANGE)),

@@ -16,6 +16,7 @@ import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.RuleId;
 import fernstep.core.decision.Seen;
+import fernstep.core.findings.BodyPlace;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
@@ -90,7 +91,7 @@ class SessionEventJsonTest {
                 null);
         Advice position =
                 advice(new LeverChange(Lever.EASIER_POSITION, Position.PRONE, Position.HANDS_KNEES, -3.0), null);
-        Seen full = new Seen(SignCode.PAIN, Seen.Severity.CLEAR, Side.LEFT, 2, 4.5, 6, "low back", true, false);
+        Seen full = new Seen(SignCode.PAIN, Seen.Severity.CLEAR, Side.LEFT, 2, 4.5, 6, BodyPlace.HIP, true, false);
         Seen bare = Seen.slight(SignCode.RUSHED).inRep(1);
         return Stream.of(
                 new RepDone("a", IMOGEN),
@@ -151,7 +152,8 @@ class SessionEventJsonTest {
                     false,
                     Set.of(),
                     Body.of(null, null),
-                    EarlierSessions.NONE);
+                    EarlierSessions.NONE,
+                    LocalDate.of(2031, 5, 14));
             List<PlannedExercise> planned =
                     List.of(new PlannedExercise(rung, RungForm.PLAIN, null, new Dose(2, 6, null, null, 1, 5), 1));
             SessionEvent event = new Intake(Session.replay(catalogue, planned, List.of()), () -> her, IMOGEN)

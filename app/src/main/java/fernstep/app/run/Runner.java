@@ -304,6 +304,7 @@ public class Runner {
                 client.facts().pregnant(),
                 visits.screeningToday(client).closed(),
                 client.body(),
-                earlier.before(session));
+                earlier.before(session),
+                session.heldOn());
     }
 }

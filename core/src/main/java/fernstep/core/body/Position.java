@@ -25,6 +25,11 @@ public enum Position {
         return this == SUPINE;
     }
 
+    /** On the back, flat or propped up: a hand fits under the low back. */
+    public boolean onTheBack() {
+        return this == SUPINE || this == INCLINED;
+    }
+
     boolean frontDown() {
         return this == PRONE || this == HANDS_KNEES;
     }

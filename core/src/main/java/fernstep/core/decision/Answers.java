@@ -6,6 +6,7 @@ import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** What a cue, an easing, a step back look like on this rung, and what takes their place where they are not to be had. */
 final class Answers {
@@ -18,8 +19,7 @@ final class Answers {
     }
 
     Optional<Candidate> oneSideBack(RuleId id, Seen sign) {
-        return new StepsBack(s)
-                .nearest()
+        return stepTo(sign)
                 .map(back -> new Candidate(
                         id,
                         Move.EASE_ONE_SIDE,
@@ -61,9 +61,13 @@ final class Answers {
     /** With no lever left, easing is not possible: the step back takes its place. */
     Candidate ease(RuleId id, Seen sign, String reasonKey, List<Lever> preferred) {
         List<LeverChange> options = levers.offered(sign, preferred);
-        return options.isEmpty()
-                ? stepBack(id, sign, "noLeverLeft")
-                : easeWith(id, Move.EASE, sign, reasonKey, options);
+        if (!options.isEmpty()) {
+            return easeWith(id, Move.EASE, sign, reasonKey, options);
+        }
+        boolean nothingFollowed = LoadSigns.isOne(sign) && s.rung().family() == null;
+        return nothingFollowed
+                ? Candidate.plain(id, Move.END_SET, sign, "noLoad.endSet", sign.sign())
+                : stepBack(id, sign, "noLeverLeft");
     }
 
     static Candidate easeWith(RuleId id, Move move, Seen sign, String reasonKey, List<LeverChange> options) {
@@ -74,10 +78,14 @@ final class Answers {
     /** A rung back; with none that is no heavier, the hold or a helper; with neither, the exercise ends. */
     Candidate stepBack(RuleId id, Seen sign, String reasonKey) {
         List<LeverChange> options = levers.offered(sign, levers.byRelief(sign));
-        return new StepsBack(s)
-                .nearest()
+        return stepTo(sign)
                 .map(back -> back(id, sign, back, Reason.of(reasonKey, sign.sign(), name(back.rung())), options))
                 .orElseGet(() -> withoutRungBack(id, sign));
+    }
+
+    private Optional<StepsBack.To> stepTo(@Nullable Seen sign) {
+        StepsBack steps = new StepsBack(s);
+        return sign != null && LoadSigns.isOne(sign) ? steps.relieving() : steps.nearest();
     }
 
     private Candidate withoutRungBack(RuleId id, Seen sign) {
@@ -94,8 +102,7 @@ final class Answers {
     /** Several clear losses in one repetition are a rung too many. */
     Candidate manyAtOnce(Candidate strongest, int signs) {
         Seen sign = strongest.sign();
-        return new StepsBack(s)
-                .nearest()
+        return stepTo(sign)
                 .map(back -> new Candidate(
                         RuleId.R13,
                         Move.STEP_BACK,

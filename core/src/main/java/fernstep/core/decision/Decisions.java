@@ -3,6 +3,7 @@ package fernstep.core.decision;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Reason;
+import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
@@ -18,15 +19,40 @@ public final class Decisions {
 
     private Decisions() {}
 
+    /** So many exercises ended for signs of too much load end the loaded part of a session. */
+    private static final int ENDED_FOR_LOAD = 3;
+
     public static Advice next(Situation s) {
         List<Candidate> candidates = candidates(s);
-        return advice(s, strongest(candidates), candidates);
+        return advice(s, safest(s, candidates), candidates);
+    }
+
+    /** The strongest, but that getting up is coached and never ended, and that the third exercise ended ends all loaded. */
+    private static Candidate safest(Situation s, List<Candidate> candidates) {
+        Candidate best = strongest(candidates);
+        boolean habit = s.rung().strand() == Strand.UPRIGHT && s.rung().fromDayOne();
+        boolean goesOn = best.move().compareTo(Move.EASE) >= 0 && best.move().compareTo(Move.END_EXERCISE) <= 0;
+        if (habit && goesOn) {
+            return new Candidate(
+                    best.rule(),
+                    Move.CUE,
+                    null,
+                    null,
+                    Reason.of("habit.coached"),
+                    best.sign(),
+                    List.of(),
+                    best.closesLoadedRungs(),
+                    best.refers());
+        }
+        Seen sign = best.sign();
+        boolean ended = best.move() == Move.END_EXERCISE && sign != null && LoadSigns.isOne(sign);
+        return ended && s.before().endedForLoad() + 1 >= ENDED_FOR_LOAD ? best.closingLoadedRungs() : best;
     }
 
     /** Every rule, the strongest first: whether it applied, and what became of it. */
     public static List<Considered> trail(Situation s) {
         List<Candidate> candidates = candidates(s);
-        return new Trail(s, candidates, strongest(candidates)).rules();
+        return new Trail(s, candidates, safest(s, candidates)).rules();
     }
 
     static Candidate strongest(List<Candidate> candidates) {
@@ -102,7 +128,7 @@ public final class Decisions {
                 watchNext(s, best),
                 runnerUp(s, best),
                 alsoSeen,
-                all.stream().anyMatch(Candidate::closesLoadedRungs),
+                best.closesLoadedRungs() || all.stream().anyMatch(Candidate::closesLoadedRungs),
                 best.refers());
     }
 

@@ -10,14 +10,25 @@ import org.jspecify.annotations.Nullable;
  * @param from the value now: a number for range, knee bend (deg), hold (s) and repetitions, else a code; null where nothing
  *     was set
  * @param to the value to set
- * @param loadChangePct expected change of the load index, negative when it falls; null where load stays the same
+ * @param with a second lever pulled together with it, where one alone does not relieve; null as a rule
+ * @param loadChangePct of all that is pulled; expected change of the load index, negative when it falls; null where load stays the same
  */
 public record LeverChange(
         Lever lever,
         @Nullable Object from,
         @Nullable Object to,
+        @Nullable LeverChange with,
         @Nullable Double loadChangePct) {
     private static final double PCT = 100;
+
+    public LeverChange(Lever lever, @Nullable Object from, @Nullable Object to, @Nullable Double loadChangePct) {
+        this(lever, from, to, null, loadChangePct);
+    }
+
+    /** The second lever, where two are pulled together. */
+    public @Nullable Lever alsoLever() {
+        return with == null ? null : with.lever();
+    }
 
     /** The lever in use and its true size, for the sentence of an answer. */
     public Reason inWords() {
@@ -28,6 +39,10 @@ public record LeverChange(
                         Reason.of("use." + lever, to == null ? "" : to, from == null ? "" : from);
                     case ONE_LIMB, SLOWER, CHANGE_BREATH, CHANGE_SPINE -> Reason.of("use." + lever);
                 };
+        if (with != null) {
+            Reason both = Reason.of("use.both", what, with.inWords());
+            return loadChangePct == null ? both : Reason.of("use.withLoad", both, Math.round(-loadChangePct));
+        }
         return loadChangePct == null ? what : Reason.of("use.withLoad", what, Math.round(-loadChangePct));
     }
 

@@ -45,23 +45,38 @@ final class Levers {
         order.addAll(s.rung().levers());
         List<LeverChange> offered = new ArrayList<>();
         order.forEach(lever -> change(lever, sign).ifPresent(offered::add));
+        boolean needsTwo =
+                offered.isEmpty() && LoadSigns.isOne(sign) && s.rung().family() != null;
+        if (needsTwo) {
+            twoTogether().ifPresent(offered::add);
+        }
         return offered;
     }
 
-    /** A ridge, a bulge, an arch and a sinking belly say that the load is too much: only less load answers them. */
-    private static final Set<SignCode> ASK_FOR_LESS_LOAD = EnumSet.of(
-            SignCode.DOME_FIRM, SignCode.DOME_SOFT, SignCode.WALL_BULGE, SignCode.BACK_ARCHES, SignCode.BELLY_DROPS);
+    /** So many good repetitions, or seconds of a hold, before a shorter one can answer a sign of too much load. */
+    private static final int GOOD_BEFORE = 3;
 
-    private static final Set<Lever> OF_DOSE_AND_HELP =
-            EnumSet.of(Lever.SHORTEN_HOLD, Lever.FEWER_REPS, Lever.ADD_HELPER, Lever.SUPPORT, Lever.EASIER_POSITION);
+    private static final Set<Lever> OF_DOSE = EnumSet.of(Lever.SHORTEN_HOLD, Lever.FEWER_REPS);
+    private static final Set<Lever> OF_HELP = EnumSet.of(Lever.ADD_HELPER, Lever.SUPPORT, Lever.EASIER_POSITION);
 
-    /** Where the rung has no range of load, a shorter hold, fewer repetitions or a helper are what eases it. */
+    /**
+     * A sign of too much load is answered by truly less of it. Where the model follows none, a hold or a set ends where it
+     * was last good, if it was good for a while, and help or another place will do.
+     */
     private boolean answers(LeverChange change, Seen sign) {
-        if (!ASK_FOR_LESS_LOAD.contains(sign.sign()) || change.loadChangePct() != null) {
+        if (!LoadSigns.isOne(sign)) {
             return true;
         }
-        boolean noLoadRange = s.rung().family() == null || !s.rung().hasRange();
-        return noLoadRange && OF_DOSE_AND_HELP.contains(change.lever());
+        Double pct = change.loadChangePct();
+        if (s.rung().family() != null) {
+            return pct != null && pct <= LoadNow.RELIEVES_PCT;
+        }
+        return OF_HELP.contains(change.lever()) || (OF_DOSE.contains(change.lever()) && goodForAWhile(change, sign));
+    }
+
+    private static boolean goodForAWhile(LeverChange change, Seen sign) {
+        boolean told = change.lever() == Lever.SHORTEN_HOLD ? sign.second() != null : sign.rep() != null;
+        return told && change.toAsNumber(0) >= GOOD_BEFORE;
     }
 
     /** Range and lever length by the size of their relief, then one limb, helper, position. */
@@ -127,13 +142,49 @@ final class Levers {
         while (to > 0) {
             to = Math.max(0, (Math.ceil(to * RANGE_STEPS - A_STEP_IS_REACHED) - 1) / RANGE_STEPS);
             double range = Numbers.rounded(to, 2);
-            Optional<LeverChange> change =
-                    relief(Lever.RAISE_RANGE, now, range, () -> s.rung().indexAt(range, s.body()));
+            Optional<LeverChange> change = relief(Lever.RAISE_RANGE, now, range, () -> new LoadNow(s).at(range));
             if (change.isPresent()) {
                 return change;
             }
         }
         return Optional.empty();
+    }
+
+    /** Where none is enough alone: the easiest range with bent knees or one limb, or both of these, the least that does. */
+    private Optional<LeverChange> twoTogether() {
+        double now = s.setting().range();
+        boolean range = now > 0 && s.rung().hasRange() && s.rung().offers(Lever.RAISE_RANGE);
+        boolean knee = s.rung().offers(Lever.BEND_KNEE) && !s.leverUsed(Lever.BEND_KNEE);
+        boolean limb = s.rung().offers(Lever.ONE_LIMB) && !s.leverUsed(Lever.ONE_LIMB);
+        LeverChange less = new LeverChange(Lever.RAISE_RANGE, now, 0.0, null);
+        LeverChange one = new LeverChange(Lever.ONE_LIMB, null, null, null);
+        List<LeverChange> pairs = new ArrayList<>();
+        for (int deg = LoadNow.KNEE_BEND_DEG; deg <= LoadNow.MOST_KNEE_BEND_DEG; deg += LoadNow.KNEE_BEND_DEG) {
+            LeverChange bent = new LeverChange(Lever.BEND_KNEE, 0, deg, null);
+            if (range && knee) {
+                pair(less, bent, 0, deg, false).ifPresent(pairs::add);
+            }
+            if (knee && limb) {
+                pair(bent, one, now, deg, true).ifPresent(pairs::add);
+            }
+        }
+        if (range && limb) {
+            pair(less, one, 0, 0, true).ifPresent(pairs::add);
+        }
+        return pairs.stream()
+                .filter(pair -> pair.loadChangePct() != null && pair.loadChangePct() <= LoadNow.RELIEVES_PCT)
+                .max(Comparator.comparingDouble(LeverChange::loadChangePct));
+    }
+
+    private Optional<LeverChange> pair(
+            LeverChange first, LeverChange second, double range, int kneesDeg, boolean limb) {
+        double then = s.rung()
+                .shortened(s.body(), kneesDeg, limb)
+                .movement()
+                .peak(s.body(), range)
+                .loadIndex();
+        double pct = LoadNow.changePct(new LoadNow(s).index(), then);
+        return Optional.of(new LeverChange(first.lever(), first.from(), first.to(), second, pct));
     }
 
     /** As little as truly eases: 30, 60 or 90 degrees more, the heel no lower. */
@@ -141,7 +192,11 @@ final class Levers {
         for (int deg = LoadNow.KNEE_BEND_DEG; deg <= LoadNow.MOST_KNEE_BEND_DEG; deg += LoadNow.KNEE_BEND_DEG) {
             double bend = deg;
             LoadNow now = new LoadNow(s);
-            Optional<LeverChange> change = relief(Lever.BEND_KNEE, 0, deg, () -> now.kneesBent(bend, now.index()));
+            Optional<LeverChange> change = relief(
+                    Lever.BEND_KNEE,
+                    0,
+                    deg,
+                    () -> now.kneesBent(bend, s.setting().range(), now.index()));
             if (change.isPresent()) {
                 return change;
             }
@@ -149,14 +204,14 @@ final class Levers {
         return Optional.empty();
     }
 
-    /** Only if it truly lowers the load: by three percent at least. */
+    /** Only if it truly lowers the load. */
     private Optional<LeverChange> relief(
             Lever lever, @Nullable Object from, @Nullable Object to, DoubleSupplier eased) {
         if (s.rung().family() == null) {
             return Optional.empty();
         }
         double pct = LoadNow.changePct(new LoadNow(s).index(), eased.getAsDouble());
-        return pct <= LoadNow.TRULY_LESS_PCT ? Optional.of(new LeverChange(lever, from, to, pct)) : Optional.empty();
+        return pct <= LoadNow.RELIEVES_PCT ? Optional.of(new LeverChange(lever, from, to, pct)) : Optional.empty();
     }
 
     /** What is left where no rung is: the hold, then a helper. */
@@ -194,6 +249,7 @@ final class Levers {
                 .filter(h -> h.support() == support)
                 .filter(h -> !s.setting().helpers().contains(h))
                 .filter(h -> h != Helper.ARMS_DOWN || !s.closed().contains(Restriction.NO_WRIST_LOAD))
+                .filter(h -> h != Helper.HAND_UNDER_BACK || s.rung().position().onTheBack())
                 .sorted(Comparator.comparing(h -> !suits(h, sign)))
                 .skip(Math.max(0, given - inSetting))
                 .findFirst()

@@ -8,8 +8,8 @@ import fernstep.core.measure.Numbers;
 final class LoadNow {
     static final int KNEE_BEND_DEG = 30;
     static final int MOST_KNEE_BEND_DEG = 90;
-    /** From here on less load is truly less. */
-    static final double TRULY_LESS_PCT = -3;
+    /** An answer to a sign of too much load takes at least so much of it away (our choice; see brief 16.1). */
+    static final double RELIEVES_PCT = -10;
 
     private final Situation s;
 
@@ -22,11 +22,13 @@ final class LoadNow {
      * lighter counts, so that a step back is never heavier.
      */
     double index() {
-        double range = s.setting().range();
-        double now = s.rung().indexAt(range, s.body());
-        if (inUse(Lever.BEND_KNEE)) {
-            now = Math.min(now, kneesBentNow(now));
-        }
+        return at(s.setting().range());
+    }
+
+    /** The same at another range, what was shortened stays so. */
+    double at(double range) {
+        double plain = s.rung().indexAt(range, s.body());
+        double now = inUse(Lever.BEND_KNEE) ? Math.min(plain, kneesBentNow(range, plain)) : plain;
         return inUse(Lever.ONE_LIMB)
                 ? Math.min(
                         now, s.rung().movement().peakOfOneLimb(s.body(), range).loadIndex())
@@ -34,12 +36,12 @@ final class LoadNow {
     }
 
     /** With the bend that was offered: the smallest that truly eased. */
-    private double kneesBentNow(double straight) {
+    private double kneesBentNow(double range, double straight) {
         double bent = straight;
         for (int deg = KNEE_BEND_DEG;
-                deg <= MOST_KNEE_BEND_DEG && changePct(straight, bent) > TRULY_LESS_PCT;
+                deg <= MOST_KNEE_BEND_DEG && changePct(straight, bent) > RELIEVES_PCT;
                 deg += KNEE_BEND_DEG) {
-            bent = kneesBent(deg, straight);
+            bent = kneesBent(deg, range, straight);
         }
         return bent;
     }
@@ -49,12 +51,9 @@ final class LoadNow {
     }
 
     /** With the knees so much further bent; a bend that her body cannot make relieves nothing. */
-    double kneesBent(double deg, double straight) {
+    double kneesBent(double deg, double range, double straight) {
         try {
-            return s.rung()
-                    .movement()
-                    .peakWithKneesBent(s.body(), s.setting().range(), deg)
-                    .loadIndex();
+            return s.rung().movement().peakWithKneesBent(s.body(), range, deg).loadIndex();
         } catch (ImpossiblePose e) {
             return straight;
         }

@@ -1,5 +1,6 @@
 package fernstep.core.decision;
 
+import fernstep.core.findings.BodyPlace;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
@@ -12,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param rep repetition in which it came, from 1, or null
  * @param second seconds into the hold when it came, or null
  * @param painLevel 0 to 10 with {@code PAIN}
+ * @param place with {@code PAIN}: where on the body chart; null where it was not said
  * @param recoverable with {@code SET_LOST}: whether the set could be brought back in place
  */
 public record Seen(
@@ -21,7 +23,7 @@ public record Seen(
         @Nullable Integer rep,
         @Nullable Double second,
         @Nullable Integer painLevel,
-        @Nullable String place,
+        @Nullable BodyPlace place,
         boolean sharp,
         @Nullable Boolean recoverable) {
 
@@ -59,6 +61,23 @@ public record Seen(
         return of(sign, Severity.CLEAR);
     }
 
+    /** What a number of pain is called. */
+    public enum PainWord {
+        MILD,
+        MODERATE,
+        SEVERE;
+
+        private static final int MODERATE_FROM = 4;
+        private static final int SEVERE_FROM = 7;
+
+        /**
+         * @param level 1 to 10
+         */
+        public static PainWord of(int level) {
+            return level >= SEVERE_FROM ? SEVERE : level >= MODERATE_FROM ? MODERATE : MILD;
+        }
+    }
+
     public Seen inRep(int number) {
         return new Seen(sign, severity, side, number, second, painLevel, place, sharp, recoverable);
     }
@@ -71,7 +90,7 @@ public record Seen(
         return new Seen(sign, severity, where, rep, second, painLevel, place, sharp, recoverable);
     }
 
-    public Seen withPain(int level, @Nullable String where) {
+    public Seen withPain(int level, @Nullable BodyPlace where) {
         return new Seen(sign, severity, side, rep, second, level, where, sharp, recoverable);
     }
 

@@ -2,6 +2,7 @@ package fernstep.core.decision;
 
 import fernstep.core.approach.Stances;
 import fernstep.core.catalogue.Lever;
+import fernstep.core.findings.BodyPlace;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Reason;
 import java.util.ArrayList;
@@ -17,6 +18,8 @@ import java.util.stream.Stream;
 final class SignRules {
     private static final int SET_CUES_PER_SET = 2;
     private static final int SOFT_EASES = 2;
+    /** In so many of the last weeks before this one. */
+    private static final int LEAKING_WEEKS = 3;
     /** Mild pain in one place in this session and so many before it. */
     private static final int MILD_PAIN_SESSIONS_BEFORE = 2;
 
@@ -73,6 +76,26 @@ final class SignRules {
         return rule.id();
     }
 
+    /** Two eases for signs of too much load in one exercise, whichever they are; then a step back; then it ends. */
+    private static final int EASES_IN_AN_EXERCISE = 2;
+
+    private Candidate withinBudget(RuleId id, Seen sign, Candidate answer) {
+        boolean mild = answer.move().eases() || answer.move() == Move.CUE || answer.move() == Move.END_SET;
+        if (!LoadSigns.isOne(sign) || !(mild || answer.move() == Move.STEP_BACK)) {
+            return answer;
+        }
+        if (s.loadSignsAnsweredBy(Move.STEP_BACK) > 0) {
+            return Candidate.plain(id, Move.END_EXERCISE, sign, "budget.end", sign.sign());
+        }
+        int eased = s.loadSignsAnsweredBy(Move.EASE) + s.loadSignsAnsweredBy(Move.EASE_ONE_SIDE);
+        if (mild && eased >= EASES_IN_AN_EXERCISE) {
+            return answers.stepBack(id, sign, "budget.back");
+        }
+        return answer.move() == Move.CUE && eased > 0
+                ? answers.ease(id, sign, "budget.ease", levers.byRelief(sign))
+                : answer;
+    }
+
     Candidate answer(Seen sign) {
         Optional<Reason> notASign = notASign(sign);
         if (notASign.isPresent()) {
@@ -80,7 +103,7 @@ final class SignRules {
         }
         RuleId id = ruleOf(sign.sign());
         SignRule rule = Objects.requireNonNull(BY_SIGN.get(sign.sign()), "a sign without its rule");
-        return rule.response().answer(this, id, sign);
+        return withinBudget(id, sign, rule.response().answer(this, id, sign));
     }
 
     Candidate manyAtOnce(Candidate strongest, int signs) {
@@ -129,11 +152,11 @@ final class SignRules {
                 .count();
     }
 
+    /** The same code of the body chart, on the same side where it has sides; where nobody said, both unsaid. */
     private static boolean samePlace(Seen before, Seen now) {
-        return before.sign() == SignCode.PAIN
-                && (before.place() == null
-                        || now.place() == null
-                        || before.place().equalsIgnoreCase(now.place()));
+        BodyPlace place = now.place();
+        boolean sides = place == null || !place.sided() || before.side() == now.side();
+        return before.sign() == SignCode.PAIN && before.place() == place && sides;
     }
 
     private Candidate floor(RuleId id, Seen sign) {
@@ -147,13 +170,26 @@ final class SignRules {
                         : Candidate.plain(id, Move.END_EXERCISE, sign, "R3.heavy")
                                 .closingLoadedRungs();
             case BEARS_DOWN ->
-                Candidate.plain(id, Move.END_EXERCISE, sign, "R3.bearsDown").closingLoadedRungs();
-            default ->
                 before
-                        ? Candidate.plain(id, Move.REFER_NOW, sign, "R3.leakAgain")
+                        ? Candidate.plain(id, Move.END_SESSION, sign, "R3.bearsDownAgain")
+                                .closingLoadedRungs()
                                 .referring()
-                        : answers.ease(id, sign, "R3.leak", List.of(Lever.EASIER_POSITION, Lever.RAISE_RANGE));
+                        : Candidate.plain(id, Move.END_EXERCISE, sign, "R3.bearsDown")
+                                .closingLoadedRungs();
+            default -> leak(id, sign, before);
         };
+    }
+
+    /** A leak is eased and, where it comes again, referred for without haste; in three of four weeks somebody looks first. */
+    private Candidate leak(RuleId id, Seen sign, boolean before) {
+        if (s.weeksWith(SignCode.LEAK) >= LEAKING_WEEKS) {
+            return Candidate.plain(id, Move.END_EXERCISE, sign, "R3.leakAskFirst")
+                    .closingLoadedRungs()
+                    .referring();
+        }
+        Candidate easier = answers.ease(
+                id, sign, before ? "R3.leakAgain" : "R3.leak", List.of(Lever.EASIER_POSITION, Lever.RAISE_RANGE));
+        return before ? easier.referring() : easier;
     }
 
     private Candidate firmDome(RuleId id, Seen sign) {
@@ -198,7 +234,7 @@ final class SignRules {
         List<Lever> order =
                 switch (sign.sign()) {
                     case RIBS_FLARE -> List.of(Lever.SUPPORT, Lever.RAISE_RANGE, Lever.BEND_KNEE);
-                    case BACK_ARCHES -> List.of(Lever.RAISE_RANGE, Lever.CHANGE_SPINE, Lever.BEND_KNEE);
+                    case BACK_ARCHES -> List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE);
                     default -> List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE);
                 };
         return firstAndSlight ? answers.cue(id, sign, id + ".cue", order) : answers.ease(id, sign, id + ".ease", order);

@@ -10,6 +10,8 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Answer;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -52,13 +54,26 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
      * What happened earlier.
      *
      * @param soFar the earlier repetitions of this set, oldest first
+     * @param exercise what was seen and answered in this exercise before this set, oldest first, a step back included
+     * @param endedForLoad how many exercises of this session a load sign has ended
      * @param history levers tried against a sign on this rung in earlier sessions
      * @param earlierSessions signs of earlier sessions, any rung
      */
-    public record Before(List<RepRecord> soFar, List<PastLever> history, List<EarlierSession> earlierSessions) {
-        public static final Before NOTHING = new Before(List.of(), List.of(), List.of());
+    public record Before(
+            List<RepRecord> soFar,
+            List<RepRecord> exercise,
+            int endedForLoad,
+            List<PastLever> history,
+            List<EarlierSession> earlierSessions) {
+        public static final Before NOTHING = of(List.of(), List.of(), List.of());
+
+        /** In the first set of the first exercise. */
+        public static Before of(List<RepRecord> soFar, List<PastLever> history, List<EarlierSession> earlierSessions) {
+            return new Before(soFar, List.of(), 0, history, earlierSessions);
+        }
 
         public Before {
+            exercise = List.copyOf(exercise);
             soFar = List.copyOf(soFar);
             history = List.copyOf(history);
             earlierSessions = List.copyOf(earlierSessions);
@@ -116,6 +131,33 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
         return before.earlierSessions();
     }
 
+    /** All that was seen and answered in this exercise, oldest first. */
+    List<RepRecord> inExercise() {
+        return Stream.concat(before.exercise().stream(), soFar().stream()).toList();
+    }
+
+    /** The same since she last went on with another rung: what was pulled before that is let go. */
+    private List<RepRecord> sinceStepBack() {
+        List<RepRecord> all = inExercise();
+        int from = 0;
+        for (int n = 0; n < all.size(); n++) {
+            Move move = all.get(n).move();
+            if (move == Move.STEP_BACK
+                    || (move == Move.EASE_ONE_SIDE && all.get(n).lever() == null)) {
+                from = n + 1;
+            }
+        }
+        return all.subList(from, all.size());
+    }
+
+    /** How often a sign of too much load was answered by this move in this exercise. */
+    int loadSignsAnsweredBy(Move move) {
+        return (int) inExercise().stream()
+                .filter(rep -> rep.move() == move)
+                .filter(rep -> rep.signs().stream().anyMatch(LoadSigns::isOne))
+                .count();
+    }
+
     /** How often this move was already made for this sign in this set. */
     int timesMoved(SignCode sign, Move move) {
         return (int)
@@ -131,7 +173,7 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
     }
 
     boolean leverUsed(Lever lever) {
-        return soFar().stream().anyMatch(r -> r.lever() == lever);
+        return sinceStepBack().stream().anyMatch(rep -> rep.lever() == lever || rep.alsoLever() == lever);
     }
 
     /** Both sides have shown the sign in this set, or it was seen without any side to tell apart. */
@@ -146,6 +188,21 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
     @Nullable
     Side sideOf(Seen sign) {
         return sign.side() != null ? sign.side() : side();
+    }
+
+    /** In how many different weeks a sign came, counted back from the newest session it came in. */
+    int weeksWith(SignCode sign) {
+        List<LocalDate> days = earlierSessions().stream()
+                .filter(session -> session.signs().stream().anyMatch(seen -> seen.sign() == sign))
+                .map(EarlierSession::date)
+                .sorted(Comparator.reverseOrder())
+                .toList();
+        return days.isEmpty()
+                ? 0
+                : (int) days.stream()
+                        .map(day -> ChronoUnit.DAYS.between(day, days.get(0)) / 7)
+                        .distinct()
+                        .count();
     }
 
     long earlierSessionsWith(SignCode sign) {

@@ -57,13 +57,17 @@ public record EarlierSessions(List<Held> atTheMat, List<EarlierSession> atHome) 
         atHome = List.copyOf(atHome);
     }
 
-    /** Signs by session, oldest first. */
-    List<EarlierSession> sessions() {
+    /** So long an earlier session counts against what is seen today. */
+    private static final int COUNTS_DAYS = 28;
+
+    /** Signs by session of the last four weeks, oldest first; what is older is told, and counts no longer. */
+    List<EarlierSession> sessions(LocalDate today) {
         Stream<EarlierSession> seen = atTheMat.stream()
                 .map(h -> new EarlierSession(
                         h.date(), h.signs().stream().map(SignSeen::seen).toList()))
                 .filter(s -> !s.signs().isEmpty());
         return Stream.concat(seen, atHome.stream())
+                .filter(session -> !session.date().isBefore(today.minusDays(COUNTS_DAYS)))
                 .sorted(Comparator.comparing(EarlierSession::date))
                 .toList();
     }

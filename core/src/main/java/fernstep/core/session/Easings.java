@@ -11,7 +11,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 
-/** What makes an exercise easier beside its range and its dose. Helpers stay; the rest ends with the set. */
+/** What makes an exercise easier beside its range and its dose; it stays until another rung is gone on with. */
 final class Easings {
     private final Set<Helper> helpers = EnumSet.noneOf(Helper.class);
     private final List<Lever> otherLevers = new ArrayList<>();
@@ -44,14 +44,18 @@ final class Easings {
         }
     }
 
-    void endOfSet() {
+    /** As it was pulled elsewhere. */
+    void as(Easings other) {
+        helpers.addAll(other.helpers);
         otherLevers.clear();
-        kneesBentDeg = 0;
+        otherLevers.addAll(other.otherLevers);
+        kneesBentDeg = other.kneesBentDeg;
     }
 
     void clear() {
         helpers.clear();
-        endOfSet();
+        otherLevers.clear();
+        kneesBentDeg = 0;
     }
 
     /** As the rung looks now: in the easier position, with bent knees or one limb where these are in use. */

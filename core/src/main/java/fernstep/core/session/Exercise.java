@@ -218,7 +218,6 @@ public final class Exercise {
             return;
         }
         inHand.next(rung, dose, range);
-        easings.endOfSet();
     }
 
     /** A set is over that nothing seen had ended before its time. */
@@ -246,9 +245,43 @@ public final class Exercise {
         state = how;
     }
 
-    void saw(Seen sign, Move move, @Nullable Lever lever) {
+    /** What was seen and answered in it before this set. */
+    public List<RepRecord> before() {
+        return inHand.seenBefore();
+    }
+
+    void saw(Seen sign, Move move, @Nullable LeverChange change) {
         seen.saw(sign.sign());
-        inHand.saw(sign, move, lever);
+        inHand.saw(sign, move, change == null ? null : change.lever(), change == null ? null : change.alsoLever());
+    }
+
+    /** Nothing was done or seen in it yet. */
+    boolean notBegun() {
+        return open() && set() == 1 && repsDone() == 0 && soFar().isEmpty();
+    }
+
+    /** Begins as easy as the other side of it was made. */
+    void beginsAs(Exercise other) {
+        rung = other.rung;
+        form = other.form;
+        range = Math.min(range, other.range);
+        dose = new Dose(
+                dose.sets(),
+                less(dose.reps(), other.dose.reps()),
+                less(dose.holdS(), other.dose.holdS()),
+                less(dose.breaths(), other.dose.breaths()),
+                dose.perDay(),
+                dose.daysPerWeek());
+        easings.as(other.easings);
+    }
+
+    private static @Nullable Integer less(@Nullable Integer own, @Nullable Integer other) {
+        return own == null || other == null ? own : Integer.valueOf(Math.min(own, other));
+    }
+
+    /** No further than so much of its range. */
+    void atMost(double share) {
+        range = Math.min(range, share);
     }
 
     void answered(Answered event) {
@@ -268,6 +301,9 @@ public final class Exercise {
                 endSetWhenReached();
             }
             default -> easings.pull(change);
+        }
+        if (change.with() != null) {
+            pull(change.with());
         }
     }
 

@@ -140,7 +140,9 @@ public record Intake(Session session, Supplier<Circumstances> circumstances, Sta
                 new Situation.Now(emergencies, seen),
                 new Situation.Before(
                         exercise.soFar(),
+                        exercise.before(),
+                        session.endedForLoad(),
                         her.earlier().levers(exercise.rung().code()),
-                        her.earlier().sessions()));
+                        her.earlier().sessions(her.day())));
     }
 }

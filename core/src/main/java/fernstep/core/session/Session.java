@@ -4,6 +4,7 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.decision.Advice;
 import fernstep.core.decision.LeverChange;
+import fernstep.core.decision.LoadSigns;
 import fernstep.core.decision.Move;
 import fernstep.core.findings.SignCode;
 import fernstep.core.session.SessionEvent.Answered;
@@ -35,6 +36,10 @@ import org.jspecify.annotations.Nullable;
  * harmless.
  */
 public final class Session {
+    private static final double LOWER_HALF = 0.5;
+    private static final Set<SignCode> WITHOUT_SIDE = LoadSigns.withoutSide();
+    private static final Set<SignCode> OF_TOO_MUCH_LOAD = LoadSigns.all();
+
     private final Catalogue catalogue;
     private final List<Exercise> exercises = new ArrayList<>();
     private final Map<String, Overridden> overrides = new HashMap<>();
@@ -155,7 +160,7 @@ public final class Session {
         public Runnable signSeen(SignSeen event) {
             return inHand(event, e -> {
                 LeverChange change = changeMade(event);
-                e.saw(event.seen(), moveMade(event), change == null ? null : change.lever());
+                e.saw(event.seen(), moveMade(event), change);
                 answer(e, event, event.seen().sign() == SignCode.TIRED);
             });
         }
@@ -245,9 +250,51 @@ public final class Session {
             }
             default -> {}
         }
+        if (event instanceof SignSeen sign) {
+            afterwards(exercise, sign.seen().sign(), move);
+        }
         if (event.advice().closesLoadedRungs() && move.compareTo(Move.END_EXERCISE) >= 0) {
             closeLoadedRungs();
         }
+    }
+
+    /**
+     * What a sign of the midline or of pressure makes easier has no side: the other side begins as easy. After a firm ridge
+     * has ended an exercise a breath rung comes first, what loads the same family is over, and the rest stays in the lower
+     * half of its range.
+     */
+    private void afterwards(Exercise exercise, SignCode sign, Move move) {
+        boolean easier = move.eases() || move == Move.STEP_BACK;
+        if (easier && WITHOUT_SIDE.contains(sign) && exercise.side() != null) {
+            exercises.stream()
+                    .filter(other -> other != exercise
+                            && other.notBegun()
+                            && other.plannedRung().equals(exercise.plannedRung()))
+                    .forEach(other -> other.beginsAs(exercise));
+        }
+        if (move == Move.END_EXERCISE && sign == SignCode.DOME_FIRM && !loadClosed) {
+            exercises.stream()
+                    .filter(other -> other.open()
+                            && other.rung().family() != null
+                            && other.rung().family() == exercise.rung().family())
+                    .forEach(other -> other.end(Exercise.State.CLOSED));
+            exercises.stream()
+                    .filter(other -> other.open() && other.rung().loaded())
+                    .forEach(other -> other.atMost(LOWER_HALF));
+            FinishingBreath.after(exercises, catalogue)
+                    .ifPresent(breath -> exercises.add(exercises.indexOf(exercise) + 1, breath));
+        }
+    }
+
+    /** How many exercises a sign of too much load has ended. */
+    int endedForLoad() {
+        return (int) exercises.stream()
+                .filter(exercise -> exercise.answered().stream()
+                        .filter(SignSeen.class::isInstance)
+                        .map(SignSeen.class::cast)
+                        .anyMatch(sign -> moveMade(sign) == Move.END_EXERCISE
+                                && OF_TOO_MUCH_LOAD.contains(sign.seen().sign())))
+                .count();
     }
 
     /** As the advice said; the rung before at its easiest where a practitioner stepped back on her own. */
@@ -276,9 +323,13 @@ public final class Session {
     /** Nothing loaded for the rest of the session; it ends with a lying breath rung. */
     private void closeLoadedRungs() {
         loadClosed = true;
+        Optional<Exercise> last = exercises.stream()
+                .filter(exercise -> !exercise.open() && !exercise.answered().isEmpty())
+                .reduce((earlier, later) -> later);
         exercises.stream().filter(e -> e.open() && e.rung().loaded()).forEach(e -> e.end(Exercise.State.CLOSED));
         if (!ended) {
-            FinishingBreath.after(exercises, catalogue).ifPresent(exercises::add);
+            int next = last.map(exercise -> exercises.indexOf(exercise) + 1).orElse(exercises.size());
+            FinishingBreath.after(exercises, catalogue).ifPresent(breath -> exercises.add(next, breath));
         }
     }
 }

@@ -9,12 +9,16 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.plan.Dose;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** The set that is being done, how many repetitions of it and what was seen in them; and those before it. */
 final class SetInHand {
     private final List<SetDone> earlier = new ArrayList<>();
     private final List<RepRecord> seen = new ArrayList<>();
+    /** Of the sets and rungs before this one, in this exercise. */
+    private final List<RepRecord> seenBefore = new ArrayList<>();
+
     private int number = 1;
     private int repsDone;
     /** Repetitions of this set that were done on the rung before it was stepped back from. */
@@ -54,8 +58,14 @@ final class SetInHand {
         return seen.stream().anyMatch(r -> r.rep() == rep && r.signs().stream().anyMatch(s -> s.sign() == sign));
     }
 
-    void saw(Seen what, Move move, @Nullable Lever lever) {
-        seen.add(new RepRecord(what.rep() == null ? repInHand() : what.rep(), List.of(what), move, lever));
+    /** What was seen and answered in this exercise before this set. */
+    List<RepRecord> seenBefore() {
+        return List.copyOf(seenBefore);
+    }
+
+    void saw(Seen what, Move move, @Nullable Lever lever, @Nullable Lever alsoLever) {
+        int rep = Objects.requireNonNullElse(what.rep(), repInHand());
+        seen.add(new RepRecord(rep, List.of(what), move, lever, alsoLever));
     }
 
     void repDone() {
@@ -82,6 +92,7 @@ final class SetInHand {
         repsDone = 0;
         before = 0;
         over = false;
+        seenBefore.addAll(seen);
         seen.clear();
     }
 
@@ -91,6 +102,7 @@ final class SetInHand {
             earlier.add(soFar(rung, dose, range));
         }
         before = repsDone;
+        seenBefore.addAll(seen);
         seen.clear();
     }
 

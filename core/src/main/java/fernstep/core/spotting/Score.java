@@ -83,7 +83,7 @@ public record Score(List<Found> found, List<Mark> falseAlarms) {
                     situation.her(),
                     situation.doing(),
                     new Situation.Now(java.util.Set.of(), List.of(seen)),
-                    new Situation.Before(soFar, List.of(), List.of())));
+                    Situation.Before.of(soFar, List.of(), List.of())));
             Lever lever = advice.change() == null ? null : advice.change().lever();
             soFar.add(new RepRecord(e.from(), List.of(seen), advice.move(), lever));
             Optional<Mark> mark = marks.stream().filter(e::isMeantBy).min(Comparator.comparingInt(Mark::rep));

@@ -91,6 +91,6 @@ final class Case {
                 new Situation.Woman(pregnant, closed, Body.of(70.0, 170.0)),
                 new Situation.Doing(ShippedCatalogue.CATALOGUE.rung(rung), side, setting),
                 new Situation.Now(emergencies, List.of(seen)),
-                new Situation.Before(soFar, history, earlier));
+                Situation.Before.of(soFar, history, earlier));
     }
 }

@@ -75,7 +75,7 @@ class DecisionPropertiesTest {
                         random.nextInt(4) == 0, closed, Body.of(50.0 + random.nextInt(50), 150.0 + random.nextInt(35))),
                 new Situation.Doing(rung, side, setting),
                 new Situation.Now(Set.of(), List.of(seen(random).inRep(5))),
-                new Situation.Before(soFar, List.of(), List.of()));
+                Situation.Before.of(soFar, List.of(), List.of()));
     }
 
     private static Seen seen(Random random) {

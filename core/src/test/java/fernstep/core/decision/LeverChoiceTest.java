@@ -46,18 +46,31 @@ class LeverChoiceTest extends LeverOffers {
         void only_less_load_answers_a_ridge_where_the_rung_has_load_to_give() {
             assertThat(offered(onF4(), clear(SignCode.DOME_FIRM)))
                     .isNotEmpty()
-                    .allSatisfy(c -> assertThat(c.loadChangePct()).isLessThanOrEqualTo(-3));
+                    .allSatisfy(c -> assertThat(c.loadChangePct()).isLessThanOrEqualTo(-10));
             assertThat(offered(onF4().on("HK3").side(null).set(1, 5.0, 6), clear(SignCode.BELLY_DROPS)))
-                    .as("without a range of load: hold, help, repetitions")
+                    .as("neither a shorter hold nor a helper takes load away")
+                    .isEmpty();
+        }
+
+        @Test
+        void where_no_load_is_followed_the_hold_ends_where_it_was_good_for_three_seconds() {
+            assertThat(offered(
+                            onF4().on("DC2").side(null).set(1, 10.0, 3),
+                            clear(SignCode.DOME_SOFT).atSecond(6)))
+                    .filteredOn(change -> change.lever() == Lever.SHORTEN_HOLD)
+                    .singleElement()
+                    .satisfies(change -> assertThat(change.to()).isEqualTo(6.0));
+            assertThat(offered(
+                            onF4().on("DC2").side(null).set(1, 10.0, 3),
+                            clear(SignCode.DOME_SOFT).atSecond(2)))
                     .extracting(LeverChange::lever)
-                    .isNotEmpty()
-                    .isSubsetOf(Lever.SHORTEN_HOLD, Lever.ADD_HELPER, Lever.SUPPORT, Lever.FEWER_REPS);
+                    .doesNotContain(Lever.SHORTEN_HOLD, Lever.FEWER_REPS);
         }
 
         @Test
         void where_no_rung_is_left_the_hold_comes_before_a_helper() {
-            Seen lost = clear(SignCode.SET_LOST);
-            assertThat(new Levers(onF4().situation(lost)).holdOrHelper(lost))
+            Seen gripped = clear(SignCode.HIP_GRIP);
+            assertThat(new Levers(onF4().situation(gripped)).holdOrHelper(gripped))
                     .extracting(LeverChange::lever)
                     .containsExactly(Lever.SHORTEN_HOLD, Lever.ADD_HELPER, Lever.SUPPORT);
         }

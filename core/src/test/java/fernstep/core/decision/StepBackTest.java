@@ -21,10 +21,10 @@ class StepBackTest extends LeverOffers {
     class Back {
         @Test
         void is_a_rung_she_may_do_in_the_form_she_may_do_it() {
-            Advice a = onF4().closed(Restriction.SUPINE_INCLINED)
-                    .sees(clear(SignCode.SET_LOST).recoverable(false));
-            assertThat(a.move()).isEqualTo(Move.STEP_BACK);
-            assertThat(a.back().form()).isEqualTo(fernstep.core.catalogue.RungForm.INCLINED);
+            Situation inclined = onF4().closed(Restriction.SUPINE_INCLINED).situation(clear(SignCode.RUSHED));
+            assertThat(new StepsBack(inclined).nearest())
+                    .hasValueSatisfying(
+                            back -> assertThat(back.form()).isEqualTo(fernstep.core.catalogue.RungForm.INCLINED));
         }
 
         @Test

@@ -17,6 +17,7 @@ import fernstep.core.screening.Answer;
 import fernstep.core.session.SessionEvent.EffortTold;
 import fernstep.core.session.SessionEvent.Skipped;
 import fernstep.core.session.SessionEvent.Undone;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -47,7 +48,8 @@ class IntakeTest {
                 false,
                 Set.of(),
                 Body.of(null, null),
-                EarlierSessions.NONE);
+                EarlierSessions.NONE,
+                LocalDate.of(2031, 5, 14));
         return new Intake(session(), () -> her, ILSE);
     }
 

@@ -72,7 +72,8 @@ class SessionRecordTest extends SessionTold {
                     false,
                     Set.of(),
                     Body.of(null, null),
-                    EarlierSessions.NONE);
+                    EarlierSessions.NONE,
+                    LocalDate.of(2031, 5, 14));
             return new Intake(replay(), () -> her, IMOGEN);
         }
 
@@ -151,7 +152,7 @@ class SessionRecordTest extends SessionTold {
                     held("c", 1, SignCode.RUSHED, ease(Lever.SLOWER, "")),
                     new Overridden("d", IMOGEN, "c", Move.CARRY_ON, ""));
             assertThat(earlier.levers("F2")).isEmpty();
-            assertThat(earlier.sessions())
+            assertThat(earlier.sessions(DAY))
                     .singleElement()
                     .satisfies(s -> assertThat(s.signs()).extracting(Seen::sign).containsExactly(SignCode.RUSHED));
         }
@@ -163,13 +164,21 @@ class SessionRecordTest extends SessionTold {
                     List.of(new EarlierSessions.Held(
                             DAY, List.of(held("a", 1, SignCode.HEAVY, move(Move.END_EXERCISE))))),
                     List.of(home));
-            assertThat(both.sessions()).extracting(EarlierSession::date).containsExactly(DAY.minusDays(2), DAY);
+            assertThat(both.sessions(DAY)).extracting(EarlierSession::date).containsExactly(DAY.minusDays(2), DAY);
+        }
+
+        @Test
+        void count_for_four_weeks_and_not_a_day_longer() {
+            EarlierSession leaked = new EarlierSession(DAY, List.of(Seen.clear(SignCode.LEAK)));
+            EarlierSessions one = new EarlierSessions(List.of(), List.of(leaked));
+            assertThat(one.sessions(DAY.plusDays(28))).hasSize(1);
+            assertThat(one.sessions(DAY.plusDays(29))).isEmpty();
         }
 
         @Test
         void hold_no_sign_where_only_an_emergency_was_called() {
             assertThat(of(new EmergencyCalled("a", IMOGEN, new Place("F2", 1), Answer.CHEST_PAIN, move(Move.REFER_NOW)))
-                            .sessions())
+                            .sessions(DAY))
                     .isEmpty();
         }
     }

@@ -25,6 +25,7 @@ import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
 import fernstep.exchange.casefile.CaseObject;
 import fernstep.exchange.casefile.ClientReader;
+import fernstep.exchange.casefile.PainPlace;
 import fernstep.exchange.wording.Wording;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -78,7 +79,7 @@ final class DecideOp implements Operation {
                                 facts.map(ClientFacts::heightCm).orElse(null))),
                 new Situation.Doing(rung, side, setting),
                 new Situation.Now(emergencies, seen),
-                new Situation.Before(soFar, history, earlier));
+                Situation.Before.of(soFar, history, earlier));
         Map<String, Object> answer = asJson(Decisions.next(situation), rung);
         if (trail) {
             answer.put(
@@ -139,18 +140,24 @@ final class DecideOp implements Operation {
     /** A severity left out counts as clear: the cautious reading. */
     private static Seen sign(CaseObject s) {
         SignCode code = s.code("sign", SignCode.class);
+        Optional<PainPlace> place = s.optionalText("place").map(PainPlace::read);
         Seen seen = new Seen(
                 code,
                 s.optionalCode("severity", Seen.Severity.class).orElse(Seen.Severity.CLEAR),
-                s.optionalCode("side", Side.class).orElse(null),
+                side(s.optionalCode("side", Side.class).orElse(null), place),
                 s.optionalWhole("rep", Range.REP).orElse(null),
                 s.optionalNumber("second", Range.SECOND).orElse(null),
                 s.optionalWhole("level", Range.PAIN_LEVEL).orElse(null),
-                s.optionalText("place").orElse(null),
+                place.map(PainPlace::place).orElse(null),
                 s.optionalFlag("sharp").orElse(false),
                 s.optionalFlag("recoverable").orElse(null));
         s.nothingElse();
         return seen;
+    }
+
+    /** As it was told, else as the words of the place name it. */
+    private static @Nullable Side side(@Nullable Side told, Optional<PainPlace> place) {
+        return told != null ? told : place.map(PainPlace::side).orElse(null);
     }
 
     private RepRecord rep(CaseObject r) {

@@ -59,6 +59,7 @@ final class AdviceJson {
                 CaseObject.at(node, "change").code("lever", Lever.class),
                 FactJson.fact(node.path("from")),
                 FactJson.fact(node.path("to")),
+                change(node.path("with")),
                 number(node.path("loadChangePct")));
     }
 
@@ -100,6 +101,9 @@ final class AdviceJson {
         ObjectNode node = NODES.objectNode().put("lever", change.lever().name());
         node.set("from", FactJson.fact(change.from()));
         node.set("to", FactJson.fact(change.to()));
+        if (change.with() != null) {
+            node.set("with", change(change.with()));
+        }
         return node.put("loadChangePct", change.loadChangePct());
     }
 

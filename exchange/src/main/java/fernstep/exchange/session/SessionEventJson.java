@@ -27,6 +27,9 @@ import fernstep.core.session.SkipReason;
 import fernstep.core.session.StaffId;
 import fernstep.exchange.casefile.CaseObject;
 import fernstep.exchange.casefile.CaseProblem;
+import fernstep.exchange.casefile.PainPlace;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -124,16 +127,22 @@ public final class SessionEventJson {
     }
 
     private static Seen seen(CaseObject o) {
+        Optional<PainPlace> place = o.optionalText("place").map(PainPlace::read);
         return new Seen(
                 o.code("sign", SignCode.class),
                 o.code("severity", Seen.Severity.class),
-                o.optionalCode("side", Side.class).orElse(null),
+                side(o.optionalCode("side", Side.class).orElse(null), place),
                 o.optionalWhole("rep", Range.REP).orElse(null),
                 o.optionalNumber("second", Range.SECOND).orElse(null),
                 o.optionalWhole("painLevel", Range.PAIN_LEVEL).orElse(null),
-                o.optionalText("place").orElse(null),
+                place.map(PainPlace::place).orElse(null),
                 o.optionalFlag("sharp").orElse(false),
                 o.optionalFlag("recoverable").orElse(null));
+    }
+
+    /** As it was told, else as the words of the place name it. */
+    private static @Nullable Side side(@Nullable Side told, Optional<PainPlace> place) {
+        return told != null ? told : place.map(PainPlace::side).orElse(null);
     }
 
     /** Writes what each kind says. */
@@ -158,7 +167,7 @@ public final class SessionEventJson {
                     .put("rep", s.rep())
                     .put("second", s.second())
                     .put("painLevel", s.painLevel())
-                    .put("place", s.place())
+                    .put("place", s.place() == null ? null : s.place().name())
                     .put("sharp", s.sharp())
                     .put("recoverable", s.recoverable());
             node.set("advice", AdviceJson.write(event.advice()));
