@@ -27,6 +27,7 @@
       const drawn = await answer.text();
       await fern.handUp();
       desk.innerHTML = drawn;
+      document.getElementById('used')?.remove();
       runsTheDayShown();
       reopen(open);
       if (row) { desk.querySelector(`.plan-row[data-strand=${row}] a`)?.focus(); }

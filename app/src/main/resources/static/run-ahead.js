@@ -84,7 +84,7 @@ window.fernAhead = (() => {
   };
 
   function nameOf(told) {
-    if (told.code === 'PAIN') { return told.painLevel >= strongPain() ? 'PAIN.STRONG' : 'PAIN.MILD'; }
+    if (told.code === 'PAIN') { return told.sharp || told.painLevel >= strongPain() ? 'PAIN.STRONG' : 'PAIN.MILD'; }
     if (told.code === 'SET_LOST') { return told.recoverable ? 'SET_LOST.BACK' : 'SET_LOST.GONE'; }
     return told.code + '.' + told.severity;
   }
@@ -100,7 +100,7 @@ window.fernAhead = (() => {
     const answers = known[s.answersKey];
     const after = answers && answers[nameOf(told)];
     if (after && i) { answered(s, i, e, after); return; }
-    if (STOPS_ALL.includes(told.code) || (told.code === 'PAIN' && told.painLevel >= strongPain())) {
+    if (STOPS_ALL.includes(told.code) || (told.code === 'PAIN' && (told.sharp || told.painLevel >= strongPain()))) {
       s.phase = 'HELD';
       s.stopped = true;
       s.advice = advice(e, 'END_EXERCISE', 'endExercise', 'endExerciseWhy');

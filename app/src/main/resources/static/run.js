@@ -28,6 +28,7 @@ document.addEventListener('alpine:init', () => {
     notice: '',
     panel: '',
     nextSide: '',
+    pain: { place: '', side: '', key: '', sharp: false },
     touched: false,
     effortReady: false,
     paused: false,
@@ -250,7 +251,22 @@ document.addEventListener('alpine:init', () => {
       this.tell({ code: a.code, severity });
     },
     signThis() { this.sign(this.$event.currentTarget.dataset.code); },
-    painThis() { this.tell({ code: 'PAIN', severity: 'CLEAR', painLevel: Number(this.$event.currentTarget.dataset.n) }); },
+    isPlace() { return this.pain.key === this.$el.dataset.key; },
+    isSharp() { return this.pain.sharp; },
+    placeThis() {
+      const d = this.$event.currentTarget.dataset;
+      const again = this.pain.key === d.key;
+      this.pain = { place: again ? '' : d.place, side: again ? '' : d.side || '', key: again ? '' : d.key, sharp: this.pain.sharp };
+    },
+    sharpThis() { this.pain.sharp = !this.pain.sharp; },
+    /** The number comes last and sends it; where it hurts and how are told before, if at all. */
+    painThis() {
+      const { place, side, sharp } = this.pain;
+      const told = { code: 'PAIN', severity: 'CLEAR', painLevel: Number(this.$event.currentTarget.dataset.n), sharp, place: place || null };
+      if (side) { told.side = side; }
+      this.pain = { place: '', side: '', key: '', sharp: false };
+      this.tell(told);
+    },
     setBack() { this.tell({ code: 'SET_LOST', severity: 'CLEAR', recoverable: true }); },
     setGone() { this.tell({ code: 'SET_LOST', severity: 'CLEAR', recoverable: false }); },
     emergencyThis() {

@@ -2,6 +2,7 @@ package fernstep.app.run;
 
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
+import fernstep.core.findings.BodyPlace;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Answer;
@@ -42,6 +43,8 @@ public record Report(
      * @param side where it showed; null for the side in training
      * @param second seconds into the hold
      * @param painLevel 0 to 10, with pain
+     * @param sharp with pain: ends the exercise whatever its number
+     * @param place with pain: where it hurts; null where nobody said
      * @param recoverable whether the engagement could be found again
      */
     public record Sign(
@@ -50,6 +53,8 @@ public record Report(
             @Nullable Side side,
             @Nullable Double second,
             @Nullable Integer painLevel,
+            @Nullable Boolean sharp,
+            @Nullable BodyPlace place,
             @Nullable Boolean recoverable) {
 
         Seen seen() {
@@ -60,8 +65,8 @@ public record Report(
                     null,
                     second,
                     painLevel,
-                    null,
-                    false,
+                    place,
+                    Boolean.TRUE.equals(sharp),
                     recoverable);
         }
     }
@@ -80,7 +85,15 @@ public record Report(
 
     public static Report sign(String id, String code) {
         return new Report(
-                id, Kind.SIGN, null, new Sign(code, null, null, null, null, null), null, null, null, null, null);
+                id,
+                Kind.SIGN,
+                null,
+                new Sign(code, null, null, null, null, null, null, null),
+                null,
+                null,
+                null,
+                null,
+                null);
     }
 
     public static Report note(String id, String text) {

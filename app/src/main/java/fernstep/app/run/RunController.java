@@ -123,6 +123,7 @@ class RunController {
         model.addAttribute("reasons", OVERRIDE_REASONS.stream().map(words::text).toList());
         model.addAttribute("restS", SessionTime.REST_BETWEEN_SETS_S);
         model.addAttribute("painStopsAt", Seen.PAIN_STOPS_AT);
+        model.addAttribute("painPlaces", PainPlaceKey.all(words));
         model.addAttribute("groups", SignGroup.values());
         model.addAttribute("keys", SignKeys.byName());
         model.addAttribute("addable", addable(row, held));

@@ -43,6 +43,8 @@ record Same(Report report) implements SessionEvent.Kinds<Boolean> {
                 && told.code().equals(seen.sign().name())
                 && (told.severity() == null || told.severity() == seen.severity())
                 && Objects.equals(told.painLevel(), seen.painLevel())
+                && told.place() == seen.place()
+                && Boolean.TRUE.equals(told.sharp()) == seen.sharp()
                 && Objects.equals(told.recoverable(), seen.recoverable());
     }
 

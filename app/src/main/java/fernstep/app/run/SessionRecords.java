@@ -8,6 +8,8 @@ import fernstep.app.run.Runner.Held;
 import fernstep.app.support.Words;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
+import fernstep.core.findings.BodyPlace;
+import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
 import fernstep.core.session.Exercise;
 import fernstep.core.session.Session;
@@ -206,10 +208,29 @@ public class SessionRecords {
         return new Sign(
                 rep == null ? "" : words.text("record.rep", a.place().set(), rep),
                 keys.getOrDefault(a.code().name(), ""),
-                words.code(a.code()) + ", " + strength,
+                a instanceof SignSeen s && s.seen().painLevel() != null
+                        ? pain(s.seen(), s.seen().painLevel())
+                        : words.code(a.code()) + ", " + strength,
                 words.code(move),
                 other.map(o -> words.text("run.overridden", a.advice().move(), o.reason()))
                         .orElse(null));
+    }
+
+    /** Its word follows the number; then where, and whether it was sharp. */
+    private String pain(Seen seen, int level) {
+        String said = words.text(
+                "pain.said",
+                words.code(SignCode.PAIN),
+                words.text("pain." + Seen.PainWord.of(level)) + (seen.sharp() ? ", " + words.text("pain.sharp") : ""),
+                level);
+        BodyPlace place = seen.place();
+        if (place == null) {
+            return said;
+        }
+        Side side = seen.side();
+        String where =
+                place.sided() && side != null ? words.text("pain.place", words.code(place), side) : words.code(place);
+        return said + ", " + where;
     }
 
     /** What waits to be confirmed on her strands now that the session counts. */

@@ -144,7 +144,7 @@ class RunnerTest {
                 id(),
                 Kind.SIGN,
                 0,
-                new Report.Sign("RUSHED", null, null, null, null, null),
+                new Report.Sign("RUSHED", null, null, null, null, null, null, null),
                 null,
                 null,
                 null,
