@@ -104,6 +104,14 @@ class EvalTest extends EvalAsked {
     }
 
     @Test
+    void decide_coaches_getting_up_in_a_whole_sentence() {
+        JsonNode a = answer(DECIDE.replace("\"rung\":\"F4\"", "\"rung\":\"UP1\""));
+        assertThat(a.get("move").stringValue()).isEqualTo("CUE");
+        assertThat(a.get("reason").stringValue())
+                .isEqualTo("Getting up is coached, never broken off: help her up, then let her rest.");
+    }
+
+    @Test
     void decide_names_the_rung_to_step_back_to() {
         JsonNode a = answer(
                 DECIDE.replace(

@@ -75,7 +75,12 @@ class AdviceWords {
             return advice.stepBackTo() == null ? null : words.text("run.toRung", advice.stepBackTo()) + load;
         }
         Rung rung = catalogues.get().find(event.place().rung()).orElse(null);
-        return words.code(change.lever()) + amount(change, client, rung) + load;
+        String first = words.code(change.lever()) + amount(change, client, rung);
+        LeverChange second = change.with();
+        String both = second == null
+                ? first
+                : words.text("use.both", first, words.amid(second.lever()) + amount(second, client, rung));
+        return both + load;
     }
 
     private String amount(LeverChange change, ClientFile client, @Nullable Rung rung) {

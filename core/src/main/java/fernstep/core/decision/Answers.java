@@ -10,6 +10,8 @@ import org.jspecify.annotations.Nullable;
 
 /** What a cue, an easing, a step back look like on this rung, and what takes their place where they are not to be had. */
 final class Answers {
+    private static final double PCT = 100;
+
     private final Situation s;
     private final Levers levers;
 
@@ -25,7 +27,7 @@ final class Answers {
                         Move.EASE_ONE_SIDE,
                         null,
                         back,
-                        Reason.of("R8.oneSideBack", sideWord(sign), name(back.rung())),
+                        Reason.of("R8.oneSideBack", sideWord(sign), place(back)),
                         sign,
                         List.of(),
                         false,
@@ -45,8 +47,12 @@ final class Answers {
                 false);
     }
 
-    private static Reason name(Rung rung) {
-        return Reason.of("rung.name", rung.name(), rung.code());
+    /** Where she goes on: an earlier rung, or this one less far. */
+    private Reason place(StepsBack.To back) {
+        Rung rung = back.rung();
+        return rung.code().equals(s.rung().code())
+                ? Reason.of("rung.lessFar", rung.name(), rung.code(), Math.round(PCT * back.range()))
+                : Reason.of("rung.name", rung.name(), rung.code());
     }
 
     private Object sideWord(Seen sign) {
@@ -79,7 +85,7 @@ final class Answers {
     Candidate stepBack(RuleId id, Seen sign, String reasonKey) {
         List<LeverChange> options = levers.offered(sign, levers.byRelief(sign));
         return stepTo(sign)
-                .map(back -> back(id, sign, back, Reason.of(reasonKey, sign.sign(), name(back.rung())), options))
+                .map(back -> back(id, sign, back, Reason.of(reasonKey, sign.sign(), place(back)), options))
                 .orElseGet(() -> withoutRungBack(id, sign));
     }
 
@@ -108,7 +114,7 @@ final class Answers {
                         Move.STEP_BACK,
                         null,
                         back,
-                        Reason.of("R13.back", signs, name(back.rung())),
+                        Reason.of("R13.back", signs, place(back)),
                         sign,
                         strongest.options(),
                         false,

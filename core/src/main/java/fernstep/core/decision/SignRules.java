@@ -84,6 +84,11 @@ final class SignRules {
         if (!LoadSigns.isOne(sign) || !(mild || answer.move() == Move.STEP_BACK)) {
             return answer;
         }
+        Candidate within = stronger(id, sign, answer, mild);
+        return answer.refers() ? within.referring() : within;
+    }
+
+    private Candidate stronger(RuleId id, Seen sign, Candidate answer, boolean mild) {
         if (s.loadSignsAnsweredBy(Move.STEP_BACK) > 0) {
             return Candidate.plain(id, Move.END_EXERCISE, sign, "budget.end", sign.sign());
         }

@@ -131,23 +131,7 @@ public record PlanItem(
     }
 
     private PlanItem reaching(RangePoint there) {
-        return new PlanItem(
-                strand,
-                role,
-                rung,
-                side,
-                standInFor,
-                standInKind,
-                baseDose,
-                dose,
-                there.range(),
-                there,
-                seconds,
-                loadSeconds,
-                why,
-                whyNotNext,
-                opened,
-                support);
+        return as(there.range(), there, why);
     }
 
     PlanItem onDays(int days) {
@@ -155,6 +139,10 @@ public record PlanItem(
     }
 
     PlanItem because(Reason other) {
+        return as(range, point, other);
+    }
+
+    private PlanItem as(double toRange, @Nullable RangePoint there, Reason because) {
         return new PlanItem(
                 strand,
                 role,
@@ -164,11 +152,11 @@ public record PlanItem(
                 standInKind,
                 baseDose,
                 dose,
-                range,
-                point,
+                toRange,
+                there,
                 seconds,
                 loadSeconds,
-                other,
+                because,
                 whyNotNext,
                 opened,
                 support);

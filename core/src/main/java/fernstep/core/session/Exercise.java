@@ -262,17 +262,23 @@ public final class Exercise {
 
     /** Begins as easy as the other side of it was made. */
     void beginsAs(Exercise other) {
+        boolean elsewhere = !rung.code().equals(other.rung.code());
+        dose = elsewhere ? other.dose.withSets(dose.sets()) : atMost(other.dose);
+        range = elsewhere ? other.range : Math.min(range, other.range);
         rung = other.rung;
         form = other.form;
-        range = Math.min(range, other.range);
-        dose = new Dose(
+        easings.as(other.easings);
+        inHand.beginsWith(easings.otherLevers());
+    }
+
+    private Dose atMost(Dose other) {
+        return new Dose(
                 dose.sets(),
-                less(dose.reps(), other.dose.reps()),
-                less(dose.holdS(), other.dose.holdS()),
-                less(dose.breaths(), other.dose.breaths()),
+                less(dose.reps(), other.reps()),
+                less(dose.holdS(), other.holdS()),
+                less(dose.breaths(), other.breaths()),
                 dose.perDay(),
                 dose.daysPerWeek());
-        easings.as(other.easings);
     }
 
     private static @Nullable Integer less(@Nullable Integer own, @Nullable Integer other) {

@@ -63,6 +63,12 @@ final class SetInHand {
         return List.copyOf(seenBefore);
     }
 
+    /** These are in use from its first repetition on, pulled for the other side of it. */
+    void beginsWith(List<Lever> levers) {
+        seenBefore.clear();
+        levers.forEach(lever -> seenBefore.add(new RepRecord(1, List.of(), Move.EASE, lever)));
+    }
+
     void saw(Seen what, Move move, @Nullable Lever lever, @Nullable Lever alsoLever) {
         int rep = Objects.requireNonNullElse(what.rep(), repInHand());
         seen.add(new RepRecord(rep, List.of(what), move, lever, alsoLever));

@@ -63,8 +63,28 @@ public sealed interface Concern {
         return Optional.empty();
     }
 
+    /** An answer that closes everything until a therapist has lifted it. */
+    sealed interface ClosingAnswer extends Concern {
+        Answer answer();
+
+        @Override
+        default Hold holds() {
+            return new Hold.Everything();
+        }
+
+        @Override
+        default Licence liftedBy() {
+            return Licence.THERAPIST;
+        }
+
+        @Override
+        default Optional<Answer> asAnswer() {
+            return Optional.of(answer());
+        }
+    }
+
     /** An answer of the emergency list. Only a therapist lifts it. */
-    record Emergency(Answer answer) implements Concern {
+    record Emergency(Answer answer) implements ClosingAnswer {
         /** @throws IllegalArgumentException for an answer that is no emergency */
         public Emergency {
             if (!answer.emergency()) {
@@ -78,28 +98,13 @@ public sealed interface Concern {
         }
 
         @Override
-        public Hold holds() {
-            return new Hold.Everything();
-        }
-
-        @Override
-        public Licence liftedBy() {
-            return Licence.THERAPIST;
-        }
-
-        @Override
-        public Optional<Answer> asAnswer() {
-            return Optional.of(answer);
-        }
-
-        @Override
         public <T> T read(Reader<T> reader) {
             return reader.emergency(answer);
         }
     }
 
     /** An answer that somebody qualified has to look at first. Only a therapist lifts it. */
-    record AskFirst(Answer answer) implements Concern {
+    record AskFirst(Answer answer) implements ClosingAnswer {
         /** @throws IllegalArgumentException for an answer that does not ask first */
         public AskFirst {
             if (answer.leadsTo() != Outcome.ASK_FIRST) {
@@ -110,21 +115,6 @@ public sealed interface Concern {
         @Override
         public Level level() {
             return Level.ASK_FIRST;
-        }
-
-        @Override
-        public Hold holds() {
-            return new Hold.Everything();
-        }
-
-        @Override
-        public Licence liftedBy() {
-            return Licence.THERAPIST;
-        }
-
-        @Override
-        public Optional<Answer> asAnswer() {
-            return Optional.of(answer);
         }
 
         @Override

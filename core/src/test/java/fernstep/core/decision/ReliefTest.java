@@ -248,6 +248,16 @@ class ReliefTest extends RulesAsked {
         }
 
         @Test
+        void keeps_its_referral_where_the_exercise_is_out_of_easings() {
+            Advice third = onF4().lastSession(Seen.clear(SignCode.LEAK))
+                    .before(1, Move.EASE, Lever.BEND_KNEE, Seen.clear(SignCode.DOME_SOFT))
+                    .before(2, Move.EASE, Lever.RAISE_RANGE, Seen.clear(SignCode.BACK_ARCHES))
+                    .sees(Seen.clear(SignCode.LEAK).inRep(4));
+            assertThat(third.move()).isIn(Move.STEP_BACK, Move.END_EXERCISE);
+            assertThat(third.refers()).isTrue();
+        }
+
+        @Test
         void in_three_weeks_of_four_is_looked_at_before_any_load() {
             assertThat(after(0, 2, 3).closesLoadedRungs()).as("one week").isFalse();
             assertThat(after(0, 7, 14).closesLoadedRungs()).isTrue();

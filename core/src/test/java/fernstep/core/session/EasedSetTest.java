@@ -43,6 +43,42 @@ class EasedSetTest extends SessionCounted {
         }
 
         @Test
+        void for_a_sign_without_a_side_begins_the_other_side_as_easy_and_counts_as_pulled_there() {
+            planned = List.of(reps("F4", Side.LEFT, 1, 4), reps("F4", Side.RIGHT, 1, 4));
+            sign(SignCode.DOME_SOFT, ease(Lever.BEND_KNEE, 30));
+            Exercise right = session().exercises().get(1);
+            assertThat(right.kneesBentDeg()).isEqualTo(30);
+            assertThat(right.notBegun()).isTrue();
+            assertThat(right.before())
+                    .as("in use, and no sign of this side")
+                    .singleElement()
+                    .satisfies(rep -> {
+                        assertThat(rep.lever()).isEqualTo(Lever.BEND_KNEE);
+                        assertThat(rep.signs()).isEmpty();
+                    });
+        }
+
+        @Test
+        void for_a_turning_sign_leaves_the_other_side_as_it_was() {
+            planned = List.of(reps("F4", Side.LEFT, 1, 4), reps("F4", Side.RIGHT, 1, 4));
+            sign(SignCode.PELVIS_ROCKS, ease(Lever.BEND_KNEE, 30));
+            assertThat(session().exercises().get(1).kneesBentDeg()).isZero();
+            assertThat(session().exercises().get(1).range()).isEqualTo(1);
+        }
+
+        @Test
+        void to_another_rung_gives_the_other_side_that_rungs_dose() {
+            planned = List.of(reps("F4", Side.LEFT, 1, 4), reps("F4", Side.RIGHT, 1, 4));
+            sign(
+                    SignCode.DOME_FIRM,
+                    advice(Move.STEP_BACK, null, new Advice.StepBack("F2", RungForm.PLAIN, 0.5), false));
+            Exercise right = session().exercises().get(1);
+            assertThat(right.rung().code()).isEqualTo("F2");
+            assertThat(right.range()).isEqualTo(0.5);
+            assertThat(right.dose()).isEqualTo(now().dose());
+        }
+
+        @Test
         void that_names_no_helper_adds_none() {
             sign(SignCode.DOME_SOFT, ease(Lever.ADD_HELPER, null));
             assertThat(now().helpers()).isEmpty();
