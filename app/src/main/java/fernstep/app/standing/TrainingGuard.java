@@ -7,6 +7,8 @@ import fernstep.core.standing.Permission;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Lazy;
@@ -21,6 +23,7 @@ import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * The one lock before every route about a client: while an emergency stands nothing is prescribed or begun, while something
@@ -59,8 +62,9 @@ class TrainingGuard implements HandlerInterceptor, WebMvcConfigurer {
             response.setStatus(HttpServletResponse.SC_CONFLICT);
             response.setContentType(MediaType.APPLICATION_JSON_VALUE);
             String message = words.text(may == Permission.NOTHING ? "closed.emergency" : "closed.speakFirst");
+            response.setCharacterEncoding(StandardCharsets.UTF_8.name());
             response.getWriter()
-                    .write("{\"refused\":\"CLOSED\",\"message\":\"" + message.replace("\"", "\\\"") + "\"}");
+                    .write(JsonMapper.shared().writeValueAsString(Map.of("refused", "CLOSED", "message", message)));
             return false;
         }
         response.sendRedirect(may == Permission.NOTHING ? referral(request, client.get()) : speak(client.get()));
