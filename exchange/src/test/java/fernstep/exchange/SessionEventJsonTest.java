@@ -16,6 +16,7 @@ import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.RuleId;
 import fernstep.core.decision.Seen;
+import fernstep.core.decision.Situation;
 import fernstep.core.findings.BodyPlace;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Reason;
@@ -149,9 +150,7 @@ class SessionEventJsonTest {
             Circumstances her = new Circumstances(
                     catalogue,
                     Approach.SLOW_LADDER.stances(),
-                    false,
-                    Set.of(),
-                    Body.of(null, null),
+                    new Situation.Woman(false, Set.of(), Body.of(null, null)),
                     EarlierSessions.NONE,
                     LocalDate.of(2031, 5, 14));
             List<PlannedExercise> planned =

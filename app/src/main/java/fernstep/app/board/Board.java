@@ -174,8 +174,8 @@ class Board {
         Screening screening = screening(client, loaded, last, day);
         List<LadderRow> steps = loaded.steps().getOrDefault(id, List.of());
         List<ResultRow> results = loaded.results().getOrDefault(id, List.of());
-        List<Standing> standings =
-                ladders.outline(client, screening, steps, results, loaded.holds(), findings(loaded, id));
+        List<Standing> standings = ladders.outline(
+                client, screening, steps, results, loaded.holds(), findings(loaded, id), loaded.safetyOf(id));
         if (standings.stream().anyMatch(s -> s.progress().change() == Progress.Change.NEXT_RUNG)) {
             standings = ladders.standings(client, screening);
         }

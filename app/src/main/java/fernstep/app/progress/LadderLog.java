@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What her log says, read once.
@@ -42,13 +43,15 @@ public record LadderLog(
     }
 
     /** What followed her sessions, of whatever rung. */
-    Progress.DayAfter dayAfter(LocalDate today) {
+    Progress.DayAfter dayAfter(LocalDate today, @Nullable LocalDate seenOn) {
         LocalDate last = results.stream()
                 .map(ResultRow::heldOn)
                 .max(LocalDate::compareTo)
                 .orElse(LocalDate.MIN);
-        Set<LocalDate> days = symptoms(today).collect(Collectors.toSet());
-        return new Progress.DayAfter(days.contains(last), days.size());
+        Set<LocalDate> days = symptoms(today)
+                .filter(day -> seenOn == null || !day.isBefore(seenOn))
+                .collect(Collectors.toSet());
+        return new Progress.DayAfter(days.contains(last), days.size(), seenOn);
     }
 
     private Stream<LocalDate> symptoms(LocalDate today) {

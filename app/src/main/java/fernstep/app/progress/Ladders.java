@@ -5,6 +5,7 @@ import fernstep.app.check.CheckSheet;
 import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.rungs.Catalogues;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Today;
 import fernstep.core.body.Capacity;
 import fernstep.core.catalogue.Rung;
@@ -25,6 +26,7 @@ import fernstep.core.progress.SessionResult;
 import fernstep.core.progress.TrainingWeeks;
 import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
+import fernstep.core.standing.Permission;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -48,13 +50,21 @@ public class Ladders {
     private final Catalogues catalogues;
     private final Visits visits;
     private final Checks checks;
+    private final Standings standings;
     private final Today today;
 
-    public Ladders(LadderMapper mapper, Catalogues catalogues, Visits visits, Checks checks, Today today) {
+    public Ladders(
+            LadderMapper mapper,
+            Catalogues catalogues,
+            Visits visits,
+            Checks checks,
+            Standings standings,
+            Today today) {
         this.mapper = mapper;
         this.catalogues = catalogues;
         this.visits = visits;
         this.checks = checks;
+        this.standings = standings;
         this.today = today;
     }
 
@@ -128,7 +138,8 @@ public class Ladders {
         LadderLog log = log(client);
         CheckSheet latest = checks.latestSheet(client, today.date()).orElse(null);
         Findings findings = checks.findings(client.id(), today.date());
-        Context context = context(client, screening, log, findings, latest != null && latest.widenedAtRest());
+        Context context = context(
+                client, screening, log, findings, latest != null && latest.widenedAtRest(), standings.of(client.id()));
         Set<RungGates.Done> helped = helped(log.steps(), log.results());
         List<Place> places = log.places();
         return new Overview(
@@ -151,9 +162,10 @@ public class Ladders {
             List<LadderRow> steps,
             List<ResultRow> results,
             List<HoldRow> holds,
-            Findings findings) {
+            Findings findings,
+            fernstep.core.standing.Standing reported) {
         LadderLog log = new LadderLog(steps, results, history(client, steps, results), List.of());
-        Context context = context(client, screening, log, findings, false);
+        Context context = context(client, screening, log, findings, false, reported);
         return standings(context.inOutline(), holds);
     }
 
@@ -190,7 +202,8 @@ public class Ladders {
                                 visits.screeningToday(client),
                                 log(client),
                                 checks.findings(client.id(), today.date()),
-                                false)
+                                false,
+                                fernstep.core.standing.Standing.NOTHING_REPORTED)
                         .known());
     }
 
@@ -205,21 +218,37 @@ public class Ladders {
             LadderLog log,
             boolean widened,
             Progress.DayAfter dayAfter,
+            boolean held,
             LocalDate today,
             boolean outline) {
         Context inOutline() {
-            return new Context(client, screening, known, log, widened, dayAfter, today, true);
+            return new Context(client, screening, known, log, widened, dayAfter, held, today, true);
         }
     }
 
-    private Context context(ClientFile client, Screening screening, LadderLog log, Findings findings, boolean widened) {
+    private Context context(
+            ClientFile client,
+            Screening screening,
+            LadderLog log,
+            Findings findings,
+            boolean widened,
+            fernstep.core.standing.Standing reported) {
         RungGates.Known known = new Plan.Question(
                         catalogues.get(),
                         new Plan.Her(screening, client.facts().pregnant(), findings, client.body()),
                         log.training(catalogues.get(), today.date(), false),
                         Wishes.of(client.stances(), client.row().minutesPerDay()))
                 .known();
-        return new Context(client, screening, known, log, widened, log.dayAfter(today.date()), today.date(), false);
+        return new Context(
+                client,
+                screening,
+                known,
+                log,
+                widened,
+                log.dayAfter(today.date(), reported.seenOn()),
+                reported.mayTrain() == Permission.SPEAK_FIRST,
+                today.date(),
+                false);
     }
 
     private int otherSidePlace(LadderRow step, LadderLog log) {
@@ -240,7 +269,14 @@ public class Ladders {
         Progress.RangeState range = range(step, rung, c);
         Progress progress = Progress.of(new Progress.Question(
                 catalogues.get(),
-                new Progress.Place(rung, step.sideOrNull(), step.dose(), window, range, otherSidePlace(step, c.log())),
+                new Progress.Place(
+                        rung,
+                        step.sideOrNull(),
+                        step.dose(),
+                        window,
+                        range,
+                        otherSidePlace(step, c.log()),
+                        step.changeCode().equals(Progress.Change.ADD_HELPER.name())),
                 c.client().stances().dose(),
                 log.stream().map(ResultRow::asResult).toList(),
                 new Progress.Day(
@@ -249,6 +285,7 @@ public class Ladders {
                         c.widened(),
                         c.screening().outcome() == Outcome.ASK_FIRST
                                 || c.screening().outcome() == Outcome.REFER_NOW,
+                        c.held(),
                         c.dayAfter()),
                 c.known()));
         return new Standing(step, rung, log, progress, held);

@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
+import fernstep.app.check.Checks;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.plan.Plans;
@@ -14,6 +15,7 @@ import fernstep.app.support.Again;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Today;
 import fernstep.core.catalogue.Catalogue;
+import fernstep.core.decision.Situation;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
@@ -52,6 +54,7 @@ public class Runner {
     private final EarlierLog earlier;
     private final SessionWriter writer;
     private final Visits visits;
+    private final Checks checks;
     private final Clients clients;
     private final Plans plans;
     private final Prescriptions prescriptions;
@@ -66,6 +69,7 @@ public class Runner {
             EarlierLog earlier,
             SessionWriter writer,
             Visits visits,
+            Checks checks,
             Clients clients,
             Plans plans,
             Prescriptions prescriptions,
@@ -78,6 +82,7 @@ public class Runner {
         this.earlier = earlier;
         this.writer = writer;
         this.visits = visits;
+        this.checks = checks;
         this.clients = clients;
         this.plans = plans;
         this.prescriptions = prescriptions;
@@ -301,9 +306,11 @@ public class Runner {
         return new Circumstances(
                 catalogues.get(),
                 client.stances(),
-                client.facts().pregnant(),
-                visits.screeningToday(client).closed(),
-                client.body(),
+                new Situation.Woman(
+                        client.facts().pregnant(),
+                        visits.screeningToday(client).closed(),
+                        client.body(),
+                        checks.findings(client.id(), session.heldOn()).holdsCurve()),
                 earlier.before(session),
                 session.heldOn());
     }

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
 
 /** All strands and rungs, checked as a whole. */
 public final class Catalogue {
@@ -246,6 +247,24 @@ public final class Catalogue {
     /** The next on the main line; a branch leads nowhere further. */
     public Optional<Rung> next(Rung rung) {
         return rung.branchOf() != null ? Optional.empty() : neighbour(rung, 1);
+    }
+
+    /** The next that is not left out: what leads through such a rung leads past it. */
+    public Optional<Rung> next(Rung rung, Predicate<Rung> leftOut) {
+        Optional<Rung> next = next(rung);
+        while (next.filter(leftOut).isPresent()) {
+            next = next.flatMap(this::next);
+        }
+        return next;
+    }
+
+    /** The one to step back to that is not left out. */
+    public Optional<Rung> previous(Rung rung, Predicate<Rung> leftOut) {
+        Optional<Rung> before = previous(rung);
+        while (before.filter(leftOut).isPresent()) {
+            before = before.flatMap(this::previous);
+        }
+        return before;
     }
 
     /**

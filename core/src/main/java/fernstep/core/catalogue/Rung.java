@@ -1,5 +1,6 @@
 package fernstep.core.catalogue;
 
+import fernstep.core.approach.Stances;
 import fernstep.core.body.Body;
 import fernstep.core.body.ImpossiblePose;
 import fernstep.core.body.LoadFamily;
@@ -199,5 +200,10 @@ public record Rung(
                 caution,
                 means,
                 shows);
+    }
+
+    /** Who keeps the natural curve does not lie with the low back on the mat. */
+    public boolean isAgainst(Stances.Spine spine) {
+        return spine == Stances.Spine.NATURAL_CURVE && shows().contains(ActionMark.BACK_TO_MAT);
     }
 }

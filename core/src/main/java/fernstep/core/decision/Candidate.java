@@ -2,6 +2,7 @@ package fernstep.core.decision;
 
 import fernstep.core.measure.Reason;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -26,6 +27,17 @@ record Candidate(
 
     Candidate withOptions(List<LeverChange> levers) {
         return new Candidate(rule, move, change, stepBack, reason, sign, levers, closesLoadedRungs, refers);
+    }
+
+    /** With a second lever pulled along, where one is pulled and none goes with it yet. */
+    Candidate together(LeverChange also) {
+        if (change == null || change.with() != null || change.lever() == also.lever()) {
+            return this;
+        }
+        LeverChange both = new LeverChange(change.lever(), change.from(), change.to(), also, change.loadChangePct());
+        List<LeverChange> levers =
+                Stream.concat(Stream.of(both), options.stream().skip(1)).toList();
+        return new Candidate(rule, move, both, stepBack, reason, sign, levers, closesLoadedRungs, refers);
     }
 
     Candidate closingLoadedRungs() {

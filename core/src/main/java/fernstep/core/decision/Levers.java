@@ -132,6 +132,11 @@ final class Levers {
                 : Optional.empty();
     }
 
+    /** Where the rung and the stance have it: the low back laid lightly to the mat, as she goes on. */
+    Optional<LeverChange> backToMat(Seen sign) {
+        return s.rung().offers(Lever.CHANGE_SPINE) ? changeSpine(sign) : Optional.empty();
+    }
+
     /** A third of the range at a time, and on until the load truly falls. */
     private Optional<LeverChange> raiseRange() {
         double now = s.setting().range();

@@ -117,7 +117,7 @@ final class SignRules {
 
     /** What the stance aims for is not a sign. */
     Optional<Reason> notASign(Seen sign) {
-        if (sign.sign() == SignCode.BACK_PRESSED && s.stances().spine() != Stances.Spine.NATURAL_CURVE) {
+        if (sign.sign() == SignCode.BACK_PRESSED && s.spine() != Stances.Spine.NATURAL_CURVE) {
             return Optional.of(Reason.of("R12.pressedIsAim"));
         }
         boolean gentlePush = sign.sign() == SignCode.WALL_BULGE && !sign.clearly();
@@ -239,10 +239,15 @@ final class SignRules {
         List<Lever> order =
                 switch (sign.sign()) {
                     case RIBS_FLARE -> List.of(Lever.SUPPORT, Lever.RAISE_RANGE, Lever.BEND_KNEE);
-                    case BACK_ARCHES -> List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE);
                     default -> List.of(Lever.RAISE_RANGE, Lever.BEND_KNEE);
                 };
-        return firstAndSlight ? answers.cue(id, sign, id + ".cue", order) : answers.ease(id, sign, id + ".ease", order);
+        if (firstAndSlight) {
+            return answers.cue(id, sign, id + ".cue", order);
+        }
+        Candidate easier = answers.ease(id, sign, id + ".ease", order);
+        return sign.sign() == SignCode.BACK_ARCHES
+                ? levers.backToMat(sign).map(easier::together).orElse(easier)
+                : easier;
     }
 
     private Candidate breathHeld(RuleId id, Seen sign) {

@@ -28,8 +28,19 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
      * Who trains.
      *
      * @param closed what she must not do today, set by hand or derived
+     * @param holdsCurve the gap under her low back was looked at and is no fist: where the stance leaves it to the finding,
+     *     she keeps the natural curve
      */
-    public record Woman(boolean pregnant, Set<Restriction> closed, Body body) {}
+    public record Woman(boolean pregnant, Set<Restriction> closed, Body body, boolean holdsCurve) {
+        public Woman {
+            closed = Set.copyOf(closed);
+        }
+
+        /** Nothing known of the gap under her low back. */
+        public Woman(boolean pregnant, Set<Restriction> closed, Body body) {
+            this(pregnant, closed, body, false);
+        }
+    }
 
     /**
      * What she does.
@@ -97,6 +108,15 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
 
     Setting setting() {
         return doing.setting();
+    }
+
+    /** What the low back is to do now: left to the finding it keeps the curve once she holds it, until it was laid down. */
+    Stances.Spine spine() {
+        boolean turned = stances.spine() == Stances.Spine.BY_FINDING
+                && her.holdsCurve()
+                && inExercise().stream()
+                        .noneMatch(rep -> rep.lever() == Lever.CHANGE_SPINE || rep.alsoLever() == Lever.CHANGE_SPINE);
+        return turned ? Stances.Spine.NATURAL_CURVE : stances.spine();
     }
 
     boolean pregnant() {

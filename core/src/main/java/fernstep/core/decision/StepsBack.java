@@ -1,8 +1,6 @@
 package fernstep.core.decision;
 
-import fernstep.core.approach.Stances;
 import fernstep.core.body.RangeSolver;
-import fernstep.core.catalogue.ActionMark;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.RungForm;
 import fernstep.core.screening.Strand;
@@ -79,7 +77,7 @@ final class StepsBack {
         while (to.isPresent()) {
             Rung plain = to.get();
             boolean unknown = followedOnly && plain.family() == null;
-            Optional<To> back = isHabit(plain) || unknown || againstStance(plain)
+            Optional<To> back = isHabit(plain) || unknown || plain.isAgainst(s.spine())
                     ? Optional.empty()
                     : RungForm.openTo(plain, s.closed()).flatMap(form -> noHeavier(form.of(plain), form, ceiling));
             if (back.isPresent()) {
@@ -88,12 +86,6 @@ final class StepsBack {
             to = s.catalogue().previous(plain);
         }
         return Optional.empty();
-    }
-
-    /** Who keeps the natural curve is not sent to lie with the low back on the mat. */
-    private boolean againstStance(Rung rung) {
-        return s.stances().spine() == Stances.Spine.NATURAL_CURVE
-                && rung.shows().contains(ActionMark.BACK_TO_MAT);
     }
 
     private static boolean isHabit(Rung rung) {

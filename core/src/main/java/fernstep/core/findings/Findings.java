@@ -139,6 +139,11 @@ public record Findings(Pressure pressure, AtRest atRest, DeepCore deepCore, Hand
         return atRest.lumbarGap();
     }
 
+    /** The gap under the low back was looked at and is no fist: she holds the natural curve. */
+    public boolean holdsCurve() {
+        return lumbarGap() != null && lumbarGap() != LumbarGap.FIST;
+    }
+
     public @Nullable RibsOverPelvis ribs() {
         return atRest.ribs();
     }

@@ -158,6 +158,14 @@ public final class DoseRules {
                 .or(() -> less(dose.reps(), window.reps(), REPS_NOTCH).map(dose::withReps));
     }
 
+    /** A smaller step: one repetition, breath or second less; empty at the window's minimum. */
+    public static Optional<Dose> halfNotchDown(Dose dose, Window window) {
+        return less(dose.reps(), window.reps(), 1)
+                .map(dose::withReps)
+                .or(() -> less(dose.breaths(), window.breaths(), 1).map(dose::withBreaths))
+                .or(() -> less(dose.holdS(), window.holdS(), 1).map(dose::withHoldS));
+    }
+
     /** How far the dose has come through its window, 0 at the minimum to 1 at the top, counted in notches. */
     public static double share(Dose dose, Window window, DoseStance stance) {
         Dose step = minimum(window, stance);

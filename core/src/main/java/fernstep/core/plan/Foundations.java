@@ -101,8 +101,7 @@ final class Foundations {
         if (q.training().seenClearlyOfLate(SignCode.BACK_ARCHES) || !f().tiltNeutral()) {
             return false;
         }
-        boolean gapSteady = f().lumbarGap() != null && f().lumbarGap() != Observed.LumbarGap.FIST;
-        return gapSteady || harder;
+        return f().holdsCurve() || harder;
     }
 
     /** Rungs that count as done because their strand is settled. */

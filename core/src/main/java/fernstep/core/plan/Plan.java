@@ -7,7 +7,6 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.Findings;
-import fernstep.core.findings.Observed;
 import fernstep.core.findings.Tolerance;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
@@ -155,7 +154,7 @@ public record Plan(
                     her.screening(),
                     her.pregnant(),
                     her.findings(),
-                    wishes.stances().doming(),
+                    wishes.stances(),
                     done(catalogue, her.findings(), training.places()),
                     training.history());
         }
@@ -295,8 +294,7 @@ public record Plan(
         if (engaged && findings.tolerance().map(Tolerance::isKept).orElse(false)) {
             done.add(done(catalogue, Waymark.BREATHS_KEPT, null));
         }
-        boolean gapSteady = findings.lumbarGap() != null && findings.lumbarGap() != Observed.LumbarGap.FIST;
-        if (gapSteady && engaged) {
+        if (findings.holdsCurve() && engaged) {
             done.add(done(catalogue, Waymark.TILT_FIRST, null));
         }
         if (findings.neutralOnHandsAndKnees()) {

@@ -54,14 +54,14 @@ public final class RungGates {
      *
      * @param screening today's, or null when only the catalogue's own gates are to be read
      * @param pregnant from her facts, or null when they are not known
-     * @param doming whether a soft ridge may stay, or null where no stance is asked
+     * @param stances the approach she is led by, or null where none is asked
      */
     public record Known(
             Catalogue catalogue,
             @Nullable Screening screening,
             @Nullable Boolean pregnant,
             Findings findings,
-            Stances.@Nullable Doming doming,
+            @Nullable Stances stances,
             Set<Done> done,
             History history) {
         public Known {
@@ -74,11 +74,21 @@ public final class RungGates {
         }
 
         public Known withDone(Set<Done> more) {
-            return new Known(catalogue, screening, pregnant, findings, doming, more, history);
+            return new Known(catalogue, screening, pregnant, findings, stances, more, history);
         }
 
         public Known with(History other) {
-            return new Known(catalogue, screening, pregnant, findings, doming, done, other);
+            return new Known(catalogue, screening, pregnant, findings, stances, done, other);
+        }
+
+        /** Whether a soft ridge may stay, or null where no stance is asked. */
+        Stances.@Nullable Doming doming() {
+            return stances == null ? null : stances.doming();
+        }
+
+        /** Whether how she is led leaves this rung out. */
+        public boolean leavesOut(Rung rung) {
+            return stances != null && rung.isAgainst(stances.spine());
         }
 
         /** Positions and loads closed for her. */
@@ -101,6 +111,9 @@ public final class RungGates {
         List<Waiting> all = new ArrayList<>(reader.found);
         reader.dated().ifPresent(all::add);
         Ceilings.over(rung, known).ifPresent(all::add);
+        if (known.leavesOut(rung)) {
+            all.add(new Waiting("SPINE", null, Reason.of("waiting.spine")));
+        }
         return all.stream().distinct().toList();
     }
 
@@ -210,13 +223,14 @@ public final class RungGates {
 
         /**
          * Clean; or, where its position is closed to her, what stands in for it is: she is not asked for what she cannot
-         * do. The rung that stands in needs nothing from the one it replaces.
+         * do. The rung that stands in needs nothing from the one it replaces. A rung that her approach leaves out is asked
+         * of nobody: what leads through it leads past it.
          */
         private boolean met(String code, Side on) {
-            if (known.isDone(code, on)) {
+            Rung rung = known.catalogue().rung(code);
+            if (known.isDone(code, on) || known.leavesOut(rung)) {
                 return true;
             }
-            Rung rung = known.catalogue().rung(code);
             if (closedPosition(rung, known).isEmpty()) {
                 return false;
             }

@@ -32,8 +32,20 @@ public record Progress(
         HOLD,
         NOTCH_DOWN,
         RUNG_DOWN,
+        /** The least of the lowest rung is too much: the same with a helper. */
+        ADD_HELPER,
+        /** Even with a helper it is: another exercise for her. */
+        SWAP,
         RECHECK_FIRST,
-        REFER
+        REFER;
+
+        /** Whether there is something to confirm. */
+        public boolean moves() {
+            return switch (this) {
+                case NOTCH_UP, NEXT_RUNG, NOTCH_DOWN, RUNG_DOWN, ADD_HELPER -> true;
+                case READY_WAITING, HOLD, SWAP, RECHECK_FIRST, REFER -> false;
+            };
+        }
     }
 
     /** What grows first on a rung that has a range; the practitioner picks it per client. */
@@ -62,9 +74,21 @@ public record Progress(
      *
      * @param afterLast the newest session was followed by it
      * @param days how many of the days looked at were
+     * @param seenOn when somebody last saw or spoke with her about it: what came before no longer counts; null for never
      */
-    public record DayAfter(boolean afterLast, int days) {
+    public record DayAfter(
+            boolean afterLast, int days, @Nullable LocalDate seenOn) {
         public static final DayAfter NONE = new DayAfter(false, 0);
+
+        /** Nobody has seen her about it. */
+        public DayAfter(boolean afterLast, int days) {
+            this(afterLast, days, null);
+        }
+
+        /** Whether nobody has looked at what followed this session. */
+        boolean counts(SessionResult result) {
+            return seenOn == null || !result.date().isBefore(seenOn);
+        }
     }
 
     /**
@@ -72,13 +96,20 @@ public record Progress(
      *
      * @param window the dose window in force; the rung's own as the stance uses it, or one the practitioner set
      * @param otherSidePlace of her other side on the main line, from 1; 0 where there is none
+     * @param helped she came to it with a helper, because the least of it was too much
      */
     public record Place(
-            Rung rung, @Nullable Side side, Dose dose, Window window, RangeState range, int otherSidePlace) {
+            Rung rung,
+            @Nullable Side side,
+            Dose dose,
+            Window window,
+            RangeState range,
+            int otherSidePlace,
+            boolean helped) {
 
         /** The other side not looked at. */
         public static Place atFullRange(Rung rung, @Nullable Side side, Dose dose, Window window) {
-            return new Place(rung, side, dose, window, RangeState.FULL, 0);
+            return new Place(rung, side, dose, window, RangeState.FULL, 0, false);
         }
     }
 
@@ -88,6 +119,7 @@ public record Progress(
      * @param recheckDue the day the separation re-check is due, or null
      * @param recheckWidened the last re-check showed a real widening
      * @param askFirstStands an ask-first answer stands today
+     * @param held something she told holds her until somebody has spoken with her
      * @param dayAfter what followed sessions of anything
      */
     public record Day(
@@ -95,11 +127,12 @@ public record Progress(
             @Nullable LocalDate recheckDue,
             boolean recheckWidened,
             boolean askFirstStands,
+            boolean held,
             DayAfter dayAfter) {
 
         /** A day on which nothing is due and nothing stands in the way; symptoms are looked for in the rung's own log. */
         public static Day of(LocalDate today) {
-            return new Day(today, null, false, false, DayAfter.NONE);
+            return new Day(today, null, false, false, false, DayAfter.NONE);
         }
     }
 

@@ -20,6 +20,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /** The rules in the order in which they are asked: what is unsafe, what was lost, what went wrong, what was earned. */
 final class ProgressStep {
@@ -28,6 +29,13 @@ final class ProgressStep {
     private static final int NOTCH_DOWN_AFTER_DAYS = 14;
     private static final int RUNG_DOWN_AFTER_DAYS = 28;
     private static final int RECHECK_GRACE_DAYS = 14;
+    private static final int EASED_IN_A_ROW = 2;
+    private static final int TOO_HARD_IN_A_ROW = 2;
+    private static final int SYMPTOM_DAYS = 28;
+    private static final int SYMPTOM_DAYS_REFER = 2;
+    private static final int ALTERNATES_FOR_DAYS = 28;
+    /** So many turns between clean and eased are no accident. */
+    private static final int TURNS = 3;
 
     private final Question q;
     private final Place place;
@@ -45,10 +53,13 @@ final class ProgressStep {
         return referOrHold()
                 .or(this::closedNow)
                 .or(this::gap)
+                .or(this::alternating)
                 .or(this::lastWentWrong)
+                .or(this::tooHard)
                 .or(this::helpedInARow)
                 .or(this::earned)
                 .or(this::waitsForTheMorning)
+                .or(this::notYetACredit)
                 .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.keepGoing", credits(), CREDITS_NEEDED)));
     }
 
@@ -59,6 +70,59 @@ final class ProgressStep {
                 .reduce((earlier, later) -> later)
                 .map(result -> stay(
                         Change.HOLD, Reason.of("progress.morningUnknown", credits(), CREDITS_NEEDED, result.date())));
+    }
+
+    /** Clean, and no credit for it: said, so that nobody wonders why nothing grows. */
+    private Optional<Progress> notYetACredit() {
+        return last().filter(result -> result.kind() == Kind.CLEAN && !result.earnsCredit())
+                .flatMap(result -> switch (result.hard()) {
+                    case UNTOLD ->
+                        Optional.of(stay(
+                                Change.HOLD,
+                                Reason.of("progress.effortUntold", credits(), CREDITS_NEEDED, result.date())));
+                    case WORK, TOO_HARD ->
+                        Optional.of(stay(
+                                Change.HOLD,
+                                Reason.of("progress.effortHigh", credits(), CREDITS_NEEDED, told(result))));
+                    case EASY, WANTED -> Optional.empty();
+                });
+    }
+
+    private static int told(SessionResult result) {
+        Integer effort = result.effort();
+        return effort == null ? 0 : effort;
+    }
+
+    /** Clean, and twice in a row far too hard: less of it. */
+    private Optional<Progress> tooHard() {
+        return endsWith(TOO_HARD_IN_A_ROW, result -> result.hard() == SessionResult.Hard.TOO_HARD)
+                ? Optional.of(notchDown(Reason.of("progress.tooHardTwice")))
+                : Optional.empty();
+    }
+
+    /** Clean, eased, clean, eased, for weeks: what she does lies just above what she can; half a step less. */
+    private Optional<Progress> alternating() {
+        int turns = 0;
+        LocalDate since = day.today();
+        for (int n = q.log().size() - 1; n > 0; n--) {
+            Kind later = q.log().get(n).kind();
+            Kind earlier = q.log().get(n - 1).kind();
+            boolean turn =
+                    (later == Kind.CLEAN && earlier == Kind.EASED) || (later == Kind.EASED && earlier == Kind.CLEAN);
+            if (!turn) {
+                break;
+            }
+            turns++;
+            since = q.log().get(n - 1).date();
+        }
+        boolean forWeeks = ChronoUnit.DAYS.between(since, day.today()) >= ALTERNATES_FOR_DAYS;
+        if (turns < TURNS || !forWeeks) {
+            return Optional.empty();
+        }
+        Reason reason = Reason.of("progress.alternates", ChronoUnit.WEEKS.between(since, day.today()));
+        return Optional.of(DoseRules.halfNotchDown(place.dose(), place.window())
+                .map(less -> changed(Change.NOTCH_DOWN, less, reason))
+                .orElseGet(() -> stuckAtTheLeast(reason)));
     }
 
     private List<SessionResult> credited() {
@@ -96,14 +160,19 @@ final class ProgressStep {
         return q.known().withDone(done);
     }
 
+    /** Two symptomatic days of the last four weeks, counted from when somebody saw her about them. */
     private Optional<Progress> referOrHold() {
-        long own = q.log().stream().filter(SessionResult::holdsEverything).count();
-        long symptomDays = Math.max(own, day.dayAfter().days());
-        if (symptomDays >= 2) {
+        List<SessionResult> counted = q.log().stream()
+                .filter(result -> result.date().isAfter(day.today().minusDays(SYMPTOM_DAYS)))
+                .filter(day.dayAfter()::counts)
+                .filter(SessionResult::holdsEverything)
+                .toList();
+        long symptomDays = Math.max(counted.size(), day.dayAfter().days());
+        if (symptomDays >= SYMPTOM_DAYS_REFER) {
             return Optional.of(stay(Change.REFER, Reason.of("progress.refer", symptomDays)));
         }
-        boolean lastHolds = day.dayAfter().afterLast()
-                || last().map(SessionResult::holdsEverything).orElse(false);
+        boolean lastHolds =
+                day.dayAfter().afterLast() || last().filter(counted::contains).isPresent();
         return lastHolds ? Optional.of(stay(Change.HOLD, Reason.of("progress.nextDay"))) : Optional.empty();
     }
 
@@ -116,7 +185,7 @@ final class ProgressStep {
             return Optional.of(stay(Change.RECHECK_FIRST, Reason.of("progress.gapRecheck", days)));
         }
         if (days >= RUNG_DOWN_AFTER_DAYS) {
-            return Optional.of(rungDown(Reason.of("progress.gapRung", days)));
+            return Optional.of(rungDownToItsStart(Reason.of("progress.gapRung", days)));
         }
         return days >= NOTCH_DOWN_AFTER_DAYS
                 ? Optional.of(notchDown(Reason.of("progress.gapNotch", days)))
@@ -129,15 +198,20 @@ final class ProgressStep {
             case STOPPED -> Optional.of(toMinimum());
             case STEPPED_BACK -> Optional.of(rungDown(Reason.of("progress.steppedBack")));
             case EASED ->
-                endsWith(Kind.EASED, 2)
+                easedTooOften()
                         ? Optional.of(notchDown(Reason.of("progress.easedTwice")))
                         : Optional.of(stay(Change.HOLD, Reason.of("progress.easedOnce")));
             case CLEAN, HELPED -> Optional.empty();
         };
     }
 
+    /** With the helper that was to make it do, once is enough. */
+    private boolean easedTooOften() {
+        return place.helped() || endsWith(Kind.EASED, EASED_IN_A_ROW);
+    }
+
     private Optional<Progress> helpedInARow() {
-        return endsWith(Kind.HELPED, HELPED_IN_A_ROW)
+        return !place.helped() && endsWith(Kind.HELPED, HELPED_IN_A_ROW)
                 ? Optional.of(stay(Change.HOLD, Reason.of("progress.tryWithoutHelp")))
                 : Optional.empty();
     }
@@ -146,19 +220,38 @@ final class ProgressStep {
         if (credits() < CREDITS_NEEDED) {
             return Optional.empty();
         }
-        Optional<Dose> up = DoseRules.notchUp(place.dose(), place.window());
+        List<Waiting> blocks = blocks();
+        Optional<Dose> up = notches();
         Double further = place.range().next();
         boolean rangeFirst = up.isEmpty() || place.range().growFirst() == GrowFirst.RANGE;
+        boolean grows = further != null || up.isPresent();
+        if (grows && !blocks.isEmpty()) {
+            return Optional.of(
+                    stay(Change.HOLD, Reason.of("progress.waits", blocks.get(0).reason()), blocks));
+        }
         if (further != null && rangeFirst) {
             return Optional.of(notchUp(place.dose(), further, "progress.rangeUp"));
         }
         if (up.isPresent()) {
-            return Optional.of(notchUp(up.get(), place.range().now(), "progress.notchUp"));
+            return Optional.of(
+                    notchUp(up.get(), place.range().now(), veryLight() ? "progress.twoNotchesUp" : "progress.notchUp"));
         }
         return Optional.of(q.catalogue()
-                .next(place.rung())
+                .next(place.rung(), q.known()::leavesOut)
                 .map(this::nextRung)
                 .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.topOfStrand"))));
+    }
+
+    /** One notch, or two where it was next to no effort. */
+    private Optional<Dose> notches() {
+        Optional<Dose> one = DoseRules.notchUp(place.dose(), place.window());
+        return veryLight()
+                ? one.map(dose -> DoseRules.notchUp(dose, place.window()).orElse(dose))
+                : one;
+    }
+
+    private boolean veryLight() {
+        return endsWith(CREDITS_NEEDED, result -> result.earnsCredit() && result.hard() == SessionResult.Hard.EASY);
     }
 
     private Progress notchUp(Dose dose, double range, String reason) {
@@ -168,6 +261,11 @@ final class ProgressStep {
 
     private Progress nextRung(Rung next) {
         List<Waiting> waiting = new ArrayList<>(blocks());
+        boolean leadsTooFar =
+                place.otherSidePlace() > 0 && q.catalogue().placeOnLine(place.rung()) > place.otherSidePlace();
+        if (leadsTooFar) {
+            waiting.add(new Waiting("OTHER_SIDE", null, Reason.of("waiting.otherSide")));
+        }
         Set<RungGates.Done> done = new HashSet<>(knownHere().done());
         done.add(new RungGates.Done(place.rung().code(), place.rung().perSide() ? place.side() : null));
         waiting.addAll(RungGates.waiting(next, place.side(), q.known().withDone(done)));
@@ -194,45 +292,61 @@ final class ProgressStep {
         if (day.recheckWidened()) {
             blocks.add(new Waiting("WIDENING", null, Reason.of("waiting.widening")));
         }
-        boolean leadsTooFar =
-                place.otherSidePlace() > 0 && q.catalogue().placeOnLine(place.rung()) > place.otherSidePlace();
-        if (leadsTooFar) {
-            blocks.add(new Waiting("OTHER_SIDE", null, Reason.of("waiting.otherSide")));
-        }
         if (day.askFirstStands()) {
             blocks.add(new Waiting("ASK_FIRST", null, Reason.of("waiting.askFirst")));
+        }
+        if (day.held()) {
+            blocks.add(new Waiting("HELD", null, Reason.of("waiting.held")));
         }
         return blocks;
     }
 
     private Progress notchDown(Reason reason) {
         return DoseRules.notchDown(place.dose(), place.window())
-                .map(d -> new Progress(
-                        0,
-                        Change.NOTCH_DOWN,
-                        d,
-                        place.range().now(),
-                        place.rung().code(),
-                        reason,
-                        List.of()))
-                .orElseGet(() -> new Progress(
-                        0,
-                        Change.HOLD,
-                        place.dose(),
-                        place.range().now(),
-                        place.rung().code(),
-                        Reason.of("progress.atMinimum"),
-                        List.of()));
+                .map(less -> changed(Change.NOTCH_DOWN, less, reason))
+                .orElseGet(() -> stuckAtTheLeast(reason));
+    }
+
+    private Progress changed(Change change, Dose dose, Reason reason) {
+        return new Progress(0, change, dose, place.range().now(), place.rung().code(), reason, List.of());
+    }
+
+    /** No less of this rung can be asked: the one before; without one a helper; and if that was tried, another exercise. */
+    private Progress stuckAtTheLeast(Reason reason) {
+        if (before().isPresent()) {
+            return rungDown(Reason.of("progress.leastStillTooMuch", reason));
+        }
+        boolean helperLeft = !place.helped() && !place.rung().helpers().isEmpty();
+        return helperLeft
+                ? stay(
+                        Change.ADD_HELPER,
+                        Reason.of("progress.addHelper", place.rung().helpers().get(0)))
+                : stay(Change.SWAP, Reason.of("progress.doesNotSuit"));
+    }
+
+    private Optional<Rung> before() {
+        return q.catalogue().previous(place.rung(), q.known()::leavesOut);
     }
 
     private Progress rungDown(Reason reason) {
-        return q.catalogue()
-                .previous(place.rung())
-                .map(back -> new Progress(
+        return before().map(back -> new Progress(
                         0,
                         Change.RUNG_DOWN,
                         DoseRules.last(back, q.stance()).withDays(days(back)),
                         place.range().ofRungBefore(),
+                        back.code(),
+                        reason,
+                        List.of()))
+                .orElseGet(this::toMinimum);
+    }
+
+    /** After a long gap: the rung before, where it begins. */
+    private Progress rungDownToItsStart(Reason reason) {
+        return before().map(back -> new Progress(
+                        0,
+                        Change.RUNG_DOWN,
+                        DoseRules.first(back, q.stance()).withDays(days(back)),
+                        Math.min(place.range().ofRungBefore(), back.hasRange() && back.loaded() ? 0 : 1),
                         back.code(),
                         reason,
                         List.of()))
@@ -294,7 +408,11 @@ final class ProgressStep {
     }
 
     private boolean endsWith(Kind kind, int times) {
+        return endsWith(times, result -> result.kind() == kind);
+    }
+
+    private boolean endsWith(int times, Predicate<SessionResult> such) {
         int n = q.log().size();
-        return n >= times && q.log().subList(n - times, n).stream().allMatch(r -> r.kind() == kind);
+        return n >= times && q.log().subList(n - times, n).stream().allMatch(such);
     }
 }

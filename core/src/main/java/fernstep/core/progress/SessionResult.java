@@ -20,7 +20,22 @@ public record SessionResult(
     /** So long a credit waits for the answer about the morning after; then it lapses without loss. */
     private static final int MORNING_WAITED_FOR_DAYS = 7;
 
+    private static final int NEXT_TO_NO_EFFORT_MAX = 1;
     private static final int WANTED_EFFORT_MAX = 4;
+    private static final int WORK_EFFORT_MAX = 6;
+
+    /** How hard it was, by the number she told. */
+    public enum Hard {
+        UNTOLD,
+        /** 0 or 1. */
+        EASY,
+        /** Up to 4: what is wanted. */
+        WANTED,
+        /** 5 or 6: it goes, and earns nothing. */
+        WORK,
+        /** 7 and more. */
+        TOO_HARD
+    }
 
     /** From best to worst. */
     public enum Kind {
@@ -75,7 +90,20 @@ public record SessionResult(
     }
 
     private boolean light() {
-        return kind == Kind.CLEAN && effort != null && effort <= WANTED_EFFORT_MAX;
+        return kind == Kind.CLEAN && (hard() == Hard.EASY || hard() == Hard.WANTED);
+    }
+
+    Hard hard() {
+        if (effort == null) {
+            return Hard.UNTOLD;
+        }
+        if (effort <= NEXT_TO_NO_EFFORT_MAX) {
+            return Hard.EASY;
+        }
+        if (effort <= WANTED_EFFORT_MAX) {
+            return Hard.WANTED;
+        }
+        return effort <= WORK_EFFORT_MAX ? Hard.WORK : Hard.TOO_HARD;
     }
 
     boolean holdsEverything() {

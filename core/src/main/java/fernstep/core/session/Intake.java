@@ -135,7 +135,7 @@ public record Intake(Session session, Supplier<Circumstances> circumstances, Sta
         return new Situation(
                 her.catalogue(),
                 her.stances(),
-                new Situation.Woman(her.pregnant(), her.closed(), her.body()),
+                her.her(),
                 new Situation.Doing(exercise.rung(), exercise.side(), exercise.setting()),
                 new Situation.Now(emergencies, seen),
                 new Situation.Before(

@@ -20,14 +20,17 @@ import org.jspecify.annotations.Nullable;
  * @param level of the most serious
  * @param painTwice open reports of pain on two mornings within four weeks of each other: together they hold everything
  * @param gentlyUntil the last day on which she goes on one level easier; null where she does not
+ * @param seenOn when somebody last saw or spoke with her about any of it: what was counted up before starts anew; null for
+ *     never
  */
 public record Standing(
         List<SafetyReport> open,
         Level level,
         boolean painTwice,
-        @Nullable LocalDate gentlyUntil) {
+        @Nullable LocalDate gentlyUntil,
+        @Nullable LocalDate seenOn) {
     /** Nothing was ever reported. */
-    public static final Standing NOTHING_REPORTED = new Standing(List.of(), Level.CLEAR, false, null);
+    public static final Standing NOTHING_REPORTED = new Standing(List.of(), Level.CLEAR, false, null, null);
 
     /** So long after it was allowed she goes on one level easier. */
     public static final int GENTLE_DAYS = 7;
@@ -54,7 +57,17 @@ public record Standing(
                 open,
                 painTwice && strongest == Level.CLEAR ? Level.HELD : strongest,
                 painTwice,
-                gentlyUntil(reports, lifts, today));
+                gentlyUntil(reports, lifts, today),
+                seenOn(lifts));
+    }
+
+    /** Whoever is to train on: sent away or not yet well is not the end of a count. */
+    private static @Nullable LocalDate seenOn(Collection<Lift> lifts) {
+        return lifts.stream()
+                .filter(lift -> lift.may().opens() && lift.kind() != Lift.Kind.TAKEN_BACK)
+                .map(lift -> lift.at().toLocalDate())
+                .max(Comparator.naturalOrder())
+                .orElse(null);
     }
 
     private static boolean painTwice(List<SafetyReport> open) {

@@ -254,7 +254,7 @@ class GateKindsTest {
                     .map(Rung::code)
                     .toList();
             RungGates.Known bare = new RungGates.Known(
-                    CATALOGUE, known.screening(), false, known.findings(), known.doming(), Set.of(), known.history());
+                    CATALOGUE, known.screening(), false, known.findings(), known.stances(), Set.of(), known.history());
             boolean named = RungGates.waiting(rung, Side.LEFT, bare).stream()
                     .anyMatch(x -> x.code().equals(asked.code()));
             if (!closed) {

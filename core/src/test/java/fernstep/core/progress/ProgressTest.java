@@ -102,7 +102,7 @@ class ProgressTest {
                             r, r.perSide() ? Side.LEFT : null, dose, DoseRules.window(r.window(), stance)),
                     stance,
                     log,
-                    new Progress.Day(TODAY, recheckDue, widened, askFirst, Progress.DayAfter.NONE),
+                    new Progress.Day(TODAY, recheckDue, widened, askFirst, false, Progress.DayAfter.NONE),
                     KnownOf.her(screening, screening == null ? null : false, Findings.NONE, done)));
         }
     }

@@ -51,7 +51,8 @@ class RangeAndYearTest {
                         new Dose(1, reps, null, null, 1, 5),
                         DoseRules.window(rung.window(), STANCE),
                         range,
-                        otherSidePlace),
+                        otherSidePlace,
+                        false),
                 STANCE,
                 List.of(clean(3), clean(1)),
                 Progress.Day.of(TODAY),
@@ -122,7 +123,8 @@ class RangeAndYearTest {
                         DoseRules.top(window, STANCE),
                         window,
                         RangeState.FULL,
-                        CATALOGUE.placeOnLine(CATALOGUE.rung(other))),
+                        CATALOGUE.placeOnLine(CATALOGUE.rung(other)),
+                        false),
                 STANCE,
                 List.of(clean(3), clean(1)),
                 Progress.Day.of(TODAY),
@@ -141,10 +143,11 @@ class RangeAndYearTest {
                                 new Dose(1, 10, null, null, 1, 5),
                                 DoseRules.window(rung.window(), STANCE),
                                 RangeState.FULL,
-                                0),
+                                0,
+                                false),
                         STANCE,
                         List.of(clean(3), clean(1)),
-                        new Progress.Day(TODAY, null, false, false, dayAfter),
+                        new Progress.Day(TODAY, null, false, false, false, dayAfter),
                         KnownOf.her(null, null, Findings.NONE, Set.of())))
                 .change();
     }
@@ -204,7 +207,7 @@ class RangeAndYearTest {
                     Progress.Place.atFullRange(rung, Side.LEFT, dose, window),
                     STANCE,
                     log,
-                    new Progress.Day(today, today, false, false, Progress.DayAfter.NONE),
+                    new Progress.Day(today, today, false, false, false, Progress.DayAfter.NONE),
                     known));
             Rung to = CATALOGUE.rung(p.rung());
             assertThat(Math.abs(to.order() - rung.order()))

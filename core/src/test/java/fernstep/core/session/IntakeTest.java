@@ -9,6 +9,7 @@ import fernstep.core.body.Body;
 import fernstep.core.catalogue.RungForm;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
+import fernstep.core.decision.Situation;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.OutOfRange;
 import fernstep.core.measure.Side;
@@ -45,9 +46,7 @@ class IntakeTest {
         Circumstances her = new Circumstances(
                 ShippedCatalogue.CATALOGUE,
                 Approach.SLOW_LADDER.stances(),
-                false,
-                Set.of(),
-                Body.of(null, null),
+                new Situation.Woman(false, Set.of(), Body.of(null, null)),
                 EarlierSessions.NONE,
                 LocalDate.of(2031, 5, 14));
         return new Intake(session(), () -> her, ILSE);

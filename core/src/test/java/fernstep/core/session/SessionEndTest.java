@@ -266,9 +266,7 @@ class SessionEndTest extends SessionCounted {
             Circumstances her = new Circumstances(
                     CATALOGUE,
                     Approach.SLOW_LADDER.stances(),
-                    true,
-                    Set.of(),
-                    BODY,
+                    new Situation.Woman(true, Set.of(), BODY),
                     earlier,
                     LocalDate.of(2031, 5, 14));
             Situation now = new Intake(session(), () -> her, ILSE)

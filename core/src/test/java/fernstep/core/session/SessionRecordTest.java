@@ -11,6 +11,7 @@ import fernstep.core.decision.Advice;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.RuleId;
 import fernstep.core.decision.Seen;
+import fernstep.core.decision.Situation;
 import fernstep.core.decision.Situation.EarlierSession;
 import fernstep.core.decision.Situation.PastLever;
 import fernstep.core.findings.SignCode;
@@ -69,9 +70,7 @@ class SessionRecordTest extends SessionTold {
             Circumstances her = new Circumstances(
                     CATALOGUE,
                     Approach.SLOW_LADDER.stances(),
-                    false,
-                    Set.of(),
-                    Body.of(null, null),
+                    new Situation.Woman(false, Set.of(), Body.of(null, null)),
                     EarlierSessions.NONE,
                     LocalDate.of(2031, 5, 14));
             return new Intake(replay(), () -> her, IMOGEN);

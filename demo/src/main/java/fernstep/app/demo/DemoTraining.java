@@ -202,7 +202,7 @@ class DemoTraining {
                 screening,
                 client.facts().pregnant(),
                 findings,
-                client.stances().doming(),
+                client.stances(),
                 done,
                 new RungGates.History(cleanWeeks, Map.of()));
         int other = all.stream()
@@ -229,15 +229,13 @@ class DemoTraining {
                                 Capacity.USUAL_STEP,
                                 client.settings().growFirst(),
                                 day),
-                        other),
+                        other,
+                        false),
                 stance,
                 s.log,
                 Progress.Day.of(day),
                 known));
-        boolean moves = p.change() != Progress.Change.HOLD
-                && p.change() != Progress.Change.READY_WAITING
-                && p.change() != Progress.Change.REFER
-                && p.change() != Progress.Change.RECHECK_FIRST;
+        boolean moves = p.change().moves();
         s.waiting = moves ? p : null;
     }
 

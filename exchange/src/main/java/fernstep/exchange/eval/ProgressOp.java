@@ -80,15 +80,9 @@ final class ProgressOp implements Operation {
                 Progress.Place.atFullRange(rung, side, dose, window),
                 stances.dose(),
                 log,
-                new Progress.Day(today, recheckDue, widened, askFirst, Progress.DayAfter.NONE),
+                new Progress.Day(today, recheckDue, widened, askFirst, false, Progress.DayAfter.NONE),
                 new RungGates.Known(
-                        catalogue.get(),
-                        screening,
-                        pregnant,
-                        findings,
-                        stances.doming(),
-                        done,
-                        RungGates.History.NONE))));
+                        catalogue.get(), screening, pregnant, findings, stances, done, RungGates.History.NONE))));
     }
 
     private static Findings findings(CaseObject request) {
