@@ -146,7 +146,7 @@ class HomeDays {
                     return new HomeDay.Exercise(
                             key(i),
                             i,
-                            FigureDrawing.of(i.rung(), client.body(), i.side(), i.range()),
+                            FigureDrawing.of(i.asDone(client.body()), client.body(), i.side(), i.range()),
                             phases(client, i),
                             target(i.dose()),
                             i.point() == null || !i.rung().hasRange()

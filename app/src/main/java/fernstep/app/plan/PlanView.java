@@ -196,7 +196,8 @@ record PlanView(
                     .anyMatch(c -> c.strand() == item.strand() && c.locked());
             cards.add(new Card(
                     item,
-                    FigureDrawing.of(item.rung(), desk.client().body(), item.side(), item.range()),
+                    FigureDrawing.of(
+                            item.asDone(desk.client().body()), desk.client().body(), item.side(), item.range()),
                     leads,
                     locked,
                     where(item, words),

@@ -88,6 +88,7 @@ record PrescriptionItemRow(
                 Reason.of("why.prescribed"),
                 Reason.of("whyNot.prescribed"),
                 null,
-                support);
+                support,
+                null);
     }
 }

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -180,7 +181,7 @@ public class Prescriptions {
             if (stored.known(catalogue)) {
                 PlanItem item = stored.item(catalogue, desk.client().body());
                 byDay.computeIfAbsent(stored.dayName(), name -> new ArrayList<>())
-                        .add(moved(item, since, desk));
+                        .add(eased(moved(item, since, desk), desk));
                 perWeek.put(stored.dayName(), stored.perWeek());
             }
         }
@@ -198,10 +199,25 @@ public class Prescriptions {
                 row.secondsAvailable());
     }
 
+    /** What was made easier in a session begins so, whatever was signed before it. */
+    private static PlanItem eased(PlanItem item, Plans.Desk desk) {
+        return !onOwnPlace(item)
+                ? item
+                : desk.question().training().places().stream()
+                        .filter(place -> place.strand() == item.strand() && place.side() == item.side())
+                        .flatMap(place -> Stream.ofNullable(place.eased()))
+                        .findFirst()
+                        .map(still -> item.easedTo(still, desk.client().body()))
+                        .orElse(item);
+    }
+
+    private static boolean onOwnPlace(PlanItem item) {
+        return item.role() != Role.SETTLE_IN && item.rung().strand() == item.strand();
+    }
+
     /** Where a progression was confirmed since, the exercise, dose and range she was moved to. */
     private static PlanItem moved(PlanItem item, List<LadderRow> since, Plans.Desk desk) {
-        boolean ownPlace = item.role() != Role.SETTLE_IN && item.rung().strand() == item.strand();
-        if (!ownPlace) {
+        if (!onOwnPlace(item)) {
             return item;
         }
         return since.stream()
@@ -234,6 +250,7 @@ public class Prescriptions {
                 item.why(),
                 item.whyNotNext(),
                 null,
-                item.support());
+                item.support(),
+                item.eased());
     }
 }

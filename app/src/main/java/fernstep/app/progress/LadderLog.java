@@ -2,12 +2,15 @@ package fernstep.app.progress;
 
 import fernstep.core.body.Capacity;
 import fernstep.core.catalogue.Catalogue;
+import fernstep.core.plan.Eased;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.RungGates;
 import fernstep.core.plan.Training;
 import fernstep.core.progress.Progress;
+import fernstep.core.progress.StillEased;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -17,13 +20,27 @@ import org.jspecify.annotations.Nullable;
  * What her log says, read once.
  *
  * @param heldClean loads she has held clean in the past year
+ * @param eased what was made easier and where it still is
  */
 public record LadderLog(
-        List<LadderRow> steps, List<ResultRow> results, RungGates.History history, List<Capacity.Clean> heldClean) {
+        List<LadderRow> steps,
+        List<ResultRow> results,
+        RungGates.History history,
+        List<Capacity.Clean> heldClean,
+        EasedLog eased) {
     private static final int SYMPTOM_DAYS = 28;
 
     public List<Place> places() {
-        return steps.stream().map(LadderRow::asPlace).toList();
+        return steps.stream().map(step -> step.asPlace(easedOf(step))).toList();
+    }
+
+    /** How it is still to begin easier; empty where it begins as planned. */
+    public Optional<StillEased> easedOn(LadderRow step) {
+        return eased.on(step);
+    }
+
+    private @Nullable Eased easedOf(LadderRow step) {
+        return easedOn(step).map(StillEased::eased).orElse(null);
     }
 
     /** On how many days of the past four weeks a session was followed by what holds everything. */

@@ -42,4 +42,13 @@ public interface LadderMapper {
     void putResults(@Param("results") List<ResultRow> results);
 
     void removeResults(@Param("sessionId") String sessionId);
+
+    /** Oldest first, from a day on. */
+    List<CleanSettingRow> cleanSettings(@Param("clientId") long clientId, @Param("since") LocalDate since);
+
+    void putCleanSetting(CleanSettingRow row);
+
+    void putCleanPart(@Param("row") CleanSettingRow row, @Param("part") String part);
+
+    void removeCleanSettings(@Param("sessionId") String sessionId);
 }

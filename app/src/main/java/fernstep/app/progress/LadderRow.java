@@ -3,6 +3,7 @@ package fernstep.app.progress;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
+import fernstep.core.plan.Eased;
 import fernstep.core.plan.Place;
 import fernstep.core.screening.Strand;
 import java.time.LocalDate;
@@ -42,7 +43,12 @@ public record LadderRow(
     }
 
     public Place asPlace() {
-        return new Place(strand, sideOrNull(), rung, dose(), rangeFraction, Reason.of("why.progress"));
+        return asPlace(null);
+    }
+
+    /** @param eased how much easier it begins; null where it begins as it stands here */
+    Place asPlace(@Nullable Eased eased) {
+        return new Place(strand, sideOrNull(), rung, dose(), rangeFraction, Reason.of("why.progress"), eased);
     }
 
     /** A step not yet stored. */

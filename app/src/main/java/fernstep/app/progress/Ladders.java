@@ -8,6 +8,7 @@ import fernstep.app.rungs.Catalogues;
 import fernstep.app.standing.Standings;
 import fernstep.app.support.Today;
 import fernstep.core.body.Capacity;
+import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Window;
 import fernstep.core.client.Restriction;
@@ -23,6 +24,7 @@ import fernstep.core.progress.Frond;
 import fernstep.core.progress.Progress;
 import fernstep.core.progress.RangeGrowth;
 import fernstep.core.progress.SessionResult;
+import fernstep.core.progress.StillEased;
 import fernstep.core.progress.TrainingWeeks;
 import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
@@ -31,6 +33,7 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -82,7 +85,46 @@ public class Ladders {
                 steps,
                 results,
                 history(client, steps, results),
-                Capacities.heldClean(client, results, catalogues.get()));
+                Capacities.heldClean(client, results, catalogues.get()),
+                eased(steps, mapper.cleanSettings(client.id(), today.date().minusDays(LOOK_BACK_DAYS))));
+    }
+
+    private EasedLog eased(List<LadderRow> steps, List<CleanSettingRow> settings) {
+        Map<LadderRow, StillEased> all = new HashMap<>();
+        if (settings.isEmpty() && steps.stream().noneMatch(Ladders::byHelper)) {
+            return EasedLog.NOTHING;
+        }
+        for (LadderRow step : steps) {
+            Helper helper = catalogues.get().rung(step.rung()).helpers().stream()
+                    .findFirst()
+                    .orElse(null);
+            List<StillEased.Session> sessions = settings.stream()
+                    .filter(row -> row.sideOrNull() == step.sideOrNull())
+                    .map(CleanSettingRow::asSession)
+                    .toList();
+            StillEased.of(stands(step), sessions, helper).ifPresent(still -> all.put(step, still));
+        }
+        return new EasedLog(settings, all);
+    }
+
+    private static boolean byHelper(LadderRow step) {
+        return step.changeCode().equals(Progress.Change.ADD_HELPER.name());
+    }
+
+    private static StillEased.Stands stands(LadderRow step) {
+        Progress.Change change = step.changeCode().equals(LadderMoves.APPROACH)
+                ? Progress.Change.HOLD
+                : Arrays.stream(Progress.Change.values())
+                        .filter(one -> one.name().equals(step.changeCode()))
+                        .findFirst()
+                        .orElse(null);
+        return new StillEased.Stands(
+                step.rung(),
+                step.rangeFraction(),
+                step.dose(),
+                step.since(),
+                change,
+                step.changeCode().equals(LadderMoves.START));
     }
 
     private RungGates.History history(ClientFile client, List<LadderRow> steps, List<ResultRow> results) {
@@ -164,7 +206,7 @@ public class Ladders {
             List<HoldRow> holds,
             Findings findings,
             fernstep.core.standing.Standing reported) {
-        LadderLog log = new LadderLog(steps, results, history(client, steps, results), List.of());
+        LadderLog log = new LadderLog(steps, results, history(client, steps, results), List.of(), EasedLog.NOTHING);
         Context context = context(client, screening, log, findings, false, reported);
         return standings(context.inOutline(), holds);
     }
@@ -276,9 +318,12 @@ public class Ladders {
                         window,
                         range,
                         otherSidePlace(step, c.log()),
-                        step.changeCode().equals(Progress.Change.ADD_HELPER.name())),
+                        byHelper(step),
+                        c.log().easedOn(step).map(StillEased::wayBack).orElse(null)),
                 c.client().stances().dose(),
-                log.stream().map(ResultRow::asResult).toList(),
+                log.stream()
+                        .map(row -> row.asResult(c.log().eased().cleanAt(row)))
+                        .toList(),
                 new Progress.Day(
                         c.today(),
                         c.screening().recheckDue(),

@@ -4,6 +4,7 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.CleanSetting;
 import fernstep.core.plan.Training;
 import fernstep.core.progress.SessionResult;
 import java.time.LocalDate;
@@ -28,8 +29,13 @@ public record ResultRow(
 
     /** An effort that no scale has is passed over. */
     public SessionResult asResult() {
+        return asResult(null);
+    }
+
+    /** @param cleanAt what it could be done clean at; null where it was not made easier */
+    SessionResult asResult(@Nullable CleanSetting cleanAt) {
         Integer told = effort != null && Range.EFFORT.holds(effort) ? effort : null;
-        return new SessionResult(heldOn, result, told, nextDay == null ? null : symptoms(nextDay));
+        return new SessionResult(heldOn, result, told, nextDay == null ? null : symptoms(nextDay), cleanAt);
     }
 
     /** As the plan reads it; empty for a rung that the catalogue no longer has. */

@@ -31,6 +31,16 @@ public class Results {
     /** A session that goes on has no results yet. */
     public void remove(String sessionId) {
         mapper.removeResults(sessionId);
+        mapper.removeCleanSettings(sessionId);
+    }
+
+    /** What was made easier in a session, all of it; writing it again writes the same. */
+    public void putEased(String sessionId, List<CleanSettingRow> eased) {
+        mapper.removeCleanSettings(sessionId);
+        for (CleanSettingRow row : eased) {
+            mapper.putCleanSetting(row);
+            row.partList().forEach(part -> mapper.putCleanPart(row, part));
+        }
     }
 
     /** Writing the same again writes the same. */

@@ -1,14 +1,21 @@
 package fernstep.app.run;
 
 import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Easing;
 import fernstep.core.catalogue.RungForm;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
+import fernstep.core.plan.Eased;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.session.PlannedExercise;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** One planned item of a session as stored. */
+/**
+ * One planned item of a session as stored.
+ *
+ * @param parts levers and helpers in use from its first repetition, with commas; empty or null for none
+ */
 public record ItemRow(
         String sessionId,
         int ordinal,
@@ -21,7 +28,9 @@ public record ItemRow(
         @Nullable Integer breaths,
         int perDay,
         int daysPerWeek,
-        double rangeFraction) {
+        double rangeFraction,
+        int kneesBentDeg,
+        @Nullable String parts) {
 
     static ItemRow of(String sessionId, int ordinal, PlanItem item, Catalogue catalogue) {
         Dose dose = item.dose();
@@ -37,7 +46,19 @@ public record ItemRow(
                 dose.breaths(),
                 dose.perDay(),
                 dose.daysPerWeek(),
-                item.range());
+                item.range(),
+                easing(item).kneesBentDeg(),
+                String.join(",", easing(item).parts()));
+    }
+
+    private static Easing easing(PlanItem item) {
+        Eased eased = item.eased();
+        return eased == null ? Easing.NONE : eased.setting().easing();
+    }
+
+    /** Levers and helpers in use from its first repetition. */
+    List<String> partList() {
+        return parts == null || parts.isEmpty() ? List.of() : List.of(parts.split(","));
     }
 
     PlannedExercise planned() {
@@ -46,6 +67,7 @@ public record ItemRow(
                 RungForm.valueOf(form),
                 side.isEmpty() ? null : Side.valueOf(side),
                 new Dose(sets, reps, holdS, breaths, perDay, daysPerWeek),
-                rangeFraction);
+                rangeFraction,
+                Easing.of(kneesBentDeg, partList()));
     }
 }

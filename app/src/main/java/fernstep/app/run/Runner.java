@@ -108,7 +108,9 @@ public class Runner {
         int ordinal = 0;
         Prescription prescription = prescriptions.of(visit.client());
         for (PlanItem item : prescription.session(visit.row().heldOn(), day)) {
-            mapper.insertItem(ItemRow.of(sessionId, ordinal++, item, catalogues.get()));
+            ItemRow row = ItemRow.of(sessionId, ordinal++, item, catalogues.get());
+            mapper.insertItem(row);
+            row.partList().forEach(part -> mapper.insertItemPart(row, part));
         }
         return sessionId;
     }

@@ -19,6 +19,8 @@ public interface SessionMapper {
 
     void insertItem(ItemRow item);
 
+    void insertItemPart(@Param("item") ItemRow item, @Param("part") String part);
+
     List<ItemRow> items(@Param("sessionId") String sessionId);
 
     /** In the order in which they were written. */

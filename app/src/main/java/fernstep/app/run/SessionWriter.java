@@ -1,5 +1,6 @@
 package fernstep.app.run;
 
+import fernstep.app.progress.CleanSettingRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
 import fernstep.app.run.Runner.Held;
@@ -95,5 +96,11 @@ class SessionWriter {
                         null,
                         r.signs().stream().map(Enum::name).collect(Collectors.joining(",")),
                         r.range())));
+        results.putEased(
+                session.id(),
+                held.results().stream()
+                        .flatMap(result ->
+                                CleanSettingRow.of(session.id(), session.clientId(), session.heldOn(), result).stream())
+                        .toList());
     }
 }

@@ -4,6 +4,7 @@ import fernstep.core.body.Body;
 import fernstep.core.body.Position;
 import fernstep.core.body.RangePoint;
 import fernstep.core.body.RangeSolver;
+import fernstep.core.catalogue.Easing;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
@@ -31,6 +32,7 @@ import org.jspecify.annotations.Nullable;
  * @param opened why the dose lies below the rung's window; null where it does not
  * @param support what she rests on from the start, or null
  * @param loadSeconds seconds under load in one session
+ * @param eased how much easier it begins than her place says; null where it does not
  */
 public record PlanItem(
         Strand strand,
@@ -48,7 +50,8 @@ public record PlanItem(
         Reason why,
         Reason whyNotNext,
         @Nullable Reason opened,
-        @Nullable Helper support) {
+        @Nullable Helper support,
+        @Nullable Eased eased) {
     /** One level easier is so much of the load. */
     private static final double GENTLER_LOAD = 0.8;
     /** Below it the range solver has nothing to meet. */
@@ -134,6 +137,54 @@ public record PlanItem(
         return as(there.range(), there, why);
     }
 
+    /** How much easier it begins and since when; null where it begins as planned. */
+    public @Nullable Reason easedWhy() {
+        return eased == null ? null : eased.why(this);
+    }
+
+    /** As it looks: with bent knees, one limb or in the easier position where it was eased so. */
+    public Rung asDone(Body body) {
+        if (eased == null) {
+            return rung;
+        }
+        Easing easing = eased.setting().easing();
+        return easing.on(rung, body).withHelpers(easing.helpers());
+    }
+
+    /**
+     * Begins where she was clean at, no harder than it stands here.
+     *
+     * @param from of this rung; of another nothing changes
+     */
+    public PlanItem easedTo(Eased from, Body body) {
+        CleanSetting setting = from.setting();
+        if (!setting.rung().equals(rung.code()) || !setting.easierThan(range, baseDose)) {
+            return this;
+        }
+        double to = Math.min(range, setting.range());
+        Dose base = setting.atMost(baseDose);
+        Dose today = setting.atMost(dose);
+        Rung done = setting.easing().on(rung, body);
+        return new PlanItem(
+                strand,
+                role,
+                rung,
+                side,
+                standInFor,
+                standInKind,
+                base,
+                today,
+                to,
+                done.family() == null ? null : done.movement().point(body, to),
+                SessionTime.seconds(rung, today),
+                SessionTime.loadSeconds(rung, today),
+                why,
+                whyNotNext,
+                opened,
+                support,
+                from);
+    }
+
     PlanItem onDays(int days) {
         return dosed(baseDose, dose.withDays(Math.max(1, Math.min(dose.daysPerWeek(), days))));
     }
@@ -159,7 +210,8 @@ public record PlanItem(
                 because,
                 whyNotNext,
                 opened,
-                support);
+                support,
+                eased);
     }
 
     PlanItem dosed(Dose base, Dose today) {
@@ -179,7 +231,8 @@ public record PlanItem(
                 why,
                 whyNotNext,
                 opened,
-                support);
+                support,
+                eased);
     }
 
     /** The same on a wedge: for those who may lie flat for a while only. */
@@ -200,7 +253,8 @@ public record PlanItem(
                 why,
                 whyNotNext,
                 opened,
-                support);
+                support,
+                eased);
     }
 
     /** Beside the work of her strands: its first dose, no side, no move of its own. */
@@ -220,6 +274,7 @@ public record PlanItem(
                 SessionTime.loadSeconds(rung, dose),
                 why,
                 Reason.of("whyNot.settleIn"),
+                null,
                 null,
                 null);
     }

@@ -82,7 +82,12 @@ final class StrandItems {
             @Nullable Rung rung,
             @Nullable Dose dose,
             @Nullable Double range,
-            Reason why) {
+            Reason why,
+            @Nullable Eased eased) {
+        Chosen(@Nullable Rung rung, @Nullable Dose dose, @Nullable Double range, Reason why) {
+            this(rung, dose, range, why, null);
+        }
+
         /** The same reason, on another rung that has to be dosed and ranged anew. */
         Chosen on(Rung other, Reason because) {
             return new Chosen(other, null, null, because);
@@ -126,7 +131,7 @@ final class StrandItems {
                 .findFirst();
         if (place.isPresent()) {
             Place p = place.get();
-            Chosen there = new Chosen(q.catalogue().rung(p.rung()), p.dose(), p.range(), p.why());
+            Chosen there = new Chosen(q.catalogue().rung(p.rung()), p.dose(), p.range(), p.why(), p.eased());
             return settled ? upper(there) : there;
         }
         Start start = StartingRungs.of(strand.code(), side, q.her().findings());
@@ -140,7 +145,7 @@ final class StrandItems {
     private Chosen upper(Chosen c) {
         boolean there = c.rung() != null && Foundations.upper(c.rung());
         if (there) {
-            return new Chosen(c.rung(), c.dose(), c.range(), Reason.of("why.carryOver"));
+            return new Chosen(c.rung(), c.dose(), c.range(), Reason.of("why.carryOver"), c.eased());
         }
         return Foundations.firstUpper(q.catalogue(), strand.code())
                 .map(first -> new Chosen(first, null, null, Reason.of("why.carryOver")))
@@ -239,7 +244,7 @@ final class StrandItems {
         RangePoint point =
                 rung.family() == null ? null : rung.movement().point(q.her().body(), range);
         boolean startedHere = byHand.map(Choice::dose).isEmpty() && c.dose() == null;
-        return new PlanItem(
+        PlanItem item = new PlanItem(
                 strand.code(),
                 Role.of(strand.code(), settled),
                 rung,
@@ -255,7 +260,13 @@ final class StrandItems {
                 c.why(),
                 whyNotNext(rung, on),
                 startedHere ? start.opened() : null,
-                support(rung));
+                support(rung),
+                null);
+        boolean setByHand = byHand.filter(x -> x.rung() != null || x.dose() != null || x.range() != null)
+                .isPresent();
+        return c.eased() == null || setByHand
+                ? item
+                : item.easedTo(c.eased(), q.her().body());
     }
 
     /** Ribs that stand up, lying, rest better with head and shoulders raised. */

@@ -27,6 +27,10 @@ public record Progress(
     /** What happens to the dose or the rung. */
     public enum Change {
         NOTCH_UP,
+        /** Half of the way from where it was eased to back to how it is planned. */
+        HALF_BACK,
+        /** The rest of that way. */
+        WHOLE_BACK,
         NEXT_RUNG,
         READY_WAITING,
         HOLD,
@@ -42,7 +46,7 @@ public record Progress(
         /** Whether there is something to confirm. */
         public boolean moves() {
             return switch (this) {
-                case NOTCH_UP, NEXT_RUNG, NOTCH_DOWN, RUNG_DOWN, ADD_HELPER -> true;
+                case NOTCH_UP, HALF_BACK, WHOLE_BACK, NEXT_RUNG, NOTCH_DOWN, RUNG_DOWN, ADD_HELPER -> true;
                 case READY_WAITING, HOLD, SWAP, RECHECK_FIRST, REFER -> false;
             };
         }
@@ -91,12 +95,19 @@ public record Progress(
         }
     }
 
+    /** How far she has come back to what was planned before it was eased. */
+    public enum WayBack {
+        EASED,
+        HALF_WAY
+    }
+
     /**
      * Where she stands on one strand and side.
      *
      * @param window the dose window in force; the rung's own as the stance uses it, or one the practitioner set
      * @param otherSidePlace of her other side on the main line, from 1; 0 where there is none
      * @param helped she came to it with a helper, because the least of it was too much
+     * @param eased what is not yet earned back; null where nothing is eased
      */
     public record Place(
             Rung rung,
@@ -105,7 +116,20 @@ public record Progress(
             Window window,
             RangeState range,
             int otherSidePlace,
-            boolean helped) {
+            boolean helped,
+            @Nullable WayBack eased) {
+
+        /** Nothing eased. */
+        public Place(
+                Rung rung,
+                @Nullable Side side,
+                Dose dose,
+                Window window,
+                RangeState range,
+                int otherSidePlace,
+                boolean helped) {
+            this(rung, side, dose, window, range, otherSidePlace, helped, null);
+        }
 
         /** The other side not looked at. */
         public static Place atFullRange(Rung rung, @Nullable Side side, Dose dose, Window window) {

@@ -2,6 +2,7 @@ package fernstep.core.progress;
 
 import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Reason;
+import fernstep.core.plan.CleanSetting;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.DoseRules;
 import fernstep.core.plan.RungGates;
@@ -195,14 +196,42 @@ final class ProgressStep {
     private Optional<Progress> lastWentWrong() {
         Kind last = last().map(SessionResult::kind).orElse(Kind.CLEAN);
         return switch (last) {
-            case STOPPED -> Optional.of(toMinimum());
-            case STEPPED_BACK -> Optional.of(rungDown(Reason.of("progress.steppedBack")));
+            case STOPPED -> Optional.of(stopped());
+            case STEPPED_BACK -> Optional.of(steppedBack());
             case EASED ->
                 easedTooOften()
                         ? Optional.of(notchDown(Reason.of("progress.easedTwice")))
                         : Optional.of(stay(Change.HOLD, Reason.of("progress.easedOnce")));
             case CLEAN, HELPED -> Optional.empty();
         };
+    }
+
+    /** Pain: asked about first, then at half of what it was; anything else: the smallest dose, after a breath session. */
+    private Progress stopped() {
+        boolean forPain = last().filter(result -> result.cleanAt() != null).isPresent();
+        return forPain ? stay(Change.HOLD, Reason.of("progress.afterPain")) : toMinimum();
+    }
+
+    /** To where she went on clean: the rung before or less of this one; where that is not known, the rung before at its top. */
+    private Progress steppedBack() {
+        CleanSetting clean = last().map(SessionResult::cleanAt).orElse(null);
+        Optional<Rung> there = clean == null ? Optional.empty() : q.catalogue().find(clean.rung());
+        if (clean == null || there.isEmpty()) {
+            return rungDown(Reason.of("progress.steppedBack"));
+        }
+        if (clean.rung().equals(place.rung().code())) {
+            return stay(Change.HOLD, Reason.of("progress.easedOnce"));
+        }
+        Rung back = there.get();
+        Dose most = clean.atMost(DoseRules.last(back, q.stance()).withDays(days(back)));
+        return new Progress(
+                0,
+                Change.RUNG_DOWN,
+                most,
+                clean.range(),
+                back.code(),
+                Reason.of("progress.steppedBackClean"),
+                List.of());
     }
 
     /** With the helper that was to make it do, once is enough. */
@@ -221,6 +250,9 @@ final class ProgressStep {
             return Optional.empty();
         }
         List<Waiting> blocks = blocks();
+        if (place.eased() != null) {
+            return Optional.of(wayBack(place.eased(), blocks));
+        }
         Optional<Dose> up = notches();
         Double further = place.range().next();
         boolean rangeFirst = up.isEmpty() || place.range().growFirst() == GrowFirst.RANGE;
@@ -240,6 +272,17 @@ final class ProgressStep {
                 .next(place.rung(), q.known()::leavesOut)
                 .map(this::nextRung)
                 .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.topOfStrand"))));
+    }
+
+    /** What was eased is earned back before anything is added: half of the way, then the rest. */
+    private Progress wayBack(Progress.WayBack eased, List<Waiting> blocks) {
+        if (!blocks.isEmpty()) {
+            return stay(Change.HOLD, Reason.of("progress.waits", blocks.get(0).reason()), blocks);
+        }
+        return switch (eased) {
+            case EASED -> changed(Change.HALF_BACK, place.dose(), Reason.of("progress.halfBack", credits()));
+            case HALF_WAY -> changed(Change.WHOLE_BACK, place.dose(), Reason.of("progress.wholeBack", credits()));
+        };
     }
 
     /** One notch, or two where it was next to no effort. */

@@ -2,6 +2,7 @@ package fernstep.core.progress;
 
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
+import fernstep.core.plan.CleanSetting;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -11,12 +12,19 @@ import org.jspecify.annotations.Nullable;
  *
  * @param effort 0 to 10, or null when it was not said
  * @param nextDay what she felt the next day; null while not known
+ * @param cleanAt how she could do it without the sign for which it was made easier; null where it was not, or is not known
  */
 public record SessionResult(
         LocalDate date,
         Kind kind,
         @Nullable Integer effort,
-        @Nullable List<Symptom> nextDay) {
+        @Nullable List<Symptom> nextDay,
+        @Nullable CleanSetting cleanAt) {
+    /** Nothing was made easier in it. */
+    public SessionResult(LocalDate date, Kind kind, @Nullable Integer effort, @Nullable List<Symptom> nextDay) {
+        this(date, kind, effort, nextDay, null);
+    }
+
     /** So long a credit waits for the answer about the morning after; then it lapses without loss. */
     private static final int MORNING_WAITED_FOR_DAYS = 7;
 

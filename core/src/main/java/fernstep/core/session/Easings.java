@@ -1,6 +1,7 @@
 package fernstep.core.session;
 
 import fernstep.core.body.Body;
+import fernstep.core.catalogue.Easing;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
@@ -58,10 +59,20 @@ final class Easings {
         kneesBentDeg = 0;
     }
 
+    /** As it is to begin. */
+    void beginWith(Easing easing) {
+        helpers.addAll(easing.helpers());
+        easing.levers().stream().sorted().forEach(otherLevers::add);
+        kneesBentDeg = easing.kneesBentDeg();
+    }
+
+    /** As it stands. */
+    Easing now() {
+        return new Easing(kneesBentDeg, Set.copyOf(otherLevers), helpers);
+    }
+
     /** As the rung looks now: in the easier position, with bent knees or one limb where these are in use. */
     Rung on(Rung rung, Body body) {
-        Rung placed =
-                otherLevers.contains(Lever.EASIER_POSITION) ? rung.easier().orElse(rung) : rung;
-        return placed.shortened(body, kneesBentDeg, otherLevers.contains(Lever.ONE_LIMB));
+        return now().on(rung, body);
     }
 }

@@ -1,6 +1,7 @@
 package fernstep.core.session;
 
 import fernstep.core.body.Body;
+import fernstep.core.catalogue.Easing;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
@@ -13,6 +14,7 @@ import fernstep.core.decision.Setting;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.CleanSetting;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.SessionTime;
 import fernstep.core.session.SessionEvent.Answered;
@@ -38,6 +40,8 @@ public final class Exercise {
     private final SeenAndAnswered seen = new SeenAndAnswered();
     private final SetInHand inHand = new SetInHand();
     private final Easings easings = new Easings();
+    private final Dose plannedDose;
+    private final double plannedRange;
     private Rung rung;
     private Dose dose;
     private double range;
@@ -47,12 +51,21 @@ public final class Exercise {
 
     /** @param plain the rung of the catalogue */
     Exercise(Rung plain, RungForm form, @Nullable Side side, Dose dose, double range) {
+        this(plain, form, side, dose, range, Easing.NONE);
+    }
+
+    /** @param easing what makes it easier from its first repetition */
+    Exercise(Rung plain, RungForm form, @Nullable Side side, Dose dose, double range, Easing easing) {
         this.plannedRung = plain.code();
         this.form = form;
         this.rung = form.of(plain);
         this.side = side;
         this.dose = dose;
         this.range = range;
+        this.plannedDose = dose;
+        this.plannedRange = range;
+        easings.beginWith(easing);
+        inHand.beginsWith(easings.otherLevers());
     }
 
     public String plannedRung() {
@@ -336,7 +349,18 @@ public final class Exercise {
         boolean worked = set() > 1 || repsDone() > 0 || setDone() || seen.moved();
         boolean counts = state == State.DONE || seen.moved();
         return worked && counts
-                ? Optional.of(new ExerciseResult(plannedRung, side, seen.result(), effort, signs(), range))
+                ? Optional.of(
+                        new ExerciseResult(plannedRung, side, seen.result(), effort, signs(), range, cleanSetting()))
                 : Optional.empty();
+    }
+
+    /** What the next session begins with; null where it begins as planned, and where the exercise was ended for good reason. */
+    private @Nullable CleanSetting cleanSetting() {
+        return switch (seen.result()) {
+            case EASED, STEPPED_BACK -> new CleanSetting(rung.code(), range, easings.now(), dose.times(), dose.holdS());
+            case STOPPED ->
+                signs().contains(SignCode.PAIN) ? CleanSetting.halfOf(plannedRung, plannedRange, plannedDose) : null;
+            case CLEAN, HELPED -> null;
+        };
     }
 }

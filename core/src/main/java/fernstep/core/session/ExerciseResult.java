@@ -2,6 +2,7 @@ package fernstep.core.session;
 
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.CleanSetting;
 import fernstep.core.progress.SessionResult;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -13,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param effort 0 to 10; null where it was not told
  * @param signs in the order in which they were seen first
  * @param range 0 to 1, where it was done in the end
+ * @param cleanAt what the next session begins with; null where it begins as planned
  */
 public record ExerciseResult(
         String rung,
@@ -20,4 +22,5 @@ public record ExerciseResult(
         SessionResult.Kind kind,
         @Nullable Integer effort,
         Set<SignCode> signs,
-        double range) {}
+        double range,
+        @Nullable CleanSetting cleanAt) {}

@@ -73,7 +73,7 @@ public final class Session {
     }
 
     private Exercise exercise(PlannedExercise p) {
-        return new Exercise(catalogue.rung(p.rung()), p.form(), p.side(), p.dose(), p.range());
+        return new Exercise(catalogue.rung(p.rung()), p.form(), p.side(), p.dose(), p.range(), p.easing());
     }
 
     /** Without what was taken back, and without the taking back. */

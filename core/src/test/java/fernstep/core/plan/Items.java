@@ -36,6 +36,7 @@ final class Items {
                 Reason.of("why.progress"),
                 Reason.of("whyNot.top"),
                 null,
+                null,
                 null);
     }
 }

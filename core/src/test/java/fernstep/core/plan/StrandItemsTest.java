@@ -6,13 +6,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.ShippedCatalogue;
 import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Easing;
 import fernstep.core.catalogue.Helper;
+import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.Observed;
+import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -73,6 +77,27 @@ class StrandItemsTest {
                         left.rung().movement().point(q.her().body(), 0.6).load().loadIndex());
         assertThat(left.seconds()).isEqualTo(SessionTime.seconds(left.rung(), FOUR));
         assertThat(left.loadSeconds()).isEqualTo(SessionTime.loadSeconds(left.rung(), FOUR));
+    }
+
+    @Test
+    void what_was_eased_begins_there_on_its_side_and_says_since_when_and_why() {
+        Easing bent = new Easing(30, Set.of(Lever.BEND_KNEE), Set.of());
+        Eased eased =
+                new Eased(new CleanSetting("F4", 0.5, bent, 9, null), LocalDate.of(2031, 6, 14), SignCode.DOME_SOFT);
+        Place left = new Place(Strand.LEG_FLOAT, Side.LEFT, "F4", FOUR, 0.6, Reason.of("why.progress"), eased);
+        Plan.Question q = question(never_pregnant().strong(), left, place("F4", Side.RIGHT, FOUR, 0.6));
+        List<PlanItem> items = made(q, Strand.LEG_FLOAT).items();
+        PlanItem easier =
+                items.stream().filter(i -> i.side() == Side.LEFT).findFirst().orElseThrow();
+        PlanItem asPlanned =
+                items.stream().filter(i -> i.side() == Side.RIGHT).findFirst().orElseThrow();
+        assertThat(easier.range()).isEqualTo(0.5);
+        assertThat(easier.dose().reps()).isEqualTo(9);
+        assertThat(easier.loadIndex()).isLessThan(asPlanned.loadIndex());
+        assertThat(easier.asDone(q.her().body())).isNotEqualTo(easier.rung());
+        assertThat(easier.easedWhy().key()).isEqualTo("eased.sinceBecause");
+        assertThat(asPlanned.dose().reps()).isEqualTo(12);
+        assertThat(asPlanned.easedWhy()).isNull();
     }
 
     @Test

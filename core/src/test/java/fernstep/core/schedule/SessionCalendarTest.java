@@ -171,7 +171,8 @@ class SessionCalendarTest {
                 i.why(),
                 i.whyNotNext(),
                 i.opened(),
-                i.support());
+                i.support(),
+                i.eased());
     }
 
     @Test

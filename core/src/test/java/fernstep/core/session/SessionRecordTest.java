@@ -44,7 +44,7 @@ class SessionRecordTest extends SessionTold {
             events.add(new Skipped(id(), IMOGEN, SkipReason.NO_TIME));
             events.add(new Finished(id(), IMOGEN));
             assertThat(replay().results())
-                    .containsExactly(new ExerciseResult("BR3", null, SessionResult.Kind.CLEAN, 3, Set.of(), 1));
+                    .containsExactly(new ExerciseResult("BR3", null, SessionResult.Kind.CLEAN, 3, Set.of(), 1, null));
         }
 
         @Test
