@@ -34,6 +34,7 @@ import org.jspecify.annotations.Nullable;
  * @param standIns codes of rungs that practitioners take instead where its position is closed, first first
  * @param means what the rules know it by
  * @param shows what happens that the pose does not show
+ * @param asks what it asks of the body beyond its load
  * @param cues one line per activation stance, and per spine stance where the spine matters
  */
 public record Rung(
@@ -64,7 +65,8 @@ public record Rung(
         Map<String, String> cues,
         String caution,
         List<Waymark> means,
-        List<ActionMark> shows) {
+        List<ActionMark> shows,
+        List<Strain> asks) {
     private static final KnownIndexes KNOWN = new KnownIndexes();
 
     /** The same exercise in another position. */
@@ -80,6 +82,7 @@ public record Rung(
         cues = Map.copyOf(cues);
         means = List.copyOf(means);
         shows = List.copyOf(shows);
+        asks = List.copyOf(asks);
     }
 
     /** How far can be chosen: the easiest range is not the full one. */
@@ -199,7 +202,8 @@ public record Rung(
                 cues,
                 caution,
                 means,
-                shows);
+                shows,
+                asks);
     }
 
     /** Who keeps the natural curve does not lie with the low back on the mat. */

@@ -92,7 +92,8 @@ final class StrandReader {
                 cues,
                 p.text("caution"),
                 p.codes("means", Waymark.class),
-                own(p, usual, "shows").codes("shows", ActionMark.class));
+                own(p, usual, "shows").codes("shows", ActionMark.class),
+                p.codes("asks", Strain.class));
         boolean everyCue = Arrays.stream(Stances.Activation.values())
                 .allMatch(a -> rung.cues().containsKey(a.name()));
         if (!everyCue) {

@@ -5,8 +5,10 @@ import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
+import fernstep.core.screening.Answer;
 import fernstep.core.screening.Strand;
 import java.time.temporal.ChronoUnit;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
@@ -21,6 +23,10 @@ final class Needs {
     private static final int MOST_DAYS_COUNTED = 27;
     /** Without any need the order of the catalogue decides. */
     private static final int ORDER = Strand.values().length;
+
+    /** Where both legs work alike. */
+    private static final Set<Strand> ON_BOTH_LEGS =
+            EnumSet.of(Strand.DEEP_CORE, Strand.ARM_LEG, Strand.HANDS_KNEES, Strand.BRIDGE);
 
     private final Plan.Question q;
     private final Set<Strand> towardGoal;
@@ -76,7 +82,19 @@ final class Needs {
                 .orElse(Reason.of("need.slot." + Role.Slot.of(strand)));
     }
 
+    /** What she told today comes before what was found. */
     private Optional<Reason> finding(Strand strand) {
+        Set<Answer> told = Adaptations.of(q.screening()).told();
+        if (told.contains(Answer.BACK_PAIN) && strand == Strand.PELVIC_CONTROL) {
+            return Optional.of(Reason.of("need.backPain"));
+        }
+        if (told.contains(Answer.GIRDLE_PAIN) && ON_BOTH_LEGS.contains(strand)) {
+            return Optional.of(Reason.of("need.bothLegs"));
+        }
+        return found(strand);
+    }
+
+    private Optional<Reason> found(Strand strand) {
         Findings f = q.her().findings();
         return switch (strand) {
             case LEG_FLOAT -> lagging(f);

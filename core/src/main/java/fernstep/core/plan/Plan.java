@@ -227,6 +227,33 @@ public record Plan(
                 secondsAvailable);
     }
 
+    /** The first of each day: both sides of one strand are one exercise. */
+    Plan firstOfEachDay(int exercises) {
+        List<Day> shorter = days.stream()
+                .map(day -> {
+                    List<Strand> kept = day.items().stream()
+                            .filter(item -> item.role() != Role.SETTLE_IN)
+                            .map(PlanItem::strand)
+                            .distinct()
+                            .limit(exercises)
+                            .toList();
+                    return new Day(
+                            day.name(),
+                            day.perWeek(),
+                            day.items().stream()
+                                    .filter(item -> item.role() == Role.SETTLE_IN || kept.contains(item.strand()))
+                                    .toList());
+                })
+                .toList();
+        return new Plan(
+                shorter.stream().flatMap(day -> day.items().stream()).distinct().toList(),
+                shorter,
+                leftOut,
+                notOpen,
+                habits,
+                secondsAvailable);
+    }
+
     /** Where she stands, and for strands not yet begun where this plan would begin; a stand-in has no place of its own. */
     public List<Place> places(List<Place> now) {
         List<Place> places = new ArrayList<>(now);

@@ -185,6 +185,34 @@ public record PlanItem(
                 from);
     }
 
+    /** No further than so much of its range. */
+    PlanItem noFurther(double most, Body body) {
+        Rung done = asDone(body);
+        return as(most, done.family() == null ? null : done.movement().point(body, most), why);
+    }
+
+    /** With something she rests on or squeezes from the start. */
+    PlanItem with(Helper helper) {
+        return new PlanItem(
+                strand,
+                role,
+                rung,
+                side,
+                standInFor,
+                standInKind,
+                baseDose,
+                dose,
+                range,
+                point,
+                seconds,
+                loadSeconds,
+                why,
+                whyNotNext,
+                opened,
+                helper,
+                eased);
+    }
+
     PlanItem onDays(int days) {
         return dosed(baseDose, dose.withDays(Math.max(1, Math.min(dose.daysPerWeek(), days))));
     }

@@ -63,6 +63,9 @@ final class PlanMaker {
         SettleIn.of(q, known, settled, exercises)
                 .filter(e -> fitsBesideMusts(e, room))
                 .ifPresent(exercises::add);
+        Adaptations today = Adaptations.of(q.screening());
+        exercises.replaceAll(e -> e.with(
+                e.items().stream().map(item -> today.on(item, q.her().body())).toList()));
         Set<Strand> training = exercises.stream()
                 .map(Exercise::strand)
                 .filter(s -> q.training().inTraining(s))
@@ -88,7 +91,7 @@ final class PlanMaker {
 
     private Room room() {
         return new Room(
-                q.wishes().size(),
+                Adaptations.of(q.screening()).exercisesAtMost(q.wishes().size()),
                 q.wishes().sizeWanted(),
                 q.wishes().secondsPerDay(),
                 q.wishes().changesAtMost());
@@ -244,6 +247,9 @@ final class PlanMaker {
             return Reason.of("leftOut.changes", room.changes());
         }
         boolean full = session.stream().filter(Exercise::counts).count() >= room.size();
+        if (full && room.size() < q.wishes().size()) {
+            return Reason.of("leftOut.tired", room.size());
+        }
         return full ? Reason.of("leftOut.size", room.size()) : Reason.of("leftOut.nothingCalls");
     }
 }

@@ -24,7 +24,7 @@ public final class PlanWarnings {
      * @param symptomDays days in the past four weeks after which she had heaviness, leaking or pain of 3 and more
      */
     public static List<Reason> ofHer(Screening screening, int symptomDays, LocalDate today) {
-        List<Reason> warnings = new ArrayList<>();
+        List<Reason> warnings = new ArrayList<>(Adaptations.of(screening).sentences());
         if (symptomDays > 0) {
             warnings.add(Reason.of("warn.symptomDays", symptomDays));
         }

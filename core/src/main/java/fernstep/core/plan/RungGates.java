@@ -10,6 +10,7 @@ import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
+import fernstep.core.screening.Answer;
 import fernstep.core.screening.Gate;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Screening;
@@ -111,6 +112,7 @@ public final class RungGates {
         List<Waiting> all = new ArrayList<>(reader.found);
         reader.dated().ifPresent(all::add);
         Ceilings.over(rung, known).ifPresent(all::add);
+        Adaptations.of(known.screening()).closes(rung).ifPresent(all::add);
         if (known.leavesOut(rung)) {
             all.add(new Waiting("SPINE", null, Reason.of("waiting.spine")));
         }
@@ -122,7 +124,8 @@ public final class RungGates {
     }
 
     private static final Set<String> OF_TODAY = Stream.concat(
-                    Arrays.stream(GateCode.values()).map(Enum::name), Stream.of("BIRTH", "OUTCOME"))
+                    Arrays.stream(GateCode.values()).map(Enum::name),
+                    Stream.concat(Arrays.stream(Answer.values()).map(Enum::name), Stream.of("BIRTH", "OUTCOME")))
             .collect(Collectors.toUnmodifiableSet());
 
     /** Dates, clearances, pregnancy and today's answers that close it, findings and other rungs left aside. */

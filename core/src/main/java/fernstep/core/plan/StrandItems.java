@@ -264,9 +264,10 @@ final class StrandItems {
                 null);
         boolean setByHand = byHand.filter(x -> x.rung() != null || x.dose() != null || x.range() != null)
                 .isPresent();
-        return c.eased() == null || setByHand
+        PlanItem from = c.eased() == null || setByHand
                 ? item
                 : item.easedTo(c.eased(), q.her().body());
+        return Adaptations.of(q.screening()).on(from, q.her().body());
     }
 
     /** Ribs that stand up, lying, rest better with head and shoulders raised. */

@@ -2,6 +2,7 @@ package fernstep.core.progress;
 
 import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Reason;
+import fernstep.core.plan.Adaptations;
 import fernstep.core.plan.CleanSetting;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.DoseRules;
@@ -13,6 +14,7 @@ import fernstep.core.progress.Progress.GrowFirst;
 import fernstep.core.progress.Progress.Place;
 import fernstep.core.progress.Progress.Question;
 import fernstep.core.progress.SessionResult.Kind;
+import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -54,6 +56,7 @@ final class ProgressStep {
         return referOrHold()
                 .or(this::closedNow)
                 .or(this::gap)
+                .or(this::tiredToday)
                 .or(this::alternating)
                 .or(this::lastWentWrong)
                 .or(this::tooHard)
@@ -92,6 +95,15 @@ final class ProgressStep {
     private static int told(SessionResult result) {
         Integer effort = result.effort();
         return effort == null ? 0 : effort;
+    }
+
+    /** Very tired today: neither more nor less by what was clean or eased; a step back and a stop count all the same. */
+    private Optional<Progress> tiredToday() {
+        boolean stands = last().map(SessionResult::kind)
+                .filter(kind -> kind == Kind.STEPPED_BACK || kind == Kind.STOPPED)
+                .isPresent();
+        boolean tired = Adaptations.of(q.known().screening()).told().contains(Answer.TIRED);
+        return tired && !stands ? Optional.of(stay(Change.HOLD, Reason.of("progress.tiredToday"))) : Optional.empty();
     }
 
     /** Clean, and twice in a row far too hard: less of it. */

@@ -4,6 +4,7 @@ import fernstep.core.body.Body;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.client.Clearance;
 import fernstep.core.measure.Reason;
+import fernstep.core.plan.Adaptations;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.RungGates;
@@ -60,7 +61,8 @@ public record Prescription(
         Map<PlanItem, Reason> waits = new LinkedHashMap<>();
         adopted.items().forEach(item -> why(item, today).ifPresent(reason -> waits.put(item, reason)));
         Plan left = adopted.keeping(item -> !waits.containsKey(item));
-        Plan toDo = today.standing().gently(today.date()) ? left.each(item -> item.gentler(today.body())) : left;
+        Plan adapted = Adaptations.of(today.screening()).on(left, today.body());
+        Plan toDo = today.standing().gently(today.date()) ? adapted.each(item -> item.gentler(today.body())) : adapted;
         List<Withheld> withheld = new ArrayList<>();
         waits.forEach((item, reason) -> withheld.add(new Withheld(item, reason)));
         return new Prescription(adopted, toDo, since, today.standing().mayTrain(), withheld, blocked);

@@ -307,6 +307,10 @@ class PlanPropertiesTest {
                     }
                     case "leftOut.size" ->
                         assertThat(Plan.size(first)).as(about).isGreaterThanOrEqualTo(wishes.size());
+                    case "leftOut.tired" -> {
+                        assertThat(w.screening().reasons()).as(about).anyMatch(r -> r.answer() == Answer.TIRED);
+                        assertThat(Plan.size(first)).as(about).isGreaterThanOrEqualTo(3);
+                    }
                     case "leftOut.changes" ->
                         assertThat(lyingGrounds(with).size() - 1).as(about).isGreaterThan(wishes.changesAtMost());
                     case "leftOut.minutes" -> {

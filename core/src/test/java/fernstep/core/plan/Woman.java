@@ -291,10 +291,15 @@ public final class Woman {
 
     /** Stands on a rung, on both sides where it has sides, at the start of its window. */
     public Woman at(String code) {
+        return at(code, 0.5);
+    }
+
+    /** The same, and as far as this. */
+    public Woman at(String code, double range) {
         Rung rung = ShippedCatalogue.CATALOGUE.rung(code);
         Dose dose = DoseRules.first(rung, stances().dose());
         for (Side side : rung.perSide() ? new Side[] {Side.LEFT, Side.RIGHT} : new Side[] {null}) {
-            places.add(new Place(rung.strand(), side, code, dose, 0.5, Reason.of("why.progress")));
+            places.add(new Place(rung.strand(), side, code, dose, range, Reason.of("why.progress")));
         }
         return this;
     }
