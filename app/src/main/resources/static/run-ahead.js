@@ -79,7 +79,8 @@ window.fernAhead = (() => {
       if (move === 'END_SET') { endSet(s, inHand(s)); }
       if (move === 'END_EXERCISE') { const advice = s.advice; inHand(s).state = 'done'; onward(s); s.advice = advice; }
       if (move === 'END_SESSION') { s.phase = 'FINISHED'; }
-      if (move === 'STEP_BACK') { s.phase = 'HELD'; }
+      // Which rung or lever it is, is the server's to say: until then the set is held.
+      if (move === 'STEP_BACK' || move === 'EASE') { s.phase = 'HELD'; }
     },
   };
 
@@ -133,7 +134,7 @@ window.fernAhead = (() => {
     return {
       signEventId: e.id, code: e.sign.code, severity: e.sign.severity, sign: e.shown || '', exercise: null,
       move, moveText: fern.text(moveKey), lever: null, reason: fern.text(whyKey), rule: '', watchNext: null,
-      runnerUp: null, overridden: null, open: false,
+      runnerUp: null, overridden: null, easier: null, open: false,
     };
   }
 

@@ -282,9 +282,15 @@ document.addEventListener('alpine:init', () => {
     },
     overrideThis() {
       const d = this.$event.currentTarget.dataset;
-      const reason = this.$root.querySelector('input[name="because"]:checked').value;
+      const picked = this.$root.querySelector('input[name="because"]:checked');
+      const own = this.$root.querySelector('#because-own');
+      const reason = picked.hasAttribute('data-own') ? own.value.trim() : picked.value;
+      if (!reason) { own.focus(); return; }
       this.report({ kind: 'OVERRIDE', chosen: { refersTo: this.adviceText('signEventId'), move: d.move, reason }, shown: d.shown });
     },
+    /** Easier it is only made where a lever is left. */
+    cannotChoose() { return this.$el.dataset.move === 'EASE' && !this.adviceText('easier'); },
+    becauseOwn() { this.$root.querySelector('[data-own]').checked = true; },
     becauseNext() {
       const all = Array.from(this.$root.querySelectorAll('input[name="because"]'));
       all[(all.findIndex((x) => x.checked) + 1) % all.length].checked = true;

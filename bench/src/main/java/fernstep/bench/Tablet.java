@@ -103,9 +103,13 @@ final class Tablet {
             if (visit.find()) {
                 String id = UUID.randomUUID().toString();
                 by.post("/visits/" + visit.group(1) + "/asked", "");
-                by.post("/visits/" + visit.group(1) + "/run", "sessionId=" + id);
-                sessions.add(id);
+                // who is held is led to why, not to a session
+                if (by.post("/visits/" + visit.group(1) + "/run", "sessionId=" + id).contains("/sessions/" + id)) {
+                    sessions.add(id);
+                    continue;
+                }
             }
+            turn.remove();
         }
         return sessions;
     }

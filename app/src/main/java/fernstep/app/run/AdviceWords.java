@@ -57,13 +57,35 @@ class AdviceWords {
                 move.name(),
                 words.code(move),
                 chosen ? null : lever(event, client),
-                sign != null && move == Move.CUE && !chosen ? words.cue(sign) : words.of(advice.reason()),
+                sign != null && move == Move.CUE && !chosen ? words.cue(sign) : because(event),
                 advice.rule().name(),
-                move == Move.CUE ? words.of(advice.reason()) : null,
+                next(event, move, chosen),
                 chosen ? null : runnerUp(advice.runnerUp()),
                 override.map(o -> words.text("run.overridden", advice.move(), o.reason()))
                         .orElse(null),
+                advice.easierInstead()
+                        .map(change -> words.text("run.easierBy", words.of(change.inWords())))
+                        .orElse(null),
                 open);
+    }
+
+    /** What was seen and when, and what is expected of the move. */
+    private String because(Answered event) {
+        Reason whole = event.advice().reason();
+        boolean namesLever = whole.key().equals("advice.withLever");
+        String reason = words.of(namesLever && whole.facts().get(1) instanceof Reason inner ? inner : whole);
+        return event instanceof SignSeen seen && seen.seen().rep() != null
+                ? words.text("advice.because", seen.seen().sign(), seen.seen().rep(), reason)
+                : reason;
+    }
+
+    /** What comes next and what to look for; with a cue, first why it is only a cue. */
+    private String next(Answered event, Move move, boolean chosen) {
+        SignCode watch = event.advice().watchNext();
+        String next = watch == null || chosen
+                ? words.text("advice.next." + move)
+                : words.text("advice.nextWatch." + move, watch);
+        return move == Move.CUE && !chosen ? because(event) + " " + next : next;
     }
 
     /** "Smaller range: 100 % → 67 %, load −24 %". */
@@ -146,7 +168,10 @@ class AdviceWords {
         return value instanceof Number n ? Numbers.plain(n.doubleValue()) : "";
     }
 
-    private static String load(@Nullable Double pct) {
-        return pct == null ? "" : ", estimated load " + (pct < 0 ? "−" : "+") + Math.round(Math.abs(pct)) + " %";
+    private String load(@Nullable Double pct) {
+        if (pct == null) {
+            return "";
+        }
+        return ": " + words.text(pct <= 0 ? "advice.lessLoad" : "advice.moreLoad", Math.round(Math.abs(pct)));
     }
 }

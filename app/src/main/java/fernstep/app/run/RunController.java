@@ -42,8 +42,8 @@ import org.springframework.web.bind.annotation.ResponseBody;
 class RunController {
     private static final String UUID_SHAPE = "[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}";
     /** What a practitioner may choose instead of the advice, mildest first. */
-    private static final List<Move> CHOICES =
-            List.of(Move.CARRY_ON, Move.CUE, Move.END_SET, Move.STEP_BACK, Move.END_EXERCISE, Move.END_SESSION);
+    private static final List<Move> CHOICES = List.of(
+            Move.CARRY_ON, Move.CUE, Move.EASE, Move.END_SET, Move.STEP_BACK, Move.END_EXERCISE, Move.END_SESSION);
 
     private static final List<String> OVERRIDE_REASONS = List.of(
             "run.because.judgement", "run.because.seenWrongly", "run.because.doneBefore", "run.because.clinician");

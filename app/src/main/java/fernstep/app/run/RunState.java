@@ -68,6 +68,7 @@ public record RunState(
      * The next safe move as shown.
      *
      * @param exercise what it was about; null while that is still in hand
+     * @param easier what making it easier would be instead; null where nothing is left
      * @param open it can still be overridden
      */
     public record AdviceView(
@@ -84,5 +85,6 @@ public record RunState(
             @Nullable String watchNext,
             @Nullable String runnerUp,
             @Nullable String overridden,
+            @Nullable String easier,
             boolean open) {}
 }

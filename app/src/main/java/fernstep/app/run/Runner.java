@@ -49,6 +49,12 @@ public class Runner {
             .maximumSize(300)
             .expireAfterWrite(FILE_KEPT_FOR)
             .build();
+    /** What the rules need of her: looked up with a sign, as seldom as her file. */
+    private final Cache<Long, Situation.Woman> women = Caffeine.newBuilder()
+            .maximumSize(300)
+            .expireAfterWrite(FILE_KEPT_FOR)
+            .build();
+
     private final SessionMapper mapper;
     private final SessionLog log;
     private final EarlierLog earlier;
@@ -308,11 +314,13 @@ public class Runner {
         return new Circumstances(
                 catalogues.get(),
                 client.stances(),
-                new Situation.Woman(
-                        client.facts().pregnant(),
-                        visits.screeningToday(client).closed(),
-                        client.body(),
-                        checks.findings(client.id(), session.heldOn()).holdsCurve()),
+                women.get(
+                        client.id(),
+                        id -> new Situation.Woman(
+                                client.facts().pregnant(),
+                                visits.screeningToday(client).closed(),
+                                client.body(),
+                                checks.findings(id, session.heldOn()).holdsCurve())),
                 earlier.before(session),
                 session.heldOn());
     }

@@ -5,6 +5,7 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -53,6 +54,13 @@ public record Advice(
 
     public @Nullable Double stepBackRange() {
         return back == null ? null : back.range();
+    }
+
+    /** The lever that would make it easier instead; empty where there is none beside the advised one. */
+    public Optional<LeverChange> easierInstead() {
+        return Optional.ofNullable(runnerUp)
+                .filter(next -> next.move().eases())
+                .flatMap(next -> Optional.ofNullable(next.change()));
     }
 
     public boolean locksSession() {

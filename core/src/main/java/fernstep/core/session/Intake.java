@@ -102,10 +102,14 @@ public record Intake(Session session, Supplier<Circumstances> circumstances, Sta
         return inHand().map(e -> new EmergencyCalled(id, madeBy, place(e), answer, next(e, Set.of(answer), List.of())));
     }
 
-    /** Another move than the one advised; an emergency cannot be overridden beside the mat. */
+    /**
+     * Another move than the one advised; an emergency cannot be overridden beside the mat, and easier it is only made where
+     * a lever is left.
+     */
     public Optional<SessionEvent> overridden(String id, String signId, Move move, String reason) {
         return session.answered()
                 .filter(a -> a.id().equals(signId) && a.advice().move() != Move.REFER_NOW)
+                .filter(a -> move != Move.EASE || a.advice().easierInstead().isPresent())
                 .flatMap(a -> unlessLocked(new Overridden(id, madeBy, signId, move, reason)));
     }
 

@@ -222,9 +222,13 @@ public final class Session {
         return overrideOf(event).map(Overridden::move).orElse(event.advice().move());
     }
 
-    /** None where the practitioner chose otherwise. */
+    /** Where the practitioner chose otherwise, none; where she chose to make it easier, what would have been next. */
     private @Nullable LeverChange changeMade(Answered event) {
-        return overrides.containsKey(event.id()) ? null : event.advice().change();
+        Overridden chosen = overrides.get(event.id());
+        if (chosen == null) {
+            return event.advice().change();
+        }
+        return chosen.move() == Move.EASE ? event.advice().easierInstead().orElse(null) : null;
     }
 
     private void answer(Exercise exercise, Answered event, boolean tired) {

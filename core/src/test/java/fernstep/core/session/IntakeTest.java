@@ -7,6 +7,7 @@ import fernstep.core.ShippedCatalogue;
 import fernstep.core.approach.Approach;
 import fernstep.core.body.Body;
 import fernstep.core.catalogue.RungForm;
+import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
 import fernstep.core.decision.Situation;
@@ -16,6 +17,7 @@ import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
 import fernstep.core.screening.Answer;
 import fernstep.core.session.SessionEvent.EffortTold;
+import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.session.SessionEvent.Skipped;
 import fernstep.core.session.SessionEvent.Undone;
 import java.time.LocalDate;
@@ -72,6 +74,27 @@ class IntakeTest {
         take(intake().repDone(id()));
         take(intake().repDone(id()));
         take(intake().effort(id(), 3));
+    }
+
+    @Test
+    void easier_instead_pulls_the_lever_that_would_have_been_next_and_is_refused_where_none_is() {
+        breathDone();
+        repsDone(1);
+        SignSeen seen = (SignSeen) take(intake().sign(id(), Seen.slight(SignCode.BACK_ARCHES)));
+        assertThat(seen.advice().move()).isEqualTo(Move.CUE);
+        LeverChange next = seen.advice().easierInstead().orElseThrow();
+        Exercise before = now();
+        take(intake().overridden(id(), seen.id(), Move.EASE, "she is tired today"));
+        Exercise after = now();
+        assertThat(after.range() < before.range()
+                        || after.kneesBentDeg() > before.kneesBentDeg()
+                        || after.helpers().size() > before.helpers().size())
+                .as("%s", next)
+                .isTrue();
+        SignSeen tired = (SignSeen) take(intake().sign(id(), Seen.clear(SignCode.TIRED)));
+        assertThat(tired.advice().easierInstead()).isEmpty();
+        assertThat(intake().overridden(id(), tired.id(), Move.EASE, "all the same"))
+                .isEmpty();
     }
 
     private void repsDone(int n) {

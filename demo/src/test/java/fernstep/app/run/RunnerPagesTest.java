@@ -99,6 +99,23 @@ class RunnerPagesTest extends AtTheMat {
     }
 
     @Test
+    void a_reason_in_her_own_words_is_kept_and_the_practice_reads_it_by_rule(Visitor visitor) {
+        Page page = running(visitor);
+        keys(page, "1");
+        keys(page, "o");
+        page.fill("#because-own", "Her cousin's wedding is today");
+        page.locator("[data-choices=override] [data-move=CARRY_ON]").click();
+        assertThat(move(page)).hasText("Carry on");
+        allSent(page);
+        Session now = runner.replay(session);
+        assertThat(now.overrideOf(now.answered().orElseThrow()))
+                .hasValueSatisfying(o -> assertThat(o.reason()).isEqualTo("Her cousin's wedding is today"));
+        visitor.open("/house/overrides");
+        assertThat(page.locator("#by-rule tbody tr", new Page.LocatorOptions().setHasText("The breath is held")))
+                .containsText("1 × Carry on instead of Say one thing: Her cousin's wedding is today");
+    }
+
+    @Test
     void a_sign_is_strong_until_it_is_pressed_once_more_and_both_keep_their_place(Visitor visitor) {
         Page page = running(visitor);
         BoundingBox place = page.locator(".sign[data-code=RUSHED]").boundingBox();
