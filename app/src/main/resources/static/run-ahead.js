@@ -90,6 +90,9 @@ window.fernAhead = (() => {
     return told.code + '.' + told.severity;
   }
 
+  /** Where it hurt before it may be answered otherwise than elsewhere. */
+  function placeOf(told) { return told.place ? '@' + told.place + ':' + (told.side || '') : ''; }
+
   function sign(s, e, known) {
     const told = e.sign;
     if (e.emergency) {
@@ -99,7 +102,7 @@ window.fernAhead = (() => {
     }
     const i = inHand(s);
     const answers = known[s.answersKey];
-    const after = answers && answers[nameOf(told)];
+    const after = answers && (answers[nameOf(told) + placeOf(told)] || answers[nameOf(told)]);
     if (after && i) { answered(s, i, e, after); return; }
     if (STOPS_ALL.includes(told.code) || (told.code === 'PAIN' && (told.sharp || told.painLevel >= strongPain()))) {
       s.phase = 'HELD';

@@ -4,17 +4,24 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
+import fernstep.app.standing.Standings;
 import fernstep.core.decision.Seen;
 import fernstep.core.decision.Situation.EarlierSession;
+import fernstep.core.findings.BodyPlace;
 import fernstep.core.findings.SignCode;
+import fernstep.core.measure.Side;
 import fernstep.core.session.EarlierSessions;
+import fernstep.core.session.SessionEvent.SignSeen;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What was seen beside the mat in earlier sessions, and what she told of those at home. */
@@ -27,15 +34,17 @@ class EarlierLog {
 
     private final SessionMapper sessions;
     private final Results results;
+    private final Standings standings;
     /** What lies behind a session hardly changes while it runs. */
     private final Cache<String, EarlierSessions> read = Caffeine.newBuilder()
             .maximumSize(SESSIONS_KEPT)
             .expireAfterWrite(KEPT_FOR)
             .build();
 
-    EarlierLog(SessionMapper sessions, Results results) {
+    EarlierLog(SessionMapper sessions, Results results, Standings standings) {
         this.sessions = sessions;
         this.results = results;
+        this.standings = standings;
     }
 
     EarlierSessions before(SessionRow session) {
@@ -46,6 +55,32 @@ class EarlierLog {
             read.put(session.id(), known);
         }
         return known;
+    }
+
+    /**
+     * A place of pain.
+     *
+     * @param side null where it has none
+     */
+    record PainPlace(BodyPlace place, @Nullable Side side) {
+        /** As the page puts it behind the name of an answer. */
+        String name() {
+            return "@" + place + ":" + (side == null ? "" : side);
+        }
+
+        Seen on(Seen seen) {
+            return side == null ? seen : seen.on(side);
+        }
+    }
+
+    /** Where she had pain in the sessions that still count. */
+    Set<PainPlace> painPlaces(SessionRow session) {
+        return before(session).atTheMat().stream()
+                .flatMap(held -> held.signs().stream())
+                .map(SignSeen::seen)
+                .filter(seen -> seen.sign() == SignCode.PAIN && seen.place() != null)
+                .map(seen -> new PainPlace(Objects.requireNonNull(seen.place()), seen.side()))
+                .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     private EarlierSessions readBefore(SessionRow session) {
@@ -61,7 +96,10 @@ class EarlierLog {
                 atTheMat.add(new EarlierSessions.Held(held.heldOn(), StoredEvent.read(rows)));
             }
         }
-        return new EarlierSessions(atTheMat, told(session, events.keySet()));
+        return new EarlierSessions(
+                atTheMat,
+                told(session, events.keySet()),
+                standings.of(session.clientId()).seenOn());
     }
 
     private List<EarlierSession> told(SessionRow session, Set<String> watched) {

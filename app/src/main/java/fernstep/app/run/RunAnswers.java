@@ -16,6 +16,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BiConsumer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -79,8 +80,10 @@ class RunAnswers {
         Intake intake = runner.intake(row, held.client(), from.session(), row.staffId());
         Map<String, After> bySign = new LinkedHashMap<>();
         Held start = from;
-        everySign((name, seen) ->
-                after(start, intake, seen).ifPresent(then -> bySign.put(name, changed(now, view.state(then, before)))));
+        everySign(
+                earlier.painPlaces(row),
+                (name, seen) -> after(start, intake, seen)
+                        .ifPresent(then -> bySign.put(name, changed(now, view.state(then, before)))));
         return new Answers(AnswersKey.of(at, inHand), bySign);
     }
 
@@ -105,12 +108,21 @@ class RunAnswers {
         });
     }
 
-    private static void everySign(BiConsumer<String, Seen> take) {
+    /** @param painBefore where she had pain lately: there it may be answered otherwise than elsewhere */
+    private static void everySign(Set<EarlierLog.PainPlace> painBefore, BiConsumer<String, Seen> take) {
         for (SignCode code : SignCode.values()) {
             switch (code) {
                 case PAIN -> {
                     take.accept("PAIN.MILD", Seen.clear(code).withPain(MILD, null));
                     take.accept("PAIN.STRONG", Seen.clear(code).withPain(STRONG, null));
+                    painBefore.forEach(where -> {
+                        take.accept(
+                                "PAIN.MILD" + where.name(),
+                                where.on(Seen.clear(code).withPain(MILD, where.place())));
+                        take.accept(
+                                "PAIN.STRONG" + where.name(),
+                                where.on(Seen.clear(code).withPain(STRONG, where.place())));
+                    });
                 }
                 case SET_LOST -> {
                     take.accept("SET_LOST.BACK", Seen.clear(code).recoverable(true));

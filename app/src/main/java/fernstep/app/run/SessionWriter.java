@@ -18,12 +18,14 @@ class SessionWriter {
     private final SessionMapper mapper;
     private final SessionLog log;
     private final Results results;
+    private final Referrals referrals;
     private final Audit audit;
 
-    SessionWriter(SessionMapper mapper, SessionLog log, Results results, Audit audit) {
+    SessionWriter(SessionMapper mapper, SessionLog log, Results results, Referrals referrals, Audit audit) {
         this.mapper = mapper;
         this.log = log;
         this.results = results;
+        this.referrals = referrals;
         this.audit = audit;
     }
 
@@ -96,6 +98,7 @@ class SessionWriter {
                         null,
                         r.signs().stream().map(Enum::name).collect(Collectors.joining(",")),
                         r.range())));
+        referrals.report(session, held);
         results.putEased(
                 session.id(),
                 held.results().stream()

@@ -13,6 +13,9 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface StandingMapper {
     /** The same said at the same moment by the same way is there once. */
+    /** How often this was reported in its session. */
+    int inSession(ReportRow row);
+
     void insertReport(ReportRow report);
 
     void insertLift(LiftRow lift);

@@ -104,6 +104,14 @@ public class Standings {
         mapper.insertReport(ReportRow.of(clientId, concern, heard));
     }
 
+    /** In a session a report is put down once, however often it is settled. */
+    public void reportOnce(long clientId, Concern concern, Heard heard) {
+        ReportRow row = ReportRow.of(clientId, concern, heard);
+        if (mapper.inSession(row) == 0) {
+            mapper.insertReport(row);
+        }
+    }
+
     /** An answer given at a visit: while the same stands already, it is not put down again. */
     public void answered(long clientId, Answer answer, Heard heard) {
         if (of(clientId).saying(answer).isEmpty()) {

@@ -16,15 +16,26 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What earlier sessions teach this one.
  *
  * @param atTheMat their events, oldest session first
  * @param atHome what she told of sessions nobody watched
+ * @param seenOn when somebody last saw or spoke with her about what was reported: what came before it is told, and counts
+ *     no longer; null for never
  */
-public record EarlierSessions(List<Held> atTheMat, List<EarlierSession> atHome) {
+public record EarlierSessions(
+        List<Held> atTheMat,
+        List<EarlierSession> atHome,
+        @Nullable LocalDate seenOn) {
     public static final EarlierSessions NONE = new EarlierSessions(List.of(), List.of());
+
+    /** Nobody has looked at any of it. */
+    public EarlierSessions(List<Held> atTheMat, List<EarlierSession> atHome) {
+        this(atTheMat, atHome, null);
+    }
 
     /**
      * One earlier session and what happened in it.
@@ -37,7 +48,8 @@ public record EarlierSessions(List<Held> atTheMat, List<EarlierSession> atHome) 
             events = Session.standing(events);
         }
 
-        private List<SignSeen> signs() {
+        /** The signs seen in it, in order. */
+        public List<SignSeen> signs() {
             return events.stream()
                     .filter(SignSeen.class::isInstance)
                     .map(SignSeen.class::cast)
@@ -68,6 +80,7 @@ public record EarlierSessions(List<Held> atTheMat, List<EarlierSession> atHome) 
                 .filter(s -> !s.signs().isEmpty());
         return Stream.concat(seen, atHome.stream())
                 .filter(session -> !session.date().isBefore(today.minusDays(COUNTS_DAYS)))
+                .filter(session -> seenOn == null || !session.date().isBefore(seenOn))
                 .sorted(Comparator.comparing(EarlierSession::date))
                 .toList();
     }

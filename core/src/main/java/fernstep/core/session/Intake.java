@@ -89,7 +89,9 @@ public record Intake(Session session, Supplier<Circumstances> circumstances, Sta
         return inHand().filter(e -> !e.alreadySeen(told.sign())).map(e -> {
             Seen seen = told.inRep(e.repInHand());
             Side inTraining = e.side();
-            Seen here = inTraining == null ? seen : seen.on(inTraining);
+            // where it hurts has its own side, whichever side is trained
+            boolean ownSide = seen.place() != null && seen.side() != null;
+            Seen here = inTraining == null || ownSide ? seen : seen.on(inTraining);
             return new SignSeen(id, madeBy, place(e), here, next(e, Set.of(), List.of(here)));
         });
     }

@@ -51,9 +51,13 @@ class EasingRulesTest extends RulesAsked {
             }
 
             @Test
-            void is_eased_by_range_where_the_rung_has_one_and_by_hold_where_it_has_none() {
+            void is_eased_by_range_where_the_rung_has_one_else_by_its_easier_place_or_by_hold() {
                 assertMove(tolerant().sees(ridge.inRep(2).atSecond(7)), RuleId.R5, Move.EASE, Lever.RAISE_RANGE);
-                assertMove(tolerant().on("SS3").sees(ridge.inRep(2).atSecond(7)), RuleId.R5, Move.STEP_BACK, null);
+                assertMove(
+                        tolerant().on("SS3").sees(ridge.inRep(2).atSecond(7)),
+                        RuleId.R5,
+                        Move.EASE,
+                        Lever.EASIER_POSITION);
                 Advice a = tolerant().on("DC2").sees(ridge.inRep(2).atSecond(7));
                 assertMove(a, RuleId.R5, Move.EASE, Lever.SHORTEN_HOLD);
                 assertThat(a.change().to()).isEqualTo(7.0);

@@ -11,6 +11,7 @@ import fernstep.core.decision.LeverChange;
 import fernstep.core.decision.Move;
 import fernstep.core.decision.Seen;
 import fernstep.core.decision.Situation;
+import fernstep.core.findings.BodyPlace;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.OutOfRange;
 import fernstep.core.measure.Side;
@@ -95,6 +96,18 @@ class IntakeTest {
         assertThat(tired.advice().easierInstead()).isEmpty();
         assertThat(intake().overridden(id(), tired.id(), Move.EASE, "all the same"))
                 .isEmpty();
+    }
+
+    @Test
+    void pain_keeps_the_side_on_which_it_is_felt_whichever_side_is_trained() {
+        breathDone();
+        repsDone(1);
+        SignSeen seen = (SignSeen) take(intake().sign(
+                        id(),
+                        Seen.clear(SignCode.PAIN).withPain(2, BodyPlace.HIP).on(Side.RIGHT)));
+        assertThat(seen.seen().side()).as("the left leg is in training").isEqualTo(Side.RIGHT);
+        SignSeen turned = (SignSeen) take(intake().sign(id(), Seen.slight(SignCode.PELVIS_ROCKS)));
+        assertThat(turned.seen().side()).isEqualTo(Side.LEFT);
     }
 
     private void repsDone(int n) {

@@ -256,6 +256,24 @@ class SessionEndTest extends SessionCounted {
         }
 
         @Test
+        void count_for_four_weeks_and_no_longer_once_somebody_has_seen_her() {
+            LocalDate today = LocalDate.of(2031, 5, 14);
+            List<EarlierSessions.Held> held = List.of(
+                    new EarlierSessions.Held(
+                            today.minusDays(29), List.of(seen("a", "F2", SignCode.HEAVY, move(Move.CUE)))),
+                    new EarlierSessions.Held(
+                            today.minusDays(28), List.of(seen("b", "F2", SignCode.HEAVY, move(Move.CUE)))),
+                    new EarlierSessions.Held(
+                            today.minusDays(3), List.of(seen("c", "F2", SignCode.HEAVY, move(Move.CUE)))));
+            assertThat(new EarlierSessions(held, List.of()).sessions(today)).hasSize(2);
+            assertThat(new EarlierSessions(held, List.of(), today.minusDays(3)).sessions(today))
+                    .as("the session of the day she was seen came after it as far as anybody knows")
+                    .hasSize(1);
+            assertThat(new EarlierSessions(held, List.of(), today.minusDays(2)).sessions(today))
+                    .isEmpty();
+        }
+
+        @Test
         void reach_the_rules_with_what_cleared_a_sign_on_it() {
             EarlierSessions earlier = new EarlierSessions(
                     List.of(new EarlierSessions.Held(

@@ -12,10 +12,12 @@ import fernstep.app.ask.Visits;
 import fernstep.app.client.ClientRow;
 import fernstep.app.client.Clients;
 import fernstep.app.progress.Results;
+import fernstep.app.standing.Standings;
 import fernstep.app.support.Today;
 import fernstep.core.approach.Approach;
 import fernstep.core.body.Position;
 import fernstep.core.catalogue.RungForm;
+import fernstep.core.client.Licence;
 import fernstep.core.client.Status;
 import fernstep.core.decision.Move;
 import fernstep.core.findings.SignCode;
@@ -24,12 +26,15 @@ import fernstep.core.session.Exercise;
 import fernstep.core.session.Session;
 import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.session.StaffId;
+import fernstep.core.standing.Lift;
+import fernstep.core.standing.Permission;
 import fernstep.exchange.session.SessionEventJson.Kind;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.JdbcTemplate;
 
 /** What the tablet reports, on the real database. */
 @ExtendWith(AppExtension.class)
@@ -112,6 +117,50 @@ class RunnerTest {
         visits.correct(visit, Answer.CHEST_PAIN, "it was the band", IMOGEN);
         runner.take(session, Report.sign(emergency, "CHEST_PAIN"), IMOGEN);
         assertThat(visits.byId(visit).answers()).doesNotContain(Answer.CHEST_PAIN);
+    }
+
+    /** As if it had been some days ago. */
+    private void daysAgo(String of, int days) {
+        JdbcTemplate sql = app.context().getBean(JdbcTemplate.class);
+        for (String table : List.of("training_session", "session_result", "clean_setting")) {
+            sql.update(
+                    "UPDATE " + table + " SET held_on = held_on - INTERVAL ? DAY WHERE "
+                            + (table.equals("training_session") ? "id" : "session_id") + " = ?",
+                    days,
+                    of);
+        }
+    }
+
+    private Move heaviness(String in) {
+        runner.take(in, Report.sign(id(), "HEAVY"), IMOGEN);
+        Move move = runner.replay(in).answered().orElseThrow().advice().move();
+        runner.take(in, Report.of(id(), Kind.FINISH), IMOGEN);
+        return move;
+    }
+
+    @Test
+    void heaviness_in_two_sessions_holds_her_until_somebody_has_seen_her_and_then_is_counted_anew() {
+        Standings standings = app.context().getBean(Standings.class);
+        long client = visits.byId(visit).client().id();
+        assertThat(heaviness(session)).isEqualTo(Move.END_EXERCISE);
+        assertThat(standings.of(client).mayTrain()).isEqualTo(Permission.TRAIN);
+        daysAgo(session, 3);
+        String second = runner.start(visit, id(), null, IMOGEN);
+        assertThat(heaviness(second)).isEqualTo(Move.END_SESSION);
+        assertThat(standings.of(client).mayTrain()).isEqualTo(Permission.SPEAK_FIRST);
+        assertThat(standings.of(client).open())
+                .as("once, though it was settled twice")
+                .hasSize(1);
+        daysAgo(second, 2);
+        standings.lift(
+                client,
+                standings.of(client).open().get(0).id(),
+                Lift.Kind.SEEN,
+                Lift.May.AS_PLANNED,
+                new Standings.By(IMOGEN, Licence.THERAPIST),
+                "a pelvic-floor check, nothing found");
+        String third = runner.start(visit, id(), null, IMOGEN);
+        assertThat(heaviness(third)).as("counted anew").isEqualTo(Move.END_EXERCISE);
     }
 
     @Test
