@@ -8,7 +8,6 @@ import fernstep.app.rungs.Catalogues;
 import fernstep.app.standing.Standings;
 import fernstep.app.support.Today;
 import fernstep.core.body.Capacity;
-import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Window;
 import fernstep.core.client.Restriction;
@@ -33,7 +32,6 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -86,45 +84,10 @@ public class Ladders {
                 results,
                 history(client, steps, results),
                 Capacities.heldClean(client, results, catalogues.get()),
-                eased(steps, mapper.cleanSettings(client.id(), today.date().minusDays(LOOK_BACK_DAYS))));
-    }
-
-    private EasedLog eased(List<LadderRow> steps, List<CleanSettingRow> settings) {
-        Map<LadderRow, StillEased> all = new HashMap<>();
-        if (settings.isEmpty() && steps.stream().noneMatch(Ladders::byHelper)) {
-            return EasedLog.NOTHING;
-        }
-        for (LadderRow step : steps) {
-            Helper helper = catalogues.get().rung(step.rung()).helpers().stream()
-                    .findFirst()
-                    .orElse(null);
-            List<StillEased.Session> sessions = settings.stream()
-                    .filter(row -> row.sideOrNull() == step.sideOrNull())
-                    .map(CleanSettingRow::asSession)
-                    .toList();
-            StillEased.of(stands(step), sessions, helper).ifPresent(still -> all.put(step, still));
-        }
-        return new EasedLog(settings, all);
-    }
-
-    private static boolean byHelper(LadderRow step) {
-        return step.changeCode().equals(Progress.Change.ADD_HELPER.name());
-    }
-
-    private static StillEased.Stands stands(LadderRow step) {
-        Progress.Change change = step.changeCode().equals(LadderMoves.APPROACH)
-                ? Progress.Change.HOLD
-                : Arrays.stream(Progress.Change.values())
-                        .filter(one -> one.name().equals(step.changeCode()))
-                        .findFirst()
-                        .orElse(null);
-        return new StillEased.Stands(
-                step.rung(),
-                step.rangeFraction(),
-                step.dose(),
-                step.since(),
-                change,
-                step.changeCode().equals(LadderMoves.START));
+                EasedLog.of(
+                        steps,
+                        mapper.cleanSettings(client.id(), today.date().minusDays(LOOK_BACK_DAYS)),
+                        catalogues.get()));
     }
 
     private RungGates.History history(ClientFile client, List<LadderRow> steps, List<ResultRow> results) {
@@ -318,7 +281,7 @@ public class Ladders {
                         window,
                         range,
                         otherSidePlace(step, c.log()),
-                        byHelper(step),
+                        EasedLog.byHelper(step),
                         c.log().easedOn(step).map(StillEased::wayBack).orElse(null)),
                 c.client().stances().dose(),
                 log.stream()

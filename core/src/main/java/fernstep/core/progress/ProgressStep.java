@@ -3,7 +3,6 @@ package fernstep.core.progress;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Adaptations;
-import fernstep.core.plan.CleanSetting;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.DoseRules;
 import fernstep.core.plan.RungGates;
@@ -44,12 +43,14 @@ final class ProgressStep {
     private final Place place;
     private final Day day;
     private final List<SessionResult> credited;
+    private final StepsDown down;
 
     ProgressStep(Question q) {
         this.q = q;
         this.place = q.place();
         this.day = q.day();
         this.credited = credited();
+        this.down = new StepsDown(q);
     }
 
     Progress answer() {
@@ -109,7 +110,7 @@ final class ProgressStep {
     /** Clean, and twice in a row far too hard: less of it. */
     private Optional<Progress> tooHard() {
         return endsWith(TOO_HARD_IN_A_ROW, result -> result.hard() == SessionResult.Hard.TOO_HARD)
-                ? Optional.of(notchDown(Reason.of("progress.tooHardTwice")))
+                ? Optional.of(down.notchDown(Reason.of("progress.tooHardTwice")))
                 : Optional.empty();
     }
 
@@ -133,9 +134,7 @@ final class ProgressStep {
             return Optional.empty();
         }
         Reason reason = Reason.of("progress.alternates", ChronoUnit.WEEKS.between(since, day.today()));
-        return Optional.of(DoseRules.halfNotchDown(place.dose(), place.window())
-                .map(less -> changed(Change.NOTCH_DOWN, less, reason))
-                .orElseGet(() -> stuckAtTheLeast(reason)));
+        return Optional.of(down.halfNotchDown(reason));
     }
 
     private List<SessionResult> credited() {
@@ -198,52 +197,27 @@ final class ProgressStep {
             return Optional.of(stay(Change.RECHECK_FIRST, Reason.of("progress.gapRecheck", days)));
         }
         if (days >= RUNG_DOWN_AFTER_DAYS) {
-            return Optional.of(rungDownToItsStart(Reason.of("progress.gapRung", days)));
+            return Optional.of(down.rungDownToItsStart(Reason.of("progress.gapRung", days)));
         }
         return days >= NOTCH_DOWN_AFTER_DAYS
-                ? Optional.of(notchDown(Reason.of("progress.gapNotch", days)))
+                ? Optional.of(down.notchDown(Reason.of("progress.gapNotch", days)))
                 : Optional.empty();
     }
 
     private Optional<Progress> lastWentWrong() {
-        Kind last = last().map(SessionResult::kind).orElse(Kind.CLEAN);
-        return switch (last) {
-            case STOPPED -> Optional.of(stopped());
-            case STEPPED_BACK -> Optional.of(steppedBack());
+        return last().flatMap(this::wentWrong);
+    }
+
+    private Optional<Progress> wentWrong(SessionResult last) {
+        return switch (last.kind()) {
+            case STOPPED -> Optional.of(down.stopped(last));
+            case STEPPED_BACK -> Optional.of(down.steppedBack(last));
             case EASED ->
                 easedTooOften()
-                        ? Optional.of(notchDown(Reason.of("progress.easedTwice")))
+                        ? Optional.of(down.notchDown(Reason.of("progress.easedTwice")))
                         : Optional.of(stay(Change.HOLD, Reason.of("progress.easedOnce")));
             case CLEAN, HELPED -> Optional.empty();
         };
-    }
-
-    /** Pain: asked about first, then at half of what it was; anything else: the smallest dose, after a breath session. */
-    private Progress stopped() {
-        boolean forPain = last().filter(result -> result.cleanAt() != null).isPresent();
-        return forPain ? stay(Change.HOLD, Reason.of("progress.afterPain")) : toMinimum();
-    }
-
-    /** To where she went on clean: the rung before or less of this one; where that is not known, the rung before at its top. */
-    private Progress steppedBack() {
-        CleanSetting clean = last().map(SessionResult::cleanAt).orElse(null);
-        Optional<Rung> there = clean == null ? Optional.empty() : q.catalogue().find(clean.rung());
-        if (clean == null || there.isEmpty()) {
-            return rungDown(Reason.of("progress.steppedBack"));
-        }
-        if (clean.rung().equals(place.rung().code())) {
-            return stay(Change.HOLD, Reason.of("progress.easedOnce"));
-        }
-        Rung back = there.get();
-        Dose most = clean.atMost(DoseRules.last(back, q.stance()).withDays(days(back)));
-        return new Progress(
-                0,
-                Change.RUNG_DOWN,
-                most,
-                clean.range(),
-                back.code(),
-                Reason.of("progress.steppedBackClean"),
-                List.of());
     }
 
     /** With the helper that was to make it do, once is enough. */
@@ -292,8 +266,8 @@ final class ProgressStep {
             return stay(Change.HOLD, Reason.of("progress.waits", blocks.get(0).reason()), blocks);
         }
         return switch (eased) {
-            case EASED -> changed(Change.HALF_BACK, place.dose(), Reason.of("progress.halfBack", credits()));
-            case HALF_WAY -> changed(Change.WHOLE_BACK, place.dose(), Reason.of("progress.wholeBack", credits()));
+            case EASED -> stay(Change.HALF_BACK, Reason.of("progress.halfBack", credits()));
+            case HALF_WAY -> stay(Change.WHOLE_BACK, Reason.of("progress.wholeBack", credits()));
         };
     }
 
@@ -356,72 +330,6 @@ final class ProgressStep {
         return blocks;
     }
 
-    private Progress notchDown(Reason reason) {
-        return DoseRules.notchDown(place.dose(), place.window())
-                .map(less -> changed(Change.NOTCH_DOWN, less, reason))
-                .orElseGet(() -> stuckAtTheLeast(reason));
-    }
-
-    private Progress changed(Change change, Dose dose, Reason reason) {
-        return new Progress(0, change, dose, place.range().now(), place.rung().code(), reason, List.of());
-    }
-
-    /** No less of this rung can be asked: the one before; without one a helper; and if that was tried, another exercise. */
-    private Progress stuckAtTheLeast(Reason reason) {
-        if (before().isPresent()) {
-            return rungDown(Reason.of("progress.leastStillTooMuch", reason));
-        }
-        boolean helperLeft = !place.helped() && !place.rung().helpers().isEmpty();
-        return helperLeft
-                ? stay(
-                        Change.ADD_HELPER,
-                        Reason.of("progress.addHelper", place.rung().helpers().get(0)))
-                : stay(Change.SWAP, Reason.of("progress.doesNotSuit"));
-    }
-
-    private Optional<Rung> before() {
-        return q.catalogue().previous(place.rung(), q.known()::leavesOut);
-    }
-
-    private Progress rungDown(Reason reason) {
-        return before().map(back -> new Progress(
-                        0,
-                        Change.RUNG_DOWN,
-                        DoseRules.last(back, q.stance()).withDays(days(back)),
-                        place.range().ofRungBefore(),
-                        back.code(),
-                        reason,
-                        List.of()))
-                .orElseGet(this::toMinimum);
-    }
-
-    /** After a long gap: the rung before, where it begins. */
-    private Progress rungDownToItsStart(Reason reason) {
-        return before().map(back -> new Progress(
-                        0,
-                        Change.RUNG_DOWN,
-                        DoseRules.first(back, q.stance()).withDays(days(back)),
-                        Math.min(place.range().ofRungBefore(), back.hasRange() && back.loaded() ? 0 : 1),
-                        back.code(),
-                        reason,
-                        List.of()))
-                .orElseGet(this::toMinimum);
-    }
-
-    /** Same rung at its smallest dose, after a clean breath session. */
-    private Progress toMinimum() {
-        Dose minimum = keepingDays(DoseRules.minimum(place.window(), q.stance()));
-        Change change = minimum.equals(place.dose()) ? Change.HOLD : Change.NOTCH_DOWN;
-        return new Progress(
-                0,
-                change,
-                minimum,
-                place.range().now(),
-                place.rung().code(),
-                Reason.of("progress.minimum"),
-                List.of(new Waiting("BREATH_SESSION", null, Reason.of("waiting.breathSession"))));
-    }
-
     private Progress stay(Change change, Reason reason) {
         return stay(change, reason, List.of());
     }
@@ -444,16 +352,6 @@ final class ProgressStep {
 
     private static Reason name(Rung rung) {
         return Reason.of("rung.name", rung.name(), rung.code());
-    }
-
-    private Dose keepingDays(Dose d) {
-        return new Dose(
-                d.sets(),
-                d.reps(),
-                d.holdS(),
-                d.breaths(),
-                place.dose().perDay(),
-                place.dose().daysPerWeek());
     }
 
     private Optional<SessionResult> last() {
