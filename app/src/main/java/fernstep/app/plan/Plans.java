@@ -13,6 +13,7 @@ import fernstep.app.support.Today;
 import fernstep.core.catalogue.Span;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Reason;
+import fernstep.core.plan.Adaptations;
 import fernstep.core.plan.Choice;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.DoseRules;
@@ -149,11 +150,12 @@ public class Plans {
         }
     }
 
-    /** The desk as it would be today if she told this as well; empty where nothing opens or closes by it. */
+    /** The desk as it would be today if she told this as well; empty where nothing opens, closes or changes by it. */
     public Optional<Desk> ifTold(Desk desk, Answer also) {
         Plan.Question q = desk.question();
         Screening then = visits.ifTold(desk.client(), also);
-        if (then.opensAlike(q.screening())) {
+        boolean changesAlike = Adaptations.of(then).equals(Adaptations.of(q.screening()));
+        if (then.opensAlike(q.screening()) && changesAlike) {
             return Optional.empty();
         }
         Plan.Question question = new Plan.Question(

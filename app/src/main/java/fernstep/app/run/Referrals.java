@@ -11,6 +11,7 @@ import fernstep.core.session.SessionEvent.SignSeen;
 import fernstep.core.standing.Concern;
 import java.time.Clock;
 import java.time.LocalDateTime;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -29,7 +30,7 @@ class Referrals {
     void report(SessionRow row, Session session) {
         session.exercises().stream()
                 .map(Exercise::answered)
-                .flatMap(java.util.List::stream)
+                .flatMap(List::stream)
                 .filter(SignSeen.class::isInstance)
                 .map(SignSeen.class::cast)
                 .filter(seen -> seen.advice().refers())

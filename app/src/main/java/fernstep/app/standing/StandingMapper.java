@@ -12,10 +12,10 @@ import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface StandingMapper {
-    /** The same said at the same moment by the same way is there once. */
     /** How often this was reported in its session. */
     int inSession(ReportRow row);
 
+    /** The same said at the same moment by the same way is there once. */
     void insertReport(ReportRow report);
 
     void insertLift(LiftRow lift);

@@ -32,6 +32,30 @@ class HomePageTest extends HerPhone {
         super(app);
     }
 
+    /** Worked out ahead, so that it holds without a connection. */
+    @Test
+    void girdle_pain_told_on_her_page_takes_out_whatever_works_on_one_leg(Visitor visitor) {
+        Page page = opened(visitor);
+        String script = "code => { const h = Alpine.$data(document.querySelector('[x-data=home]'));"
+                + " const all = Array.from(document.querySelectorAll('.home-exercise')).map(e => e.dataset.key);"
+                + " return all.filter(key => !(h.leaveOut[code] || []).includes(key)); }";
+        List<?> without = (List<?>) page.evaluate(script, "NO_SUCH_ANSWER");
+        List<?> left = (List<?>) page.evaluate(script, "GIRDLE_PAIN");
+        assertThat(without).anySatisfy(key -> assertThat(onOneLeg(key)).isTrue());
+        assertThat(left)
+                .isNotEmpty()
+                .noneSatisfy(key -> assertThat(onOneLeg(key)).isTrue());
+    }
+
+    private boolean onOneLeg(Object key) {
+        return app.context()
+                .getBean(fernstep.app.rungs.Catalogues.class)
+                .get()
+                .rung(String.valueOf(key).replaceFirst(":.*", ""))
+                .asks()
+                .contains(fernstep.core.catalogue.Strain.ONE_LEG);
+    }
+
     @Test
     void she_answers_does_her_session_in_two_taps_an_exercise_and_it_is_in_her_log(Visitor visitor) {
         Page page = opened(visitor);
