@@ -6,6 +6,7 @@ import fernstep.core.body.ImpossiblePose;
 import fernstep.core.body.LoadFamily;
 import fernstep.core.body.Movement;
 import fernstep.core.body.Position;
+import fernstep.core.body.RangeSolver;
 import fernstep.core.body.TrunkLoad;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.SignCode;
@@ -14,6 +15,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -67,7 +69,7 @@ public record Rung(
         List<Waymark> means,
         List<ActionMark> shows,
         List<Strain> asks) {
-    private static final KnownIndexes KNOWN = new KnownIndexes();
+    private static final KnownLoads KNOWN = new KnownLoads();
 
     /** The same exercise in another position. */
     public record Variant(Position position, Movement movement) {}
@@ -98,6 +100,31 @@ public record Rung(
     /** Its load index at a range; 0 where no load is followed. */
     public double indexAt(double range, Body body) {
         return family == null ? 0 : KNOWN.of(movement, body, range);
+    }
+
+    /** The same with one limb instead of two. */
+    public double indexOfOneLimb(double range, Body body) {
+        return family == null ? 0 : KNOWN.ofOneLimb(movement, body, range);
+    }
+
+    /** The same with free knees bent so much further, degrees; empty where her body cannot make it. */
+    public OptionalDouble indexWithKneesBent(double range, Body body, double kneesBentDeg) {
+        return family == null ? OptionalDouble.of(0) : KNOWN.withKneesBent(movement, body, range, kneesBentDeg);
+    }
+
+    /** The same as {@link #shortened} makes it. */
+    public double indexShortened(double range, Body body, int kneesBentDeg, boolean oneLimb) {
+        return family == null ? 0 : KNOWN.shortened(this, body, range, kneesBentDeg, oneLimb);
+    }
+
+    /**
+     * How far it may go under a ceiling of load.
+     *
+     * @param ceilingIndex above 0
+     * @throws ImpossiblePose for a ceiling of 0 or less
+     */
+    public RangeSolver.Answer furthestUnder(double ceilingIndex, Body body) {
+        return KNOWN.furthestUnder(movement, body, ceilingIndex);
     }
 
     public boolean offers(Lever lever) {

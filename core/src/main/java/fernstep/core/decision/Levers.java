@@ -1,7 +1,6 @@
 package fernstep.core.decision;
 
 import fernstep.core.approach.Stances;
-import fernstep.core.body.Movement;
 import fernstep.core.catalogue.Helper;
 import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Rung;
@@ -10,9 +9,12 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.DoubleSupplier;
@@ -32,9 +34,12 @@ final class Levers {
     private static final double SHORTEST_HOLD_S = 1;
 
     private final Situation s;
+    private final LoadNow load;
+    private final Map<Seen, Map<Lever, Optional<LeverChange>>> known = new HashMap<>();
 
     Levers(Situation s) {
         this.s = s;
+        load = new LoadNow(s);
     }
 
     /** Those for an ease against this sign, best first: what cleared it before, then the rule's order, then the rung's. */
@@ -89,6 +94,11 @@ final class Levers {
     }
 
     private Optional<LeverChange> change(Lever lever, Seen sign) {
+        return known.computeIfAbsent(sign, x -> new EnumMap<>(Lever.class))
+                .computeIfAbsent(lever, x -> changed(lever, sign));
+    }
+
+    private Optional<LeverChange> changed(Lever lever, Seen sign) {
         return s.rung().offers(lever) ? made(lever, sign).filter(c -> answers(c, sign)) : Optional.empty();
     }
 
@@ -102,9 +112,7 @@ final class Levers {
                                 l,
                                 null,
                                 null,
-                                () -> movement()
-                                        .peakOfOneLimb(s.body(), s.setting().range())
-                                        .loadIndex()));
+                                () -> s.rung().indexOfOneLimb(s.setting().range(), s.body())));
             case SHORTEN_HOLD -> shortenHold(sign);
             case FEWER_REPS -> fewerReps(sign);
             case ADD_HELPER -> helper(lever, sign, false);
@@ -113,10 +121,6 @@ final class Levers {
             case SLOWER, CHANGE_BREATH -> once(lever).map(l -> new LeverChange(l, null, null, null));
             case CHANGE_SPINE -> changeSpine(sign);
         };
-    }
-
-    private Movement movement() {
-        return s.rung().movement();
     }
 
     private Optional<Lever> once(Lever lever) {
@@ -147,7 +151,7 @@ final class Levers {
         while (to > 0) {
             to = Math.max(0, (Math.ceil(to * RANGE_STEPS - A_STEP_IS_REACHED) - 1) / RANGE_STEPS);
             double range = Numbers.rounded(to, 2);
-            Optional<LeverChange> change = relief(Lever.RAISE_RANGE, now, range, () -> new LoadNow(s).at(range));
+            Optional<LeverChange> change = relief(Lever.RAISE_RANGE, now, range, () -> load.at(range));
             if (change.isPresent()) {
                 return change;
             }
@@ -183,12 +187,8 @@ final class Levers {
 
     private Optional<LeverChange> pair(
             LeverChange first, LeverChange second, double range, int kneesDeg, boolean limb) {
-        double then = s.rung()
-                .shortened(s.body(), kneesDeg, limb)
-                .movement()
-                .peak(s.body(), range)
-                .loadIndex();
-        double pct = LoadNow.changePct(new LoadNow(s).index(), then);
+        double then = s.rung().indexShortened(range, s.body(), kneesDeg, limb);
+        double pct = LoadNow.changePct(load.index(), then);
         return Optional.of(new LeverChange(first.lever(), first.from(), first.to(), second, pct));
     }
 
@@ -196,12 +196,11 @@ final class Levers {
     private Optional<LeverChange> bendKnee() {
         for (int deg = LoadNow.KNEE_BEND_DEG; deg <= LoadNow.MOST_KNEE_BEND_DEG; deg += LoadNow.KNEE_BEND_DEG) {
             double bend = deg;
-            LoadNow now = new LoadNow(s);
             Optional<LeverChange> change = relief(
                     Lever.BEND_KNEE,
                     0,
                     deg,
-                    () -> now.kneesBent(bend, s.setting().range(), now.index()));
+                    () -> load.kneesBent(bend, s.setting().range(), load.index()));
             if (change.isPresent()) {
                 return change;
             }
@@ -215,7 +214,7 @@ final class Levers {
         if (s.rung().family() == null) {
             return Optional.empty();
         }
-        double pct = LoadNow.changePct(new LoadNow(s).index(), eased.getAsDouble());
+        double pct = LoadNow.changePct(load.index(), eased.getAsDouble());
         return pct <= LoadNow.RELIEVES_PCT ? Optional.of(new LeverChange(lever, from, to, pct)) : Optional.empty();
     }
 

@@ -1,8 +1,6 @@
 package fernstep.core.decision;
 
-import fernstep.core.body.ImpossiblePose;
 import fernstep.core.catalogue.Lever;
-import fernstep.core.measure.Numbers;
 
 /** What the rung asks of her now, after what was shortened in this set. */
 final class LoadNow {
@@ -11,7 +9,10 @@ final class LoadNow {
     /** An answer to a sign of too much load takes at least so much of it away (our choice; see brief 16.1). */
     static final double RELIEVES_PCT = -10;
 
+    private static final double TENTHS = 10;
+
     private final Situation s;
+    private double known = Double.NaN;
 
     LoadNow(Situation s) {
         this.s = s;
@@ -22,17 +23,17 @@ final class LoadNow {
      * lighter counts, so that a step back is never heavier.
      */
     double index() {
-        return at(s.setting().range());
+        if (Double.isNaN(known)) {
+            known = at(s.setting().range());
+        }
+        return known;
     }
 
     /** The same at another range, what was shortened stays so. */
     double at(double range) {
         double plain = s.rung().indexAt(range, s.body());
         double now = inUse(Lever.BEND_KNEE) ? Math.min(plain, kneesBentNow(range, plain)) : plain;
-        return inUse(Lever.ONE_LIMB)
-                ? Math.min(
-                        now, s.rung().movement().peakOfOneLimb(s.body(), range).loadIndex())
-                : now;
+        return inUse(Lever.ONE_LIMB) ? Math.min(now, s.rung().indexOfOneLimb(range, s.body())) : now;
     }
 
     /** With the bend that was offered: the smallest that truly eased. */
@@ -52,14 +53,15 @@ final class LoadNow {
 
     /** With the knees so much further bent; a bend that her body cannot make relieves nothing. */
     double kneesBent(double deg, double range, double straight) {
-        try {
-            return s.rung().movement().peakWithKneesBent(s.body(), range, deg).loadIndex();
-        } catch (ImpossiblePose e) {
-            return straight;
-        }
+        return s.rung().indexWithKneesBent(range, s.body(), deg).orElse(straight);
     }
 
+    /** To a tenth, half away from zero. */
     static double changePct(double from, double to) {
-        return from <= 0 ? 0 : Numbers.rounded(100 * (to - from) / from, 1);
+        if (from <= 0) {
+            return 0;
+        }
+        double pct = 100 * (to - from) / from;
+        return Math.copySign(Math.floor(TENTHS * Math.abs(pct) + 0.5) / TENTHS, pct) + 0.0;
     }
 }

@@ -156,18 +156,8 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
         return Stream.concat(before.exercise().stream(), soFar().stream()).toList();
     }
 
-    /** The same since she last went on with another rung: what was pulled before that is let go. */
-    private List<RepRecord> sinceStepBack() {
-        List<RepRecord> all = inExercise();
-        int from = 0;
-        for (int n = 0; n < all.size(); n++) {
-            Move move = all.get(n).move();
-            if (move == Move.STEP_BACK
-                    || (move == Move.EASE_ONE_SIDE && all.get(n).lever() == null)) {
-                from = n + 1;
-            }
-        }
-        return all.subList(from, all.size());
+    private static boolean wentOnElsewhere(RepRecord rep) {
+        return rep.move() == Move.STEP_BACK || (rep.move() == Move.EASE_ONE_SIDE && rep.lever() == null);
     }
 
     /** How often a sign of too much load was answered by this move in this exercise. */
@@ -192,8 +182,20 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
         return soFar().stream().anyMatch(r -> r.has(sign));
     }
 
+    /** In this exercise, since she last went on with another rung: what was pulled before that is let go. */
     boolean leverUsed(Lever lever) {
-        return sinceStepBack().stream().anyMatch(rep -> rep.lever() == lever || rep.alsoLever() == lever);
+        for (List<RepRecord> reps : List.of(soFar(), before.exercise())) {
+            for (int n = reps.size() - 1; n >= 0; n--) {
+                RepRecord rep = reps.get(n);
+                if (wentOnElsewhere(rep)) {
+                    return false;
+                }
+                if (rep.lever() == lever || rep.alsoLever() == lever) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     /** Both sides have shown the sign in this set, or it was seen without any side to tell apart. */

@@ -10,9 +10,11 @@ import org.jspecify.annotations.Nullable;
 /** The rungs before this one that ask for no more than she does now. */
 final class StepsBack {
     private final Situation s;
+    private final LoadNow load;
 
     StepsBack(Situation s) {
         this.s = s;
+        load = new LoadNow(s);
     }
 
     /**
@@ -40,7 +42,7 @@ final class StepsBack {
         if (s.rung().family() == null) {
             return nearest();
         }
-        double enough = new LoadNow(s).index() * (1 + LoadNow.RELIEVES_PCT / 100);
+        double enough = load.index() * (1 + LoadNow.RELIEVES_PCT / 100);
         Optional<To> earlier = nearest(enough, true);
         Optional<To> same = sameRung(enough);
         if (earlier.isEmpty() || same.isEmpty()) {
@@ -65,7 +67,7 @@ final class StepsBack {
 
     /** The nearest earlier rung she may do that asks for no more than now, at the range where it does; empty for none. */
     Optional<To> nearest() {
-        return nearest(s.rung().family() == null ? 0 : new LoadNow(s).index());
+        return nearest(s.rung().family() == null ? 0 : load.index());
     }
 
     private Optional<To> nearest(double ceiling) {
@@ -99,13 +101,11 @@ final class StepsBack {
         if (s.rung().family() == null) {
             return Optional.of(new To(rung, form, 0, null));
         }
-        if (!(ceiling > 0)
-                || !(RangeSolver.solve(rung.movement(), s.body(), ceiling)
-                        instanceof RangeSolver.Answer.Reached reached)) {
+        if (!(ceiling > 0) || !(rung.furthestUnder(ceiling, s.body()) instanceof RangeSolver.Answer.Reached reached)) {
             return Optional.empty();
         }
         double range = rung.hasRange() ? Math.floor(100 * reached.point().range()) / 100 : 1;
-        double pct = LoadNow.changePct(new LoadNow(s).index(), rung.indexAt(range, s.body()));
+        double pct = LoadNow.changePct(load.index(), rung.indexAt(range, s.body()));
         return Optional.of(new To(rung, form, range, pct));
     }
 }

@@ -1,8 +1,10 @@
 package fernstep.core.findings;
 
 import fernstep.core.client.Restriction;
+import fernstep.core.screening.Answer;
 import fernstep.core.screening.Strand;
 import java.util.EnumSet;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -50,6 +52,22 @@ public enum BodyPlace {
         all.remove(Strand.BACK_LINE);
         all.remove(Strand.CURL);
         return all;
+    }
+
+    /** Which of today's questions asks about pain there; empty where none does. */
+    public Optional<Answer> askedAs() {
+        return Optional.ofNullable(
+                switch (this) {
+                    case PUBIS, GROIN, HIP, BUTTOCK, SACROILIAC -> Answer.GIRDLE_PAIN;
+                    case LOW_BACK -> Answer.BACK_PAIN;
+                    case SCAR -> Answer.SCAR_TENDER;
+                    case WRIST -> Answer.WRIST_PAIN;
+                    case KNEE -> Answer.KNEE_PAIN;
+                    case BREAST -> Answer.BREAST_DISCOMFORT;
+                    case CALF -> Answer.CALF;
+                    case BELLY -> Answer.ABDOMINAL_PAIN;
+                    case RIBS, NECK, SHOULDER, PERINEUM, OTHER -> null;
+                });
     }
 
     /** Whether it is asked on which side. */

@@ -77,7 +77,7 @@ public final class Session {
     }
 
     /** Without what was taken back, and without the taking back. */
-    static List<SessionEvent> standing(List<SessionEvent> events) {
+    public static List<SessionEvent> standing(List<SessionEvent> events) {
         Set<String> undone = events.stream()
                 .filter(Undone.class::isInstance)
                 .map(e -> ((Undone) e).eventId())
