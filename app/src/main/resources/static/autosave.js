@@ -57,7 +57,8 @@ document.addEventListener('alpine:init', () => {
       window.addEventListener('save-refused', note);
       const sent = () => {
         // An answer that was lost on the way is asked for once more, with a patience of its own.
-        if (this.queue.length && !taking && navigator.onLine && this.state === fern.text('notSentYet')) {
+        const underWay = this.state === fern.text('notSentYet') || this.state === fern.text('saving');
+        if (this.queue.length && !taking && navigator.onLine && underWay) {
           if (!again) { window.clearTimeout(patience); patience = window.setTimeout(giveUp, 5000); again = true; }
           window.setTimeout(sent, 200);
           return;

@@ -5,6 +5,7 @@ window.fernRunWire = (() => {
   const CUT_MS = 5000;
   const LONGEST_WAIT_MS = 8000;
   const TRIES_BEFORE_ASIDE = 3;
+  const LOOKS_AGAIN_MS = 2000;
 
   return {
     isJson(answer) { return (answer.headers.get('content-type') || '').startsWith('application/json'); },
@@ -70,12 +71,18 @@ window.fernRunWire = (() => {
         : this.s.items.findIndex((i, at) => at > this.s.at && i.state === 'open' && missing(i.key));
       if (want < 0 || want >= this.s.items.length) { return; }
       this.looking = true;
+      const key = want === this.s.at ? this.s.answersKey : this.s.items[want].key;
+      let next = 300;
       try {
-        this.tried[want === this.s.at ? this.s.answersKey : this.s.items[want].key] = true;
+        this.tried[key] = true;
         const found = await this.ask(this.url + '/answers?at=' + want, true);
         if (found && found.key) { this.answers[found.key] = found.bySign; }
-        window.setTimeout(() => this.lookAhead(), 300);
-      } catch (lost) { /* the next event asks again */ } finally { this.looking = false; }
+      } catch (lost) {
+        // Without a connection the next state asks again; a slow or failing answer is asked for once more here.
+        delete this.tried[key];
+        next = LOOKS_AGAIN_MS;
+      } finally { this.looking = false; }
+      window.setTimeout(() => this.lookAhead(), next);
     },
 
     /** The figure of the rung in hand, at its range; without a connection the last one stays. */
