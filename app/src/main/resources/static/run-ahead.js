@@ -6,6 +6,9 @@ window.fernAhead = (() => {
   /** As the rules have it. */
   const strongPain = () => Number(document.querySelector('[data-pain-stops]').dataset.painStops);
 
+  /** What these do to the session is the server's to say. */
+  const BEYOND_THE_PAGE = ['EASE', 'EASE_ONE_SIDE', 'STEP_BACK', 'END_EXERCISE'];
+
   function copy(state) { return JSON.parse(JSON.stringify(state)); }
 
   function inHand(s) { return s.items[s.at]; }
@@ -72,16 +75,7 @@ window.fernAhead = (() => {
       if (s.phase !== 'LOCKED') { s.phase = 'FINISHED'; s.advice = null; }
     },
     SIGN(s, e, known) { sign(s, e, known); },
-    OVERRIDE(s, e) {
-      if (!s.advice) { return; }
-      const move = e.chosen.move;
-      s.advice = Object.assign({}, s.advice, { move, moveText: e.shown, lever: null, reason: e.chosen.reason, open: false });
-      if (move === 'END_SET') { endSet(s, inHand(s)); }
-      if (move === 'END_EXERCISE') { const advice = s.advice; inHand(s).state = 'done'; onward(s); s.advice = advice; }
-      if (move === 'END_SESSION') { s.phase = 'FINISHED'; }
-      // Which rung or lever it is, is the server's to say: until then the set is held.
-      if (move === 'STEP_BACK' || move === 'EASE') { s.phase = 'HELD'; }
-    },
+    OVERRIDE(s, e) { override(s, e.chosen.move, e); },
   };
 
   function nameOf(told) {
@@ -102,8 +96,11 @@ window.fernAhead = (() => {
     }
     const i = inHand(s);
     const answers = known[s.answersKey];
-    const after = answers && (answers[nameOf(told) + placeOf(told)] || answers[nameOf(told)]);
-    if (after && i) { answered(s, i, e, after); return; }
+    const bySet = answers && (answers[nameOf(told) + placeOf(told)] || answers[nameOf(told)]);
+    // The answer may change as the set goes on: the last that holds from so many repetitions on.
+    const held = bySet && i ? bySet.filter((a) => a.repsDone <= i.rep).pop() : null;
+    const after = held && held.after;
+    if (after) { answered(s, i, e, after); return; }
     if (STOPS_ALL.includes(told.code) || (told.code === 'PAIN' && (told.sharp || told.painLevel >= strongPain()))) {
       s.phase = 'HELD';
       s.stopped = true;
@@ -115,20 +112,55 @@ window.fernAhead = (() => {
     s.seen = s.seen.concat([{ code: told.code, severity: told.severity }]);
   }
 
+  /** What the sign did is undone and the chosen move done instead; which rung or lever that is, was made ahead or holds the set. */
+  function override(s, move, e) {
+    const answer = s.advice;
+    if (!answer || !answer.open || answer.signEventId !== e.chosen.refersTo) { return; }
+    const said = { move, moveText: e.shown, lever: null, reason: e.chosen.reason, overridden: answer.moveText, open: false };
+    const { before, instead } = s;
+    const made = instead && instead[move];
+    if (made) {
+      if (before) { Object.assign(s, copy(before)); }
+      settle(s, made);
+    } else if (before && !BEYOND_THE_PAGE.includes(move)) {
+      Object.assign(s, copy(before));
+      // What else is seen in this set is the server's to answer, which has both.
+      s.answersKey = '';
+      if (move === 'END_SET') { endSet(s, inHand(s)); }
+      if (move === 'END_SESSION') { s.phase = 'FINISHED'; }
+    } else {
+      s.phase = 'HELD';
+    }
+    if (s.at === (before || s).at) { s.seen = (before || s).seen.filter((x) => x.code !== answer.code).concat([{ code: answer.code, severity: answer.severity }]); }
+    s.before = null;
+    s.instead = null;
+    s.advice = Object.assign({}, answer, said);
+  }
+
   /** The server's answer, made ahead; what was counted since stands. */
   function answered(s, i, e, after) {
+    const { before: older, instead: other, ...before } = copy(s);
+    const rep = i.rep >= i.target ? i.rep : i.rep + 1;
+    settle(s, after);
+    s.before = before;
+    s.instead = after.instead;
+    s.advice = JSON.parse(JSON.stringify(after.advice).replaceAll('{rep}', String(rep)));
+    s.advice.signEventId = e.id;
+    s.seen = s.at === before.at ? before.seen.concat([{ code: e.sign.code, severity: e.sign.severity }]) : [];
+  }
+
+  /** As made ahead; what was counted since stands. */
+  function settle(s, after) {
     const was = s.at;
     for (const [at, item] of Object.entries(after.items)) {
       const old = s.items[at];
-      s.items[at] = Object.assign({}, item, old && Number(at) === was && item.state === 'open'
+      s.items[at] = Object.assign({}, item, old && Number(at) === was
         ? { rep: old.rep, set: old.set, sets: old.sets } : {});
     }
     s.at = after.at;
     s.phase = after.phase;
     s.answersKey = after.key;
     s.canRepeat = after.canRepeat;
-    s.advice = Object.assign({}, after.advice, { signEventId: e.id });
-    s.seen = s.at === was ? s.seen.concat([{ code: e.sign.code, severity: e.sign.severity }]) : [];
     const now = inHand(s);
     if (s.phase === 'WORK' && s.at === was && now.rep >= now.target) { endSet(s, now); }
   }

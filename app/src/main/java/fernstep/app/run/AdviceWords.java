@@ -74,9 +74,13 @@ class AdviceWords {
         Reason whole = event.advice().reason();
         boolean namesLever = whole.key().equals("advice.withLever");
         String reason = words.of(namesLever && whole.facts().get(1) instanceof Reason inner ? inner : whole);
-        return event instanceof SignSeen seen && seen.seen().rep() != null
-                ? words.text("advice.because", seen.seen().sign(), seen.seen().rep(), reason)
-                : reason;
+        if (!(event instanceof SignSeen seen) || seen.seen().rep() == null) {
+            return reason;
+        }
+        Object rep = event.id().equals(RunAnswers.AHEAD)
+                ? RunAnswers.REP_THEN
+                : seen.seen().rep();
+        return words.text("advice.because", seen.seen().sign(), rep, reason);
     }
 
     /** What comes next and what to look for; with a cue, first why it is only a cue. */

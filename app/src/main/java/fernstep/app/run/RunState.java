@@ -1,7 +1,9 @@
 package fernstep.app.run;
 
+import fernstep.core.decision.Move;
 import fernstep.core.measure.Side;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -11,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param answersKey stands for all that the answers to a sign depend on now
  * @param at place of the exercise in hand, from 0; behind the last when the session is over
  * @param seen signs of the repetition in hand
+ * @param instead what each other move would do instead of the one advised; empty where none can be chosen any more
  */
 public record RunState(
         String version,
@@ -21,7 +24,28 @@ public record RunState(
         List<Seen> seen,
         @Nullable AdviceView advice,
         boolean canUndo,
-        boolean canRepeat) {
+        boolean canRepeat,
+        Map<Move, After> instead) {
+
+    RunState with(Map<Move, After> others) {
+        return new RunState(
+                version, answersKey, phase, at, items, seen, advice, canUndo, canRepeat, Map.copyOf(others));
+    }
+
+    /**
+     * What the session is after something that has not happened yet.
+     *
+     * @param items those that change, by their place
+     * @param instead the same for moves that can be chosen instead, where the page could not work it out
+     */
+    public record After(
+            String key,
+            String phase,
+            int at,
+            @Nullable AdviceView advice,
+            boolean canRepeat,
+            Map<Integer, Item> items,
+            Map<Move, After> instead) {}
 
     /**
      * One exercise.
