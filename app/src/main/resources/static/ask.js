@@ -5,6 +5,8 @@ document.addEventListener('alpine:init', () => {
   // One tick, one save, one after the other: the outcome beside it is always that of all of them.
   Alpine.data('ask', () => ({
     state: '',
+    /** How often something was ticked: what is drawn of it is drawn anew. */
+    ticks: 0,
     waiting: Promise.resolve(),
     /** Ticks that are not saved yet. */
     pending: 0,
@@ -32,9 +34,23 @@ document.addEventListener('alpine:init', () => {
       return Object.assign({ code: box.value, yes: box.checked }, why ? { why: why.value } : {});
     },
 
+    isAsked(spot) { return document.getElementById(spot.dataset.asks).checked; },
+    spotClass() { return { pressed: this.ticks >= 0 && this.isAsked(this.$el) }; },
+    /** A press on the drawing ticks its question; one that would close her day is only led to: a slip must not close it. */
+    placeThis() {
+      const question = document.getElementById(this.$event.currentTarget.dataset.asks);
+      const closes = question.closest('[data-closes]') !== null;
+      question.focus();
+      const line = question.closest('.question');
+      line.classList.add('led-to');
+      question.addEventListener('blur', () => line.classList.remove('led-to'), { once: true });
+      if (!closes) { question.click(); }
+    },
+
     tick() {
       const box = this.$event.target;
       if (box.type !== 'checkbox') { return; }
+      this.ticks += 1;
       const fields = this.fields(box);
       if (this.pending === 0) { this.lost = false; }
       this.busy(1);
@@ -62,6 +78,7 @@ document.addEventListener('alpine:init', () => {
       } catch (notSaved) {
         this.lost = true;
         if (!this.held.includes(box.value)) { box.checked = !fields.yes; }
+        this.ticks += 1;
         this.state = fern.text('notSavedTickAgain');
       }
     },

@@ -197,6 +197,7 @@ document.addEventListener('alpine:init', () => {
       this.phases = JSON.parse(item.dataset.phases);
       for (const b of this.$root.querySelectorAll('[data-sign], [data-sharp]')) { b.setAttribute('aria-pressed', 'false'); }
       this.$refs.pain.value = '0';
+      this.forgetPlace();
       this.phaseText = this.phases.map((p) => p.text).join(' · ');
       this.phaseLeft = '';
       this.go('exercise');
@@ -274,8 +275,10 @@ document.addEventListener('alpine:init', () => {
       const leaks = Array.from(this.$root.querySelectorAll('[data-sign=LEAK][aria-pressed=true]'));
       const leaksAsBefore = leaks.length > 0 && leaks.every((b) => b.dataset.before);
       const sharp = pain > 0 && this.isSharp();
+      const { place, side: placeSide } = this.painAt;
+      const where = pain > 0 && place ? { place, ...(placeSide ? { placeSide } : {}) } : {};
       this.tell1({
-        kind: 'EXERCISE', rung, side: side || '', told, effort, codes, pain, range: Number(range), leaksAsBefore, sharp,
+        kind: 'EXERCISE', rung, side: side || '', told, effort, codes, pain, range: Number(range), leaksAsBefore, sharp, ...where,
       });
     },
     finish() {

@@ -12,6 +12,7 @@ document.addEventListener('alpine:init', () => {
     ...fernRunDevice,
     ...fernRunBreath,
     ...fernRunKeys,
+    ...fernBodyChart,
 
     base: null,
     s: null,
@@ -28,7 +29,7 @@ document.addEventListener('alpine:init', () => {
     notice: '',
     panel: '',
     nextSide: '',
-    pain: { place: '', side: '', key: '', sharp: false },
+    painIsSharp: false,
     touched: false,
     effortReady: false,
     paused: false,
@@ -251,20 +252,16 @@ document.addEventListener('alpine:init', () => {
       this.tell({ code: a.code, severity });
     },
     signThis() { this.sign(this.$event.currentTarget.dataset.code); },
-    isPlace() { return this.pain.key === this.$el.dataset.key; },
-    isSharp() { return this.pain.sharp; },
-    placeThis() {
-      const d = this.$event.currentTarget.dataset;
-      const again = this.pain.key === d.key;
-      this.pain = { place: again ? '' : d.place, side: again ? '' : d.side || '', key: again ? '' : d.key, sharp: this.pain.sharp };
-    },
-    sharpThis() { this.pain.sharp = !this.pain.sharp; },
+    isSharp() { return this.painIsSharp; },
+    sharpThis() { this.painIsSharp = !this.painIsSharp; },
     /** The number comes last and sends it; where it hurts and how are told before, if at all. */
     painThis() {
-      const { place, side, sharp } = this.pain;
-      const told = { code: 'PAIN', severity: 'CLEAR', painLevel: Number(this.$event.currentTarget.dataset.n), sharp, place: place || null };
+      const { place, side } = this.painAt;
+      const painLevel = Number(this.$event.currentTarget.dataset.n);
+      const told = { code: 'PAIN', severity: 'CLEAR', painLevel, sharp: this.painIsSharp, place: place || null };
       if (side) { told.side = side; }
-      this.pain = { place: '', side: '', key: '', sharp: false };
+      this.forgetPlace();
+      this.painIsSharp = false;
       this.tell(told);
     },
     setBack() { this.tell({ code: 'SET_LOST', severity: 'CLEAR', recoverable: true }); },

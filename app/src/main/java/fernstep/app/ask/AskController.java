@@ -1,5 +1,6 @@
 package fernstep.app.ask;
 
+import fernstep.app.bodychart.BodyChart;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
@@ -30,12 +31,14 @@ class AskController {
     private final Visits visits;
 
     private final Visits.MorningAfter mornings;
+    private final BodyChart bodyChart;
     private final Words words;
     private final Today today;
 
-    AskController(Visits visits, Visits.MorningAfter mornings, Words words, Today today) {
+    AskController(Visits visits, Visits.MorningAfter mornings, BodyChart bodyChart, Words words, Today today) {
         this.mornings = mornings;
         this.today = today;
+        this.bodyChart = bodyChart;
         this.words = words;
         this.visits = visits;
     }
@@ -127,6 +130,11 @@ class AskController {
         model.addAttribute("client", visit.client());
         model.addAttribute("screening", visit.screening());
         model.addAttribute("emergency", asked(visit, Outcome.REFER_NOW));
+        model.addAttribute(
+                "spots",
+                bodyChart.spotsAskedBy(Arrays.stream(Outcome.values())
+                        .flatMap(outcome -> asked(visit, outcome).stream())
+                        .toList()));
         model.addAttribute("askFirst", asked(visit, Outcome.ASK_FIRST));
         model.addAttribute("adapt", asked(visit, Outcome.ADAPT));
         return view;

@@ -1,5 +1,6 @@
 package fernstep.app.home;
 
+import fernstep.app.bodychart.BodyChart;
 import fernstep.app.contact.Contact;
 import fernstep.app.contact.Contacts;
 import fernstep.app.support.LanguageConfig;
@@ -50,16 +51,24 @@ class HomePageController {
     private final HomeDays days;
     private final HomeEntries entries;
     private final Contacts contacts;
+    private final BodyChart bodyChart;
     private final Words words;
     private final Clock clock;
 
     HomePageController(
-            HomeLinks links, HomeDays days, HomeEntries entries, Contacts contacts, Words words, Clock clock) {
+            HomeLinks links,
+            HomeDays days,
+            HomeEntries entries,
+            Contacts contacts,
+            BodyChart bodyChart,
+            Words words,
+            Clock clock) {
         this.clock = clock;
         this.links = links;
         this.days = days;
         this.entries = entries;
         this.contacts = contacts;
+        this.bodyChart = bodyChart;
         this.words = words;
     }
 
@@ -98,6 +107,7 @@ class HomePageController {
                         .filter(s -> s != SignCode.PAIN && s != SignCode.LEAK)
                         .toList());
         model.addAttribute("advice", advice());
+        model.addAttribute("bodyChart", bodyChart);
         model.addAttribute(
                 "painAdvice",
                 IntStream.rangeClosed(1, MOST_PAIN).boxed().collect(Collectors.toMap(n -> n, HomeAdvice::toPain)));

@@ -2,6 +2,7 @@ package fernstep.app.run;
 
 import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
+import fernstep.app.bodychart.BodyChart;
 import fernstep.app.security.SignedIn;
 import fernstep.app.standing.TrainingClosed;
 import fernstep.app.support.Receipt;
@@ -52,10 +53,10 @@ class RunController {
     private static final Map<Answer, Integer> EMERGENCY_KEYS = emergencyKeys();
 
     private final Runner runner;
-    private final RunView view;
     private final RunAnswers answers;
     private final Why why;
     private final SessionRecords records;
+    private final BodyChart bodyChart;
     private final Visits visits;
     private final UnfinishedSessions unfinished;
     private final Today today;
@@ -63,19 +64,19 @@ class RunController {
 
     RunController(
             Runner runner,
-            RunView view,
             RunAnswers answers,
             Why why,
             SessionRecords records,
+            BodyChart bodyChart,
             Visits visits,
             UnfinishedSessions unfinished,
             Today today,
             Words words) {
         this.runner = runner;
-        this.view = view;
         this.answers = answers;
         this.why = why;
         this.records = records;
+        this.bodyChart = bodyChart;
         this.visits = visits;
         this.unfinished = unfinished;
         this.today = today;
@@ -123,7 +124,7 @@ class RunController {
         model.addAttribute("reasons", OVERRIDE_REASONS.stream().map(words::text).toList());
         model.addAttribute("restS", SessionTime.REST_BETWEEN_SETS_S);
         model.addAttribute("painStopsAt", Seen.PAIN_STOPS_AT);
-        model.addAttribute("painPlaces", PainPlaceKey.all(words));
+        model.addAttribute("bodyChart", bodyChart);
         model.addAttribute("groups", SignGroup.values());
         model.addAttribute("keys", SignKeys.byName());
         model.addAttribute("addable", addable(row, held));
@@ -197,7 +198,7 @@ class RunController {
         if (known != null && known.equals(runner.version(sessionId))) {
             return ResponseEntity.noContent().build();
         }
-        return ResponseEntity.ok(view.state(runner.held(sessionId)));
+        return ResponseEntity.ok(answers.state(runner.held(sessionId)));
     }
 
     @Work(Work.Kind.BEGINS)
@@ -230,7 +231,7 @@ class RunController {
         Report report = read.get();
         try {
             Runner.Held held = runner.take(sessionId, report, me.staffId());
-            return ResponseEntity.ok(new Taken(Receipt.of(report.id(), sent), view.state(held)));
+            return ResponseEntity.ok(new Taken(Receipt.of(report.id(), sent), answers.state(held)));
         } catch (Refused e) {
             return refused(409, e.code().name(), words.of(e.why()));
         } catch (IllegalArgumentException e) {

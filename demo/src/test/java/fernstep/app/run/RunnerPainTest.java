@@ -36,10 +36,10 @@ class RunnerPainTest extends AtTheMat {
     void a_place_with_its_side_is_one_press_and_the_record_says_word_number_and_place(Visitor visitor) {
         Page page = prepared(visitor);
         keys(page, "0");
-        Locator left = page.locator("[data-key=HIP_LEFT]");
+        Locator left = page.locator("button[data-key=HIP_LEFT]");
         left.click();
         assertThat(left).hasAttribute("aria-pressed", "true");
-        assertThat(page.locator("[data-key=HIP_RIGHT]")).hasAttribute("aria-pressed", "false");
+        assertThat(page.locator("button[data-key=HIP_RIGHT]")).hasAttribute("aria-pressed", "false");
         visitor.checkAccessible();
         page.click(".efforts [data-n='5']:visible");
         allSent(page);
@@ -48,6 +48,23 @@ class RunnerPainTest extends AtTheMat {
         assertThat(told().advice().move()).isEqualTo(Move.END_EXERCISE);
         visitor.open("/sessions/" + session + "/record");
         visitor.see("Pain, moderate: 5 of 10, hip, left");
+    }
+
+    @Test
+    void a_press_on_the_drawing_is_the_same_place_and_a_second_takes_it_back(Visitor visitor) {
+        Page page = prepared(visitor);
+        keys(page, "0");
+        Locator spot = page.locator(".spot[data-key=KNEE_RIGHT]");
+        spot.click();
+        assertThat(page.locator("button[data-key=KNEE_RIGHT]")).hasAttribute("aria-pressed", "true");
+        spot.click();
+        assertThat(page.locator("button[data-key=KNEE_RIGHT]")).hasAttribute("aria-pressed", "false");
+        spot.click();
+        page.click(".efforts [data-n='3']:visible");
+        allSent(page);
+        assertThat(told().seen().place()).isEqualTo(BodyPlace.KNEE);
+        assertThat(told().seen().side()).isEqualTo(Side.RIGHT);
+        assertThat(told().seen().painLevel()).isEqualTo(3);
     }
 
     @Test
