@@ -41,6 +41,8 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
                         k -> {
                             var house = new SpringApplication(FernStepApp.class);
                             house.addInitializers(AppExtension::onABadLine);
+                            house.addInitializers(c -> ((GenericApplicationContext) c)
+                                    .registerBean(MovableClock.class, bean -> bean.setPrimary(true)));
                             var c = house.run(
                                     "--server.port=0",
                                     "--server.address=127.0.0.1",
