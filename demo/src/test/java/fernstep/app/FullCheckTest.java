@@ -64,7 +64,7 @@ class FullCheckTest {
         void saved() {
             // dozens of fields go out one after the other: on a busy machine that takes a while
             assertThat(page.locator(".saved"))
-                    .hasText("Saved", new LocatorAssertions.HasTextOptions().setTimeout(20_000));
+                    .hasText("Saved", new LocatorAssertions.HasTextOptions().setTimeout(Visitor.PATIENCE_MS));
         }
     }
 
@@ -95,7 +95,7 @@ class FullCheckTest {
 
     @Test
     void a_whole_first_visit_takes_at_most_150_presses_and_its_check_one_by_one_90(Visitor visitor) {
-        Page page = visitor.onATablet("imogen");
+        Page page = visitor.onTheBoard("imogen");
         Keys visit = new Keys(page);
         visit.click("text=New client").click("#name").type("Odile Mar");
         page.selectOption("#status", "GENERAL");

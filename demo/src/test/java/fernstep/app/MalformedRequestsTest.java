@@ -138,7 +138,7 @@ class MalformedRequestsTest {
         long visit = visits.openToday(client, IMOGEN).id();
         visits.markAsked(visit);
         String session = runner.start(visit, UUID.randomUUID().toString(), null, IMOGEN);
-        Page page = visitor.onATablet("imogen");
+        Page page = visitor.onTheBoard("imogen");
         String token = page.getAttribute("meta[name=csrf]", "content");
         List<Route> routes = routes();
         assertThat(routes).hasSizeGreaterThan(50);

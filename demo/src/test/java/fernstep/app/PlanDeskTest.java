@@ -10,6 +10,7 @@ import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.WaitUntilState;
 import fernstep.app.AppExtension.Running;
+import fernstep.app.ask.Visits;
 import fernstep.app.progress.LadderMapper;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.support.Audit;
@@ -34,17 +35,17 @@ class PlanDeskTest {
         this.app = app;
     }
 
+    private static final long IMOGEN = 1;
     private long client;
 
     private Page plan(Visitor visitor, String name, Approach approach, int minutes) {
         client = Someone.firm(app.context(), name, approach, minutes);
         Page page = visitor.onATablet("imogen");
-        visitor.open("/clients/" + client);
-        page.click("form[action$='/visit'] button");
-        page.click("#outcome form[action$='/asked'] button");
-        page.click("text=On to the plan");
+        Visits visits = app.context().getBean(Visits.class);
+        long visit = visits.openToday(client, IMOGEN).id();
+        visits.markAsked(visit);
+        visitor.open("/visits/" + visit + "/plan");
         page.locator("#desk").waitFor();
-        page.waitForLoadState();
         return page;
     }
 
@@ -73,10 +74,14 @@ class PlanDeskTest {
     /** Presses a button of the desk; the change is on its way and nothing has come back. */
     private static Route pressedAndHeld(Page page, Locator button) {
         AtomicReference<Route> held = new AtomicReference<>();
-        page.route("**/plan/change", held::set);
+        // Not taken off again: the browser lets go of what is held when nothing is watched any more.
+        page.route("**/plan/change", change -> {
+            if (!held.compareAndSet(null, change)) {
+                change.resume();
+            }
+        });
         button.click();
         page.waitForCondition(() -> held.get() != null);
-        page.unroute("**/plan/change");
         return held.get();
     }
 

@@ -157,7 +157,7 @@ class ProgressPagesTest {
 
     @Test
     void the_board_filters_as_one_types_and_shows_an_emergency_first_at_once(Visitor visitor) {
-        Page page = visitor.onATablet("tamsin");
+        Page page = visitor.onTheBoard("tamsin");
         page.locator("[name=q]").pressSequentially("caesarean weeks");
         assertThat(page.locator("#rows tbody tr").first()).containsText("caesarean");
         assertThat(page.locator("#rows tbody tr", new Page.LocatorOptions().setHasText("Wren")))

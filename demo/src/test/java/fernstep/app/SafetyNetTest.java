@@ -232,7 +232,7 @@ class SafetyNetTest {
     }
 
     private static final LocatorAssertions.HasTextOptions LATE =
-            new LocatorAssertions.HasTextOptions().setTimeout(20_000);
+            new LocatorAssertions.HasTextOptions().setTimeout(Visitor.PATIENCE_MS);
 
     /** A check page that sends what the page before it kept, while the line holds it up. */
     private static List<Route> sendingWhatWasKept(Page page, Visitor visitor, Running app) {
@@ -275,8 +275,8 @@ class SafetyNetTest {
     void what_was_kept_is_shown_though_its_first_answer_was_lost(Visitor visitor, Running app) {
         Page page = visitor.onATablet("ilse");
         List<Route> held = sendingWhatWasKept(page, visitor, app);
-        page.unroute("**/readings");
         held.forEach(r -> r.fulfill(new Route.FulfillOptions().setStatus(503)));
+        page.unroute("**/readings");
         assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3", LATE);
         assertThat(page.locator(".saved-late")).containsText("Kept from before and saved now");
     }
@@ -286,7 +286,7 @@ class SafetyNetTest {
         Page page = visitor.onATablet("ilse");
         List<Route> held = sendingWhatWasKept(page, visitor, app);
         assertThat(page.locator("#main[inert]"))
-                .hasCount(0, new LocatorAssertions.HasCountOptions().setTimeout(20_000));
+                .hasCount(0, new LocatorAssertions.HasCountOptions().setTimeout(Visitor.PATIENCE_MS));
         Locator first = page.locator(".cell[data-order='0']");
         assertThat(first.locator(".value")).hasText("–");
         assertThat(page.locator(".saved-late"))
@@ -400,7 +400,7 @@ class SafetyNetTest {
 
     @Test
     void the_rules_answer_over_http_as_they_do_headless(Visitor visitor) {
-        Page page = visitor.onATablet("imogen");
+        Page page = visitor.onTheBoard("imogen");
         String csrf = page.locator("meta[name=csrf]").getAttribute("content");
         APIResponse answer = visitor.context()
                 .request()

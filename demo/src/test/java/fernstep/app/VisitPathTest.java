@@ -112,7 +112,7 @@ class VisitPathTest {
 
     @Test
     void a_new_client_typed_in_by_hand_goes_the_same_way_by_keyboard(Visitor visitor) {
-        Page page = visitor.onATablet("imogen");
+        Page page = visitor.onTheBoard("imogen");
         page.click("text=New client");
         page.fill("#name", "Ottilie Fenn");
         page.selectOption("#status", "GENERAL");

@@ -94,7 +94,7 @@ class AccessTest {
         Map<String, String> ids = idsOf(client);
         access.restrict(client, true, IMOGEN);
         for (String account : List.of("tamsin", "ilse", "rafaela")) {
-            Page page = visitor.onATablet(account);
+            Page page = visitor.onTheBoard(account);
             assertThat(page.locator("text=Private Person")).hasCount(0);
             int walked = 0;
             for (Route route : routes()) {

@@ -38,9 +38,9 @@ class BoardPageTest {
         BoundingBox at = row.boundingBox();
         page.mouse().move(at.x + at.width / 2, at.y + at.height / 2);
         page.mouse().down();
-        page.unroute("**/board/rows*");
         page.waitForResponse("**/board/rows*", () -> held.forEach(Route::resume))
                 .finished();
+        page.unroute("**/board/rows*");
         page.mouse().up();
         page.waitForURL("**/clients/" + client);
     }

@@ -178,7 +178,7 @@ class RecordTest {
 
     @Test
     void left_alone_for_long_she_is_signed_out_and_told_so(Visitor visitor) {
-        Page page = visitor.onATablet("rafaela");
+        Page page = visitor.onTheBoard("rafaela");
         page.locator("#sign-out").evaluate("form => form.dispatchEvent(new Event('left-alone'))");
         page.waitForURL("**/sign-in?away");
         visitor.see("You were away for a while");

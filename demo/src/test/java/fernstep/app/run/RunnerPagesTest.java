@@ -102,6 +102,7 @@ class RunnerPagesTest extends AtTheMat {
     void a_reason_in_her_own_words_is_kept_and_the_practice_reads_it_by_rule(Visitor visitor) {
         Page page = running(visitor);
         keys(page, "1");
+        assertThat(move(page)).hasText("Say one thing");
         keys(page, "o");
         page.fill("#because-own", "Her cousin's wedding is today");
         page.locator("[data-choices=override] [data-move=CARRY_ON]").click();
