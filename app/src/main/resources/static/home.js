@@ -5,6 +5,7 @@ document.addEventListener('alpine:init', () => {
   Alpine.data('home', () => ({
     ...fernHomeWire,
     ...fernHomePace,
+    ...fernBodyChart,
 
     screen: '',
     at: 0,

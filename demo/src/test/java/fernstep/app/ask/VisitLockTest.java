@@ -125,7 +125,7 @@ class VisitLockTest {
     @Test
     void a_coach_cannot_take_back_what_closes_and_a_therapist_does_with_a_reason_that_is_kept(Visitor visitor) {
         visits.answer(visit, Answer.HEAVINESS, true, 1, "");
-        Page coach = visitor.onATablet("tamsin");
+        Page coach = visitor.onTheBoard("tamsin");
         coach.navigate(coach.url().replaceAll("(https?://[^/]+).*", "$1") + "/visits/" + visit + "/ask");
         coach.click("label[for=HEAVINESS]");
         visitor.see("is taken back by a therapist, with a reason");

@@ -36,7 +36,7 @@ class PastedTextTest {
         long client = Someone.firm(app.context(), "Pasted Person", Approach.SLOW_LADDER, 20);
         sql.update("UPDATE client SET name = ? WHERE id = ?", "Pasted" + VERTICAL_TAB + "Person", client);
         visits.answer(visits.openToday(client, 1).id(), Answer.FEVER, true, 1, "");
-        Page page = visitor.onATablet("imogen");
+        Page page = visitor.onTheBoard("imogen");
         APIResponse sheet = page.request()
                 .post(
                         app.baseUrl() + "/clients/" + client + "/letters",
