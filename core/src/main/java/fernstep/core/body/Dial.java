@@ -57,7 +57,7 @@ public enum Dial {
                 CM_PER_M
                         * body.heightM()
                         * Math.max(p.leftArm().surfaceShare(), p.rightArm().surfaceShare());
-            case WEIGHT -> p.leftArm().heldKg();
+            case WEIGHT -> p.leftArm().heldKg() + p.rightArm().heldKg();
         };
     }
 

@@ -45,7 +45,7 @@ class CatalogueTest {
                 Map.entry(Strand.HOVER_PLANK, "HP1 HP2 HP3 HP4"),
                 Map.entry(Strand.SIDE_SUPPORT, "SS1★ SS2★ SS3★ SS4★ SS5★"),
                 Map.entry(Strand.BACK_LINE, "BK1 BK2 BK3 BK4 BK5 BK6 BK7★ BK8★"),
-                Map.entry(Strand.UPRIGHT, "UP1 UP2 UP3 UP4★ UP5★ UP6★"),
+                Map.entry(Strand.UPRIGHT, "UP1 UP2 UP3 UP7 UP4★ UP5★ UP6★ UP8★"),
                 Map.entry(Strand.CURL, "CU1 CU2 CU3"));
 
         @ParameterizedTest
@@ -60,12 +60,31 @@ class CatalogueTest {
         /** Windows typed from the table: sets, reps, seconds, breaths. */
         @ParameterizedTest
         @CsvSource({
-            "BR1, 1-3, , , 5-20", "BR4, 1-3, , 30-120, ", "BR5, 1-3, , , 4-10", "DC1, 1-3, 5-10, 3-5, ",
-            "DC2, 1-3, 5-10, 3-10, ", "PF2, 1-3, 5-10, 10-20, ", "PF3, 1-3, 10-20, 1-1, ", "PC2, 1-3, 3-10, 3-10, ",
-            "F2, 1-3, 10-20, , ", "F8, 1-3, 6-10, , ", "HS1, 1-3, 7-15, , ", "AL1, 2-3, , , 4-6",
-            "AL4, 1-3, 10-20, , ", "RO2, 1-3, 6-12, , ", "BG1, 1-3, 10-20, 4-10, ", "HK2, 2-3, , , 6-6",
-            "HK7, 1-3, 10-20, 3-5, ", "HP1, 1-3, 4-8, 1-5, ", "HP4, 1-3, 3-5, 10-30, ", "SS1, 1-3, , 20-30, ",
-            "SS4, 1-3, , 15-30, ", "BK8, 1-3, 8-16, , ", "UP6, 1-3, , 20-40, ", "CU3, 1-3, 8-12, , "
+            "BR1, 1-3, , , 5-20",
+            "BR4, 1-3, , 30-120, ",
+            "BR5, 1-3, , , 4-10",
+            "DC1, 1-3, 5-10, 3-5, ",
+            "DC2, 1-3, 5-10, 3-10, ",
+            "PF2, 1-3, 5-10, 10-20, ",
+            "PF3, 1-3, 10-20, 1-1, ",
+            "PC2, 1-3, 3-10, 3-10, ",
+            "F2, 1-3, 10-20, , ",
+            "F8, 1-3, 6-10, , ",
+            "HS1, 1-3, 7-15, , ",
+            "AL1, 2-3, , , 4-6",
+            "AL4, 1-3, 10-20, , ",
+            "RO2, 1-3, 6-12, , ",
+            "BG1, 1-3, 10-20, 4-10, ",
+            "HK2, 2-3, , , 6-6",
+            "HK7, 1-3, 10-20, 3-5, ",
+            "HP1, 1-3, 4-8, 1-5, ",
+            "HP4, 1-3, 3-5, 10-30, ",
+            "SS1, 1-3, , 20-30, ",
+            "SS4, 1-3, , 15-30, ",
+            "BK8, 1-3, 8-16, , ",
+            "UP6, 1-3, , 20-40, ",
+            "UP8, 1-3, 10-25, , ",
+            "CU3, 1-3, 8-12, , "
         })
         void keep_the_windows_of_the_table(String code, String sets, String reps, String holdS, String breaths) {
             Window w = SHIPPED.rung(code).window();
@@ -99,7 +118,11 @@ class CatalogueTest {
             "HP4, CleanWeeks[weeks=8]",
             "SS5, CleanWeeks[weeks=8]",
             "BK6, NotPregnant[]",
-            "UP6, 'CleanRung[rung=SS1, bothSides=false]'",
+            "UP3, Opened[code=FIRST_LOADED]",
+            "UP4, 'CleanRung[rung=UP3, bothSides=false]'",
+            "UP6, 'CleanRung[rung=UP3, bothSides=false]'",
+            "UP7, 'CleanRung[rung=UP3, bothSides=false]'",
+            "UP8, Opened[code=FIRST_LOADED]",
             "CU1, FirmMidline[]",
             "CU2, 'CleanRung[rung=HP2, bothSides=false]'",
             "BG2, 'CleanRung[rung=F3, bothSides=false]'"

@@ -289,7 +289,7 @@ class StrandItemsTest {
         StrandItems upright = made(w.question(), Strand.UPRIGHT);
         assertThat(upright.items()).as("rolling over is said with every plan").isEmpty();
         assertThat(upright.notOpen()).hasSize(1);
-        assertThat(upright.notOpen().get(0).rung().code()).isEqualTo("UP2");
+        assertThat(upright.notOpen().get(0).rung().code()).isEqualTo("UP3");
         assertThat(upright.notOpen().get(0).waiting()).isNotEmpty();
     }
 

@@ -418,13 +418,13 @@ class WholeClientsTest {
                         List.of("HP1"),
                         List.of()),
                 of(
-                        "she wants to carry the car seat: the seated engagement on the way to it",
+                        "she wants to carry the car seat: the squat from which the hinge opens",
                         never_pregnant()
                                 .strong()
                                 .wants(Goal.CAR_SEAT)
                                 .minutes(40)
                                 .by(Approach.GRADED_LOAD),
-                        List.of("DC4"),
+                        List.of("UP3"),
                         List.of()),
                 of(
                         "locked by hand: in, whatever the need",

@@ -194,7 +194,7 @@ class WholePlanTest {
     void daily_life_is_said_while_it_is_open_and_not_while_nothing_is() {
         assertThat(never_pregnant().strong().plan().habits())
                 .extracting(r -> r.code())
-                .containsExactly("UP1");
+                .containsExactly("UP1", "UP2");
         assertThat(never_pregnant().strong().says(Answer.FEVER).plan().habits()).isEmpty();
     }
 

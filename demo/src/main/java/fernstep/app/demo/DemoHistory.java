@@ -181,7 +181,7 @@ class DemoHistory {
                 therapist,
                 new DemoTraining.Habits(175, 0.9, 0.93, 120, 9, 13),
                 good,
-                starts("BR4", "DC5", "F6", "HK5", "HP2", "SS2", "BG2", "RO2", "UP2"));
+                starts("BR4", "DC5", "F6", "HK5", "HP2", "SS2", "BG2", "RO2", "UP3"));
         training.play(
                 p.beatrix(),
                 coach,
