@@ -12,6 +12,12 @@ public final class DoseRules {
     private static final int REPS_NOTCH = 2;
     private static final int HOLD_NOTCH_S = 2;
     private static final int BREATHS_NOTCH = 1;
+    private static final double NOTCH_SHARE = 0.15;
+    private static final int MOST_NOTCHES = 8;
+    private static final double HALF = 0.5;
+    /** What a rounding of doubles may add to a whole number. */
+    private static final double JUST_OVER = 1e-9;
+
     private static final int MICRO_LOADED_DAYS = 5;
 
     private DoseRules() {}
@@ -140,30 +146,68 @@ public final class DoseRules {
         return span == null ? null : Integer.valueOf(value == null ? span.min() : Math.min(span.max(), value));
     }
 
-    /** Repetitions (+2), then hold (+2 s) or breaths (+1), then sets (+1); empty at the window's top. */
+    /**
+     * Repetitions, then hold or breaths, then sets (+1); empty at the window's top. A notch is 15 % of what is done now, at
+     * least two repetitions, two seconds or a breath, and large enough to cross the window in eight (brief 17.6).
+     */
     public static Optional<Dose> notchUp(Dose dose, Window window) {
-        return more(dose.reps(), window.reps(), REPS_NOTCH)
+        return up(dose, window, 1);
+    }
+
+    /** Half of that step, where her stage asks for caution. */
+    public static Optional<Dose> halfNotchUp(Dose dose, Window window) {
+        return up(dose, window, HALF);
+    }
+
+    private static Optional<Dose> up(Dose dose, Window window, double share) {
+        int of = notchesOfOne(window);
+        return new Notch(window.reps(), REPS_NOTCH, of, share)
+                .up(dose.reps())
                 .map(dose::withReps)
-                .or(() -> more(dose.holdS(), window.holdS(), HOLD_NOTCH_S).map(dose::withHoldS))
-                .or(() -> more(dose.breaths(), window.breaths(), BREATHS_NOTCH).map(dose::withBreaths))
-                .or(() -> more(dose.sets(), window.sets(), 1).map(dose::withSets));
+                .or(() -> new Notch(window.holdS(), HOLD_NOTCH_S, of, share)
+                        .up(dose.holdS())
+                        .map(dose::withHoldS))
+                .or(() -> new Notch(window.breaths(), BREATHS_NOTCH, of, share)
+                        .up(dose.breaths())
+                        .map(dose::withBreaths))
+                .or(() -> moreSets(dose, window));
+    }
+
+    private static Optional<Dose> moreSets(Dose dose, Window window) {
+        return dose.sets() >= window.sets().max() ? Optional.empty() : Optional.of(dose.withSets(dose.sets() + 1));
+    }
+
+    private static Optional<Dose> fewerSets(Dose dose, Window window) {
+        return dose.sets() <= window.sets().min() ? Optional.empty() : Optional.of(dose.withSets(dose.sets() - 1));
     }
 
     /** The same steps taken back in the opposite order; empty at the window's minimum. */
     public static Optional<Dose> notchDown(Dose dose, Window window) {
-        return less(dose.sets(), window.sets(), 1)
-                .map(dose::withSets)
-                .or(() -> less(dose.breaths(), window.breaths(), BREATHS_NOTCH).map(dose::withBreaths))
-                .or(() -> less(dose.holdS(), window.holdS(), HOLD_NOTCH_S).map(dose::withHoldS))
-                .or(() -> less(dose.reps(), window.reps(), REPS_NOTCH).map(dose::withReps));
+        int of = notchesOfOne(window);
+        return fewerSets(dose, window)
+                .or(() -> new Notch(window.breaths(), BREATHS_NOTCH, of, 1)
+                        .down(dose.breaths())
+                        .map(dose::withBreaths))
+                .or(() -> new Notch(window.holdS(), HOLD_NOTCH_S, of, 1)
+                        .down(dose.holdS())
+                        .map(dose::withHoldS))
+                .or(() -> new Notch(window.reps(), REPS_NOTCH, of, 1)
+                        .down(dose.reps())
+                        .map(dose::withReps));
     }
 
-    /** A smaller step: one repetition, breath or second less; empty at the window's minimum. */
+    /** Half a step of repetitions, breaths or seconds less; empty at the window's minimum. */
     public static Optional<Dose> halfNotchDown(Dose dose, Window window) {
-        return less(dose.reps(), window.reps(), 1)
+        int of = notchesOfOne(window);
+        return new Notch(window.reps(), REPS_NOTCH, of, HALF)
+                .down(dose.reps())
                 .map(dose::withReps)
-                .or(() -> less(dose.breaths(), window.breaths(), 1).map(dose::withBreaths))
-                .or(() -> less(dose.holdS(), window.holdS(), 1).map(dose::withHoldS));
+                .or(() -> new Notch(window.breaths(), BREATHS_NOTCH, of, HALF)
+                        .down(dose.breaths())
+                        .map(dose::withBreaths))
+                .or(() -> new Notch(window.holdS(), HOLD_NOTCH_S, of, HALF)
+                        .down(dose.holdS())
+                        .map(dose::withHoldS));
     }
 
     /** How far the dose has come through its window, 0 at the minimum to 1 at the top, counted in notches. */
@@ -191,15 +235,43 @@ public final class DoseRules {
         return step == null || (value != null && value >= step);
     }
 
-    private static Optional<Integer> more(@Nullable Integer value, @Nullable Span span, int notch) {
-        return value == null || span == null || value >= span.max()
-                ? Optional.empty()
-                : Optional.of(span.clamp(value + notch));
+    /** The eight from a window's start to its top are shared by what can grow in it; a set more is one. */
+    private static int notchesOfOne(Window window) {
+        int left = MOST_NOTCHES - (window.sets().max() - window.sets().min());
+        boolean both = window.reps() != null && window.holdS() != null;
+        return Math.max(1, both ? left / 2 : left);
     }
 
-    private static Optional<Integer> less(@Nullable Integer value, @Nullable Span span, int notch) {
-        return value == null || span == null || value <= span.min()
-                ? Optional.empty()
-                : Optional.of(span.clamp(value - notch));
+    /**
+     * One step of one number of a dose.
+     *
+     * @param span of that number in the window; null where it is not counted
+     * @param least of a whole notch
+     * @param most notches from its start to its top
+     * @param share of a notch, 1 or a half
+     */
+    private record Notch(@Nullable Span span, int least, int most, double share) {
+        Optional<Integer> up(@Nullable Integer value) {
+            return span == null || value == null || value >= span.max()
+                    ? Optional.empty()
+                    : Optional.of(span.clamp(raised(span, value)));
+        }
+
+        /** The least from which a notch up leads here again. */
+        Optional<Integer> down(@Nullable Integer value) {
+            if (span == null || value == null || value <= span.min()) {
+                return Optional.empty();
+            }
+            int to = value - 1;
+            while (to > span.min() && raised(span, to - 1) >= value) {
+                to--;
+            }
+            return Optional.of(span.clamp(to));
+        }
+
+        private int raised(Span in, int value) {
+            double whole = Math.max(NOTCH_SHARE * value, (double) (in.max() - in.min()) / most);
+            return value + Math.max(1, (int) Math.round(share * Math.max(least, Math.ceil(whole - JUST_OVER))));
+        }
     }
 }

@@ -271,8 +271,11 @@ final class ProgressStep {
         };
     }
 
-    /** One notch, or two where it was next to no effort. */
+    /** One notch, two where it was next to no effort, half of one while pregnant. */
     private Optional<Dose> notches() {
+        if (Boolean.TRUE.equals(q.known().pregnant())) {
+            return DoseRules.halfNotchUp(place.dose(), place.window());
+        }
         Optional<Dose> one = DoseRules.notchUp(place.dose(), place.window());
         return veryLight()
                 ? one.map(dose -> DoseRules.notchUp(dose, place.window()).orElse(dose))

@@ -62,20 +62,22 @@ class ForecastOpensTest extends ForecastCase {
             Case c = new Case().at(f1(Side.LEFT), place(Strand.LEG_FLOAT, Side.RIGHT, "F2", 20, null, null));
             assertThat(c.opens("F2", Side.LEFT)).isEqualTo(8);
             assertThat(c.opens("F3", Side.RIGHT)).isEqualTo(8);
-            assertThat(c.opens("F3", Side.LEFT)).isEqualTo(20);
+            // four steps through F1, five through F2, two days each
+            assertThat(c.opens("F3", Side.LEFT)).isEqualTo(18);
         }
 
         @Test
         void on_both_sides_where_both_must_have_passed_the_one_before() {
-            // F3 6, 8, 10: three steps of two days; the right is there at once, the left twelve days later
+            // F3 6, 8, 10: three steps of two days; the right is there at once, the left ten days later (10, 12, 14,
+            // 17, 20)
             Case c = new Case()
                     .at(
                             place(Strand.LEG_FLOAT, Side.LEFT, "F2", 10, null, null),
                             place(Strand.LEG_FLOAT, Side.RIGHT, "F3", 10, null, null));
-            assertThat(c.opens("F3", Side.LEFT)).isEqualTo(12);
+            assertThat(c.opens("F3", Side.LEFT)).isEqualTo(10);
             // the left is at the top of F3 after two steps more
-            assertThat(c.opens("F4", Side.RIGHT)).isEqualTo(16);
-            assertThat(c.opens("F4", Side.LEFT)).isEqualTo(18);
+            assertThat(c.opens("F4", Side.RIGHT)).isEqualTo(14);
+            assertThat(c.opens("F4", Side.LEFT)).isEqualTo(16);
         }
 
         @ParameterizedTest(name = "{0} weeks at its top before: after {1} days")
@@ -100,8 +102,9 @@ class ForecastOpensTest extends ForecastCase {
                     SCOOPS,
                     Set.of(new RungGates.Done("HK4", null), new RungGates.Done("HK5", null)),
                     new RungGates.History(0, Map.of()));
-            // two days to twenty repetitions, two to the longer hold, four weeks on it
-            assertThat(c.opens("HK8", Side.LEFT)).isEqualTo(4 + 28);
+            // 10, 13, 16, 19, 20: two steps to twenty repetitions, one to the longer hold, two days each; four weeks on
+            // it
+            assertThat(c.opens("HK8", Side.LEFT)).isEqualTo(6 + 28);
         }
 
         @Test
@@ -110,13 +113,13 @@ class ForecastOpensTest extends ForecastCase {
             Place f3 = place(Strand.LEG_FLOAT, Side.RIGHT, "F3", 10, null, null);
             Case there = new Case().at(tilt, place(Strand.LEG_FLOAT, Side.LEFT, "F2", 10, null, null), f3);
             assertThat(there.opens("PC5", null)).isEqualTo(2);
-            // twelve days to F3, four to its top
+            // ten days to F3, four to its top
             Case onTheWay = new Case()
                     .at(
                             tilt,
                             place(Strand.LEG_FLOAT, Side.LEFT, "F2", 10, null, null),
                             place(Strand.LEG_FLOAT, Side.RIGHT, "F1", 5, null, null));
-            assertThat(onTheWay.opens("PC5", null)).isBetween(16, 17);
+            assertThat(onTheWay.opens("PC5", null)).isBetween(14, 15);
         }
 
         @Test

@@ -116,13 +116,13 @@ class ForecastTest {
 
     /**
      * F1 grows 5, 7, 9, 10 repetitions, two clean days for each step and two more at the top: eight clean days. F2 has
-     * 10 to 20 by twos, six doses: twelve more.
+     * 10, 12, 14, 17, 20, five doses: ten more.
      */
     @Test
     void without_a_miss_every_second_day_brings_a_step() {
         Forecast f = Forecast.of(question(FLOATS, known(400), NEARLY_ALWAYS, NEARLY_ALWAYS, 200, 1, null));
         assertThat(route(f, "F2", Side.LEFT).opens().p50()).isEqualTo(TODAY.plusDays(8));
-        assertThat(route(f, "F3", Side.RIGHT).opens().p50()).isEqualTo(TODAY.plusDays(20));
+        assertThat(route(f, "F3", Side.RIGHT).opens().p50()).isEqualTo(TODAY.plusDays(18));
     }
 
     /** The same rules written again, plainly: two clean days a step, one eased day starts over, two in a row step down. */
@@ -303,7 +303,7 @@ class ForecastTest {
     @Test
     void a_goal_has_a_chance_a_date_and_what_it_waits_for() {
         List<Place> places = List.of(
-                place(Strand.DEEP_CORE, null, "DC4", 10, 8, null), place(Strand.UPRIGHT, null, "UP1", 4, null, null));
+                place(Strand.DEEP_CORE, null, "DC4", 10, 8, null), place(Strand.UPRIGHT, null, "UP3", 8, null, null));
         Question q = question(
                 places,
                 KnownOf.her(known(400).screening(), false, SCOOPS, Set.of()),

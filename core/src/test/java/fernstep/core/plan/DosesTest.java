@@ -53,6 +53,31 @@ class DosesTest {
         assertThat(d).isEqualTo(lowest);
     }
 
+    /** 15 % of what is done, at least two repetitions, a breath or two seconds; the window in eight at most. */
+    @ParameterizedTest
+    @CsvSource({
+        // rung, stance, from, a notch up, half a notch up
+        "F2, MASTERY_REPS, 10, 12, 11",
+        "F2, MASTERY_REPS, 14, 17, 16",
+        "F3, MASTERY_REPS, 6, 8, 7",
+        // (120 - 30) / 8 = 11.25 s
+        "BR4, MASTERY_REPS, 30, 42, 36",
+        // 15 % of 102 s are 15.3 s
+        "BR4, MASTERY_REPS, 102, 118, 110",
+        "BR2, MASTERY_REPS, 5, 7, 6"
+    })
+    void a_notch_is_a_share_of_what_is_done(String rung, DoseStance stance, int from, int up, int halfUp) {
+        Window window = DoseRules.window(ShippedCatalogue.CATALOGUE.rung(rung).window(), stance);
+        Dose lowest = DoseRules.minimum(window, stance);
+        Dose dose = lowest.holdS() != null && lowest.reps() == null ? lowest.withHoldS(from) : lowest.withTimes(from);
+        assertThat(counted(DoseRules.notchUp(dose, window).orElseThrow())).isEqualTo(up);
+        assertThat(counted(DoseRules.halfNotchUp(dose, window).orElseThrow())).isEqualTo(halfUp);
+    }
+
+    private static int counted(Dose dose) {
+        return dose.reps() == null && dose.breaths() == null ? dose.holdS() : dose.times();
+    }
+
     @ParameterizedTest
     @CsvSource({
         // longest clean hold → first hold of a side-lying draw-in: four fifths of it, three to ten seconds

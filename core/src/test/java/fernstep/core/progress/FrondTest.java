@@ -78,11 +78,11 @@ class FrondTest {
 
     @Test
     void unfurls_with_the_dose() {
-        // mastery on F2: 10, 12, 14, 16, 18, 20 repetitions are five notches
-        assertThat(rung(frond(Set.of(), place(Side.LEFT, "F2", 10), place(Side.RIGHT, "F2", 16)), "F2"))
+        // mastery on F2: 10, 12, 14, 17, 20 repetitions are four notches
+        assertThat(rung(frond(Set.of(), place(Side.LEFT, "F2", 10), place(Side.RIGHT, "F2", 17)), "F2"))
                 .satisfies(p -> {
                     assertThat(p.left().unfurled()).isZero();
-                    assertThat(p.right().unfurled()).isEqualTo(0.6);
+                    assertThat(p.right().unfurled()).isEqualTo(0.75);
                 });
     }
 
