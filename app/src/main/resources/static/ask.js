@@ -40,11 +40,11 @@ document.addEventListener('alpine:init', () => {
     placeThis() {
       const question = document.getElementById(this.$event.currentTarget.dataset.asks);
       const closes = question.closest('[data-closes]') !== null;
+      if (!closes) { question.click(); return; }
       question.focus();
       const line = question.closest('.question');
       line.classList.add('led-to');
       question.addEventListener('blur', () => line.classList.remove('led-to'), { once: true });
-      if (!closes) { question.click(); }
     },
 
     tick() {

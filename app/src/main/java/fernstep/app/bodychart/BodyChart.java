@@ -83,17 +83,17 @@ public class BodyChart {
 
     private static @Nullable Region region(BodyPlace place) {
         return switch (place) {
-            case SHOULDER -> new Region(true, 27, 52, 8, 8);
+            case SHOULDER -> new Region(true, 24.5, 55, 7.5, 7.5);
             case BREAST -> new Region(true, 11, 66, 9, 8);
             case RIBS -> new Region(true, 12, 83, 9, 7);
             case BELLY -> new Region(true, 0, 101, 15, 8);
             case SCAR -> new Region(true, 0, 117, 13, 4.5);
-            case HIP -> new Region(true, 25, 119, 7, 9);
-            case GROIN -> new Region(true, 12, 130, 6, 7);
+            case HIP -> new Region(true, 21.5, 119, 6.5, 9);
+            case GROIN -> new Region(true, 11.5, 131, 5.5, 6.5);
             case PUBIS -> new Region(true, 0, 128, 5.5, 6);
-            case WRIST -> new Region(true, 41, 126, 7, 8);
+            case WRIST -> new Region(true, 36.5, 124, 7.5, 8);
             case KNEE -> new Region(true, 13, 180, 9, 9);
-            case NECK -> new Region(false, 0, 38, 8, 8);
+            case NECK -> new Region(false, 0, 39, 7.5, 7);
             case LOW_BACK -> new Region(false, 0, 99, 16, 8);
             case SACROILIAC -> new Region(false, 8, 113, 7, 6);
             case BUTTOCK -> new Region(false, 14, 128, 10, 9);

@@ -76,6 +76,7 @@ class PlanController {
         model.addAttribute("view", PlanView.of(desk, shown, day, item, words));
         model.addAttribute("use", PlanUse.of(visit, shown, prescriptions.of(visit.client())));
         model.addAttribute("proposal", desk.proposal());
+        model.addAttribute("unserved", desk.unserved(shown));
         model.addAttribute("garment", desk.garment().orElse(null));
         model.addAttribute("approaches", Approach.values());
         model.addAttribute("houseApproaches", approaches.all());

@@ -17,6 +17,7 @@ import fernstep.core.plan.Adaptations;
 import fernstep.core.plan.Choice;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.DoseRules;
+import fernstep.core.plan.FindingLine;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
@@ -36,6 +37,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -108,19 +110,41 @@ public class Plans {
         }
 
         private static final int WEEK = 7;
+        private static final int WEEKS_COMPARED = 4;
 
-        /** A week of this plan against the week behind her, estimated from loads, seconds and doses; null without one. */
+        /**
+         * A week of this plan against the best of her last four, estimated from loads, seconds and doses. Null before the
+         * fourth week of her log: nobody's first weeks are a measure of what she can.
+         */
         @Nullable
         Integer againstLastWeekPct(Plan plan) {
-            double last = log.results().stream()
-                    .filter(r -> r.heldOn().isAfter(day.minusDays(WEEK))
-                            && !r.heldOn().isAfter(day))
-                    .mapToDouble(this::exposure)
-                    .sum();
+            boolean fourthWeek =
+                    log.results().stream().anyMatch(r -> !r.heldOn().isAfter(day.minusWeeks(WEEKS_COMPARED - 1)));
+            if (!fourthWeek) {
+                return null;
+            }
+            double best = IntStream.range(0, WEEKS_COMPARED)
+                    .mapToDouble(back -> exposureOfWeekTo(day.minusWeeks(back)))
+                    .max()
+                    .orElse(0);
             double planned = plan.days().stream()
                     .mapToDouble(d -> d.perWeek() * d.exposure())
                     .sum();
-            return last <= 0 ? null : (int) Math.round(100 * (planned / last - 1));
+            return best <= 0 ? null : (int) Math.round(100 * (planned / best - 1));
+        }
+
+        private double exposureOfWeekTo(LocalDate last) {
+            return log.results().stream()
+                    .filter(r -> r.heldOn().isAfter(last.minusDays(WEEK))
+                            && !r.heldOn().isAfter(last))
+                    .mapToDouble(this::exposure)
+                    .sum();
+        }
+
+        /** What was found and this plan has no place for. */
+        public List<FindingLine> unserved(Plan plan) {
+            return FindingLine.unserved(
+                    plan, question.her().findings(), question.training().floorSymptoms());
         }
 
         private double exposure(ResultRow r) {

@@ -16,8 +16,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
-/** Which foundations are settled: what they teach is shown, here or by something harder held clean. */
+/** Which foundations are settled: no finding asks for them, and what they teach is shown, here or by something harder. */
 final class Foundations {
     /** In the order in which they are learnt. */
     static final List<Strand> ORDER =
@@ -40,7 +41,14 @@ final class Foundations {
         if (!q.her().screening().open(GateCode.FIRST_LOADED)) {
             return settled;
         }
-        ORDER.stream().filter(this::settled).forEach(settled::add);
+        Set<Strand> asked = FindingLine.of(f(), q.training().floorSymptoms()).stream()
+                .filter(line -> line.serves() == FindingLine.Serves.MUST)
+                .map(FindingLine::strand)
+                .collect(Collectors.toSet());
+        ORDER.stream()
+                .filter(strand -> !asked.contains(strand))
+                .filter(this::settled)
+                .forEach(settled::add);
         return settled;
     }
 

@@ -1,15 +1,13 @@
 package fernstep.core.plan;
 
 import fernstep.core.catalogue.Rung;
-import fernstep.core.findings.Findings;
-import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
-import fernstep.core.measure.Side;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Strand;
 import java.time.temporal.ChronoUnit;
 import java.util.EnumSet;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
@@ -30,10 +28,12 @@ final class Needs {
 
     private final Plan.Question q;
     private final Set<Strand> towardGoal;
+    private final List<FindingLine> lines;
 
     Needs(Plan.Question q) {
         this.q = q;
         this.towardGoal = towardGoal(q);
+        this.lines = FindingLine.of(q.her().findings(), q.training().floorSymptoms());
     }
 
     /** Strands that lead to her goal, near or far. */
@@ -95,37 +95,16 @@ final class Needs {
     }
 
     private Optional<Reason> found(Strand strand) {
-        Findings f = q.her().findings();
-        return switch (strand) {
-            case LEG_FLOAT -> lagging(f);
-            case HANDS_KNEES ->
-                f.scoop() == Observed.Scoop.PARTLY
-                                || Boolean.TRUE.equals(f.shown().bellyDrops())
-                        ? Optional.of(Reason.of("need.bellyDrops"))
-                        : f.contactLost() ? Optional.of(Reason.of("need.contactLost")) : Optional.empty();
-            case ARM_LEG ->
-                f.ribs() == Observed.RibsOverPelvis.RIBS_AHEAD
-                        ? Optional.of(Reason.of("need.ribsAhead"))
-                        : Optional.empty();
-            case PELVIC_CONTROL ->
-                f.ribs() == Observed.RibsOverPelvis.RIBS_AHEAD
-                        ? Optional.of(Reason.of("need.ribsAheadStanding"))
-                        : Optional.empty();
-            case BACK_LINE -> f.tiltedForward() ? Optional.of(Reason.of("need.tiltForward")) : Optional.empty();
-            case SIDE_SUPPORT -> f.weakerHold().map(side -> Reason.of("need.sideHoldsLess", side));
-            default -> Optional.empty();
-        };
+        return lines.stream()
+                .filter(line -> line.strand() == strand)
+                .map(FindingLine::why)
+                .findFirst();
     }
 
-    private static Optional<Reason> lagging(Findings f) {
-        Integer left = f.floatScore().get(Side.LEFT);
-        Integer right = f.floatScore().get(Side.RIGHT);
-        if (left == null || right == null) {
-            return Optional.empty();
-        }
-        if (!left.equals(right)) {
-            return Optional.of(Reason.of("need.sideLags", left < right ? Side.LEFT : Side.RIGHT));
-        }
-        return left < Findings.FLOAT_RUNGS ? Optional.of(Reason.of("need.floatWeak", left)) : Optional.empty();
+    /** A finding that has to be served before work is chosen. */
+    Optional<FindingLine> must(Strand strand) {
+        return lines.stream()
+                .filter(line -> line.strand() == strand && line.serves() == FindingLine.Serves.MUST)
+                .findFirst();
     }
 }

@@ -51,9 +51,7 @@ final class PlanMaker {
         }
         Room room = room();
         keepFirstFoundations(room);
-        if (exercises.stream().noneMatch(e -> e.strand() == Strand.PELVIC_CONTROL)) {
-            ribsOverPelvis();
-        }
+        ribsOverPelvis();
         exercises.replaceAll(e -> e.mustBeIn()
                         && e.role() == Role.CARRY_OVER
                         && !by(e.strand(), Choice::locked)
@@ -142,7 +140,9 @@ final class PlanMaker {
 
     /** Why the strand is in, before why this rung. */
     private List<PlanItem> withNeed(List<PlanItem> items, Strand code, boolean foundation) {
-        Reason need = foundation ? Reason.of("need.foundation") : needs.why(code);
+        Reason need = foundation
+                ? needs.must(code).map(FindingLine::why).orElse(Reason.of("need.foundation"))
+                : needs.why(code);
         return items.stream()
                 .map(i -> i.because(Reason.of("why.both", need, i.why())))
                 .toList();
@@ -161,27 +161,21 @@ final class PlanMaker {
                 .orElse(false);
     }
 
-    /** Ribs ahead: standing over the pelvis a few times a day, whether pelvic control is settled or waits its turn. */
+    /** Ribs ahead: standing over the pelvis a few times a day, without minutes and without size. */
     private void ribsOverPelvis() {
         Rung reset = q.catalogue().at(Waymark.RIBS_OVER_PELVIS);
         boolean wanted = q.her().findings().ribs() == Observed.RibsOverPelvis.RIBS_AHEAD;
-        if (!wanted || !RungGates.open(reset, null, known) || by(reset.strand(), Choice::leftOut)) {
-            return;
+        if (wanted && RungGates.open(reset, null, known) && !by(reset.strand(), Choice::leftOut)) {
+            habits.add(reset);
+            exercises.removeIf(
+                    e -> e.items().stream().allMatch(item -> item.rung().equals(reset)));
         }
-        exercises.add(new Exercise(
-                List.of(PlanItem.beside(reset, Role.CARRY_OVER, first(reset), Reason.of("need.ribsAheadStanding"))),
-                true,
-                needs.of(reset.strand()),
-                true,
-                false));
     }
 
-    private Dose first(Rung rung) {
-        Dose dose = DoseRules.first(rung, q.wishes().stances().dose());
-        return dose.withDays(Math.min(dose.daysPerWeek(), q.wishes().daysAtMost()));
-    }
-
-    /** Two unsettled foundations at a time, three where they are the work; the others wait their turn. */
+    /**
+     * Two unsettled foundations at a time, three where they are the work, and every one that a finding asks for, in one set
+     * where her minutes are short; the others wait their turn.
+     */
     private void keepFirstFoundations(Room room) {
         boolean tiltFirst = q.her().findings().tiltedForward();
         List<Exercise> all = exercises.stream()
@@ -193,11 +187,11 @@ final class PlanMaker {
         List<Exercise> kept = new ArrayList<>();
         for (Exercise e : all) {
             boolean locked = by(e.strand(), Choice::locked);
-            List<Exercise> with = new ArrayList<>(kept);
-            with.add(e);
-            boolean turn = kept.size() < most;
-            if (locked || (turn && (kept.isEmpty() || Packing.fits(with, room)))) {
-                kept.add(e);
+            boolean turn = kept.size() < most || needs.must(e.strand()).isPresent();
+            Exercise fitting = turn && !kept.isEmpty() && !fitsWith(kept, e, room) ? inOneSet(e) : e;
+            if (locked || (turn && (kept.isEmpty() || fitsWith(kept, fitting, room)))) {
+                kept.add(locked ? e : fitting);
+                exercises.set(exercises.indexOf(e), locked ? e : fitting);
             } else {
                 exercises.remove(e);
                 leftOut.add(new LeftOut(
@@ -207,15 +201,23 @@ final class PlanMaker {
         shorten(kept, room);
     }
 
+    private static boolean fitsWith(List<Exercise> kept, Exercise other, Room room) {
+        List<Exercise> with = new ArrayList<>(kept);
+        with.add(other);
+        return Packing.fits(with, room);
+    }
+
+    private static Exercise inOneSet(Exercise e) {
+        return e.with(e.items().stream()
+                .map(i -> i.dosed(i.baseDose().withSets(1), i.dose().withSets(1)))
+                .toList());
+    }
+
     /** A single foundation longer than all her minutes is done in one set. */
     private void shorten(List<Exercise> kept, Room room) {
         if (kept.size() == 1 && !Packing.fits(kept, room)) {
             Exercise e = kept.get(0);
-            exercises.set(
-                    exercises.indexOf(e),
-                    e.with(e.items().stream()
-                            .map(i -> i.dosed(i.baseDose().withSets(1), i.dose().withSets(1)))
-                            .toList()));
+            exercises.set(exercises.indexOf(e), inOneSet(e));
         }
     }
 

@@ -252,11 +252,18 @@ class PlanPropertiesTest {
     }
 
     @Test
-    void two_foundations_at_most_beside_work_and_none_settled_before_load_may_begin() {
+    void two_foundations_at_most_beside_work_and_those_a_finding_asks_for_and_none_settled_before_load_may_begin() {
         everybody((who, w, p) -> {
             boolean loads = w.screening().open(GateCode.FIRST_LOADED);
+            List<Strand> asked = FindingLine.of(
+                            w.findings(), w.question().training().floorSymptoms())
+                    .stream()
+                    .filter(line -> line.serves() == FindingLine.Serves.MUST)
+                    .map(FindingLine::strand)
+                    .toList();
             long foundations = Woman.of(p, Role.FOUNDATION).stream()
                     .map(PlanItem::strand)
+                    .filter(strand -> !asked.contains(strand))
                     .distinct()
                     .count();
             if (w.question().wishes().choices().isEmpty()) {
@@ -332,6 +339,7 @@ class PlanPropertiesTest {
             RungGates.Known known = w.question().known();
             assertThat(p.habits())
                     .as(who)
+                    .filteredOn(habit -> habit.strand() == Strand.UPRIGHT)
                     .containsExactlyElementsOf(
                             ShippedCatalogue.CATALOGUE.strand(Strand.UPRIGHT).orElseThrow().rungs().stream()
                                     .filter(Rung::fromDayOne)
@@ -352,6 +360,10 @@ class PlanPropertiesTest {
             p.leftOut().forEach(l -> told.add(l.strand()));
             p.notOpen().forEach(n -> told.add(n.strand()));
             told.addAll(settled);
+            p.habits().stream()
+                    .map(Rung::strand)
+                    .filter(strand -> strand != Strand.UPRIGHT)
+                    .forEach(told::add);
             assertThat(p.notOpen()).isSortedAccordingTo(Comparator.comparing(Plan.NotOpen::strand));
             assertThat(p.notOpen()).as(who).noneMatch(n -> settled.contains(n.strand()));
             for (Strand strand : Strand.values()) {
@@ -410,7 +422,14 @@ class PlanPropertiesTest {
                 assertThat(Woman.of(p, Role.FOUNDATION)).as(who).anyMatch(i -> i.strand() == Strand.PELVIC_CONTROL);
             }
             for (PlanItem item : p.items()) {
-                boolean saysSo = String.valueOf(item.why()).contains("need.foundation");
+                boolean asked = FindingLine.of(
+                                w.findings(), w.question().training().floorSymptoms())
+                        .stream()
+                        .anyMatch(line -> line.strand() == item.strand()
+                                && line.serves() == FindingLine.Serves.MUST
+                                && String.valueOf(item.why())
+                                        .contains(line.why().key()));
+                boolean saysSo = asked || String.valueOf(item.why()).contains("need.foundation");
                 assertThat(saysSo)
                         .as("%s: %s %s", who, item.rung().code(), item.why())
                         .isEqualTo(item.role() == Role.FOUNDATION);

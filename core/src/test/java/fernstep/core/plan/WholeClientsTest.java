@@ -201,10 +201,11 @@ class WholeClientsTest {
                         List.of("PC1"),
                         List.of()),
                 of(
-                        "ribs ahead: standing reset and arms overhead, whatever the gap",
+                        "ribs ahead: arms overhead, and the standing reset through the day, whatever the gap",
                         weeks_after_birth(20).cleared().strong().ribs(RibsOverPelvis.RIBS_AHEAD),
-                        List.of("PC6", "AL1"),
-                        List.of("PC1")),
+                        List.of("AL1"),
+                        List.of("PC1", "PC6"),
+                        p -> p.habits().stream().anyMatch(habit -> habit.code().equals("PC6"))),
                 of(
                         "ribs that flare: head and shoulders on support, arms a third of the way",
                         weeks_after_birth(20)
