@@ -199,6 +199,7 @@ document.addEventListener('alpine:init', () => {
       for (const b of this.$root.querySelectorAll('[data-sign], [data-sharp]')) { b.setAttribute('aria-pressed', 'false'); }
       this.$refs.pain.value = '0';
       this.forgetPlace();
+      this.$refs.painWhere.open = false;
       this.phaseText = this.phases.map((p) => p.text).join(' · ');
       this.phaseLeft = '';
       this.go('exercise');

@@ -125,6 +125,23 @@ class SafetyNetTest {
     }
 
     @Test
+    void a_press_on_the_drawing_ticks_its_question_and_none_that_closes_her_day(Visitor visitor, Running app) {
+        Page page = visitor.onATablet("ilse");
+        long client = atTheQuestions(visitor, page, app, "Hurting Somewhere");
+        page.click(".spot[data-key=KNEE_LEFT]");
+        assertThat(page.locator("#KNEE_PAIN")).isChecked();
+        assertThat(page.locator("#outcome")).containsText("No kneeling");
+        page.click(".spot[data-key=CALF_RIGHT]");
+        assertThat(page.locator("#CALF")).not().isChecked();
+        assertThat(page.locator("#CALF")).isFocused();
+        page.click(".spot[data-key=KNEE_RIGHT]");
+        assertThat(page.locator("#KNEE_PAIN")).not().isChecked();
+        assertThat(page.locator(".saved")).hasText("Saved");
+        long visit = app.context().getBean(Visits.class).openToday(client, 1).id();
+        assertThat(app.context().getBean(Visits.class).byId(visit).answers()).isEmpty();
+    }
+
+    @Test
     void the_outcome_is_that_of_every_tick_and_nobody_goes_on_before_it_is(Visitor visitor, Running app) {
         Page page = visitor.onATablet("ilse");
         long client = atTheQuestions(visitor, page, app, "Slow Answer");

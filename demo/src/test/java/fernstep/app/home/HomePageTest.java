@@ -13,6 +13,8 @@ import fernstep.app.BrowserExtension;
 import fernstep.app.Visitor;
 import fernstep.app.contact.Contact;
 import fernstep.app.progress.ResultRow;
+import fernstep.core.findings.BodyPlace;
+import fernstep.core.measure.Side;
 import fernstep.core.progress.SessionResult;
 import fernstep.core.screening.Outcome;
 import fernstep.core.standing.Concern;
@@ -135,6 +137,28 @@ class HomePageTest extends HerPhone {
         page.reload();
         assertThat(page.locator(".home-list [data-item^='" + rung + ":']")).hasCount(0);
         assertThat(page.locator(".home-list li").first()).isVisible();
+    }
+
+    @Test
+    void a_place_pressed_on_the_drawing_comes_with_her_pain(Visitor visitor) {
+        Page page = opened(visitor);
+        page.click("text=None of these");
+        startPlan(page);
+        page.click("text=I noticed something");
+        page.click("text=Where does it hurt?");
+        page.click(".spot[data-key=HIP_LEFT]");
+        visitor.checkAccessible();
+        page.selectOption("#pain", "6");
+        assertThat(screen(page)).hasText("Stop. Lie on your side and breathe.");
+        allSent(page);
+        assertThat(standings.of(client).open())
+                .extracting(SafetyReport::concern)
+                .singleElement()
+                .isInstanceOfSatisfying(Concern.Pain.class, pain -> {
+                    assertThat(pain.painLevel()).isEqualTo(6);
+                    assertThat(pain.place()).isEqualTo(BodyPlace.HIP);
+                    assertThat(pain.side()).isEqualTo(Side.LEFT);
+                });
     }
 
     @Test
