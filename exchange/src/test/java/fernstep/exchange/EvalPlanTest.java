@@ -60,10 +60,10 @@ class EvalPlanTest extends EvalAsked {
         assertThat(rungs(a, "F"))
                 .as("a reversed cough: nothing above the first float")
                 .containsExactlyInAnyOrder("F1 LEFT", "F1 RIGHT");
-        assertThat(rungs(a, "PC")).as("ribs ahead, whatever the gap").containsExactly("PC6");
-        assertThat(a.get("leftOut").toString())
-                .as("the fist under the low back waits for breath and engagement")
-                .contains("PELVIC_CONTROL");
+        assertThat(rungs(a, "PC")).as("the fist under the low back is taught").containsExactly("PC1");
+        assertThat(a.get("habits").toString())
+                .as("ribs ahead: through the day, without minutes")
+                .contains("PC6");
         assertThat(a.get("minutesTotal").doubleValue()).isLessThanOrEqualTo(20);
         assertThat(a.get("proposedApproach").get("code").stringValue()).isEqualTo("BREATH_LED");
         assertThat(a.get("proposedApproach").get("alternative").stringValue()).isEqualTo("SLOW_LADDER");

@@ -2,7 +2,9 @@ package fernstep.exchange.eval;
 
 import fernstep.core.body.Dial;
 import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Reason;
+import fernstep.core.plan.FindingLine;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.PlanWarnings;
@@ -60,6 +62,16 @@ final class PlanOp implements Operation {
                 plan.leftOut().stream().map(this::leftOut).toList(),
                 "notOpen",
                 plan.notOpen().stream().map(this::notOpen).toList(),
+                "habits",
+                plan.habits().stream().map(Rung::code).toList(),
+                "unserved",
+                FindingLine.unserved(
+                                plan,
+                                asked.question().her().findings(),
+                                asked.question().training().floorSymptoms())
+                        .stream()
+                        .map(line -> Json.object("strand", line.strand(), "reason", wording.of(line.why())))
+                        .toList(),
                 "warnings",
                 warnings(asked, plan),
                 "proposedApproach",
