@@ -5,6 +5,8 @@ const KEPT = 'fern-home';
 const FILES = /^\/(?:[\w.-]+\.(?:js|css|svg)|fonts\/.+|vendor\/.+|webjars\/.+)$/;
 const PAGE = /^\/home\/[\w-]+$/;
 const WAITS_MS = 4000;
+/** When a page was found closed: what was asked for before that and comes late is not kept any more. */
+const closedAt = new Map();
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (e) => e.waitUntil(self.clients.claim()));
@@ -33,6 +35,7 @@ self.addEventListener('fetch', (e) => {
 });
 
 async function freshElseKept(request, url) {
+  const asked = performance.now();
   const store = await caches.open(KEPT);
   const cut = new AbortController();
   const timer = setTimeout(() => cut.abort(), WAITS_MS);
@@ -41,8 +44,10 @@ async function freshElseKept(request, url) {
     const page = PAGE.test(url.pathname);
     if (answer.ok && (!page || answer.headers.get('x-fern-home') === 'open')) {
       await store.put(url.pathname, answer.clone());
+      if (closedAt.get(url.pathname) > asked) { await store.delete(url.pathname); }
     } else if (page && (answer.status === 404 || answer.status === 410)) {
       // revoked: nothing of hers stays on this phone
+      closedAt.set(url.pathname, performance.now());
       await store.delete(url.pathname);
     }
     if (answer.status < 500) { return answer; }

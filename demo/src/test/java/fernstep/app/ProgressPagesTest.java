@@ -86,7 +86,7 @@ class ProgressPagesTest {
         assertThat(breath.locator("text=Confirm")).hasCount(0);
         breath.locator("text=No longer hold").click();
         breath.locator("text=Confirm: one notch up").click();
-        assertThat(breath).containsText("1 set × 5 breaths");
+        assertThat(breath).containsText("1 set × 6 breaths");
     }
 
     @Test

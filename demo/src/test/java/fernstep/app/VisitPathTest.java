@@ -102,7 +102,7 @@ class VisitPathTest {
         visitor.checkAccessible();
         breath.locator("button.btn-primary").click();
         assertThat(page.locator("article", new Page.LocatorOptions().setHasText("BR3")))
-                .containsText("5 breaths");
+                .containsText("6 breaths");
     }
 
     private static void skip(Page page) {

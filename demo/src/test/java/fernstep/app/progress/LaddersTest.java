@@ -104,7 +104,8 @@ class LaddersTest {
         moves.confirm(step, 1);
         moves.confirm(step, 1);
         assertThat(ladders.standings(client)).hasSize(1);
-        assertThat(standing().step().dose().breaths()).isEqualTo(6);
+        // a notch of BR1: 15 % of five breaths, at least an eighth of the way to twenty
+        assertThat(standing().step().dose().breaths()).isEqualTo(7);
         assertThat(standing().progress().credits()).isZero();
         assertThat(standing().log()).isEmpty();
     }

@@ -36,11 +36,12 @@ class RunnerPainTest extends AtTheMat {
     void a_place_with_its_side_is_one_press_and_the_record_says_word_number_and_place(Visitor visitor) {
         Page page = prepared(visitor);
         keys(page, "0");
+        visitor.checkAccessible();
+        page.click("[data-choices=pain] summary");
         Locator left = page.locator("button[data-key=HIP_LEFT]");
         left.click();
         assertThat(left).hasAttribute("aria-pressed", "true");
         assertThat(page.locator("button[data-key=HIP_RIGHT]")).hasAttribute("aria-pressed", "false");
-        visitor.checkAccessible();
         page.click(".efforts [data-n='5']:visible");
         allSent(page);
         assertThat(told().seen().place()).isEqualTo(BodyPlace.HIP);
