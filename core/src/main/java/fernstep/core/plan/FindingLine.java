@@ -9,7 +9,6 @@ import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 
 /**
  * What one finding of the checks does to a plan: the one table between the two (brief 17.2). Nothing found is lost without
@@ -109,13 +108,16 @@ public record FindingLine(Strand strand, Serves serves, Reason why) {
         return found.contactLost() ? Optional.of(Reason.of("need.contactLost")) : Optional.empty();
     }
 
-    /** What was found and has no place in this plan: neither among its exercises nor among the habits. */
+    /** What was found and has no place in this plan; a habit serves only what asks for one. */
     public static List<FindingLine> unserved(Plan plan, Findings found, boolean floorSymptoms) {
         return of(found, floorSymptoms).stream()
-                .filter(line -> Stream.concat(
-                                plan.items().stream().map(PlanItem::strand),
-                                plan.habits().stream().map(rung -> rung.strand()))
-                        .noneMatch(strand -> strand == line.strand()))
+                .filter(line -> !line.servedBy(plan))
                 .toList();
+    }
+
+    private boolean servedBy(Plan plan) {
+        boolean trained = plan.items().stream().anyMatch(item -> item.strand() == strand);
+        return trained
+                || (serves == Serves.HABIT && plan.habits().stream().anyMatch(habit -> habit.strand() == strand));
     }
 }

@@ -96,6 +96,14 @@ class WholePlanTest {
         assertThat(FindingLine.unserved(without, w.findings(), false))
                 .extracting(line -> line.why().key())
                 .containsExactly("need.fistGap");
+        Woman ahead = never_pregnant().strong().gap(Observed.LumbarGap.FIST).ribs(Observed.RibsOverPelvis.RIBS_AHEAD);
+        Plan onlyTheHabit = ahead.plan().keeping(i -> i.strand() != Strand.PELVIC_CONTROL);
+        assertThat(onlyTheHabit.habits()).extracting(Rung::code).contains("PC6");
+        assertThat(FindingLine.unserved(onlyTheHabit, ahead.findings(), false))
+                .as("standing over the pelvis does not teach what the fist asks for")
+                .extracting(line -> line.why().key())
+                .contains("need.fistGap")
+                .doesNotContain("need.ribsAheadStanding");
     }
 
     @Test
