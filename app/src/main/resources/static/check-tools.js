@@ -43,16 +43,22 @@ document.addEventListener('alpine:init', () => {
     },
   }));
 
-  // Marks dragged on a picture, by pointer or arrows; saved when let go.
+  // Marks dragged on a picture, by pointer or arrows; saved when let go, once each of them was set: where nobody put a
+  // mark, nothing is read. A mark that stands right is set by a press.
   Alpine.data('points', () => ({
     at: [],
+    set: [],
     scale: '1',
     held: -1,
+
+    get left() { return this.set.filter((s) => !s).length; },
 
     init() {
       const parts = (this.$root.dataset.value || this.$root.dataset.start).split(';');
       this.scale = parts[0];
       this.at = parts.slice(1).map((p) => p.split(',').map(Number));
+      const taken = this.$root.dataset.value !== '';
+      this.set = this.at.map(() => taken);
       this.draw();
     },
 
@@ -64,6 +70,7 @@ document.addEventListener('alpine:init', () => {
         const mark = svg.querySelector('[data-n="' + n + '"]');
         mark.setAttribute('cx', x);
         mark.setAttribute('cy', y);
+        mark.classList.toggle('mark-open', !this.set[n]);
         const label = svg.querySelector('[data-label="' + n + '"]');
         if (label) { label.setAttribute('x', x + 14); label.setAttribute('y', y + (n === 2 ? 14 : 5)); }
       });
@@ -86,6 +93,8 @@ document.addEventListener('alpine:init', () => {
 
     grab() {
       this.held = Number(this.$event.target.dataset.n);
+      this.set[this.held] = true;
+      this.draw();
       this.$event.target.focus();
       this.$event.preventDefault();
     },
@@ -104,17 +113,24 @@ document.addEventListener('alpine:init', () => {
       this.keep();
     },
 
+    // Enter sets a mark where it stands and goes to the next that is open; after the last one it leads on as everywhere.
     nudge() {
-      const step = { ArrowLeft: [-2, 0], ArrowRight: [2, 0], ArrowUp: [0, -2], ArrowDown: [0, 2] }[this.$event.key];
+      const key = this.$event.key;
+      const step = { ArrowLeft: [-2, 0], ArrowRight: [2, 0], ArrowUp: [0, -2], ArrowDown: [0, 2], Enter: [0, 0], ' ': [0, 0] }[key];
       if (!step) { return; }
       const n = Number(this.$event.target.dataset.n);
+      this.set[n] = true;
       this.at[n] = [this.at[n][0] + step[0], this.at[n][1] + step[1]];
       this.draw();
       this.keep();
+      const open = this.set.indexOf(false);
+      if (key === 'Enter' && open < 0) { return; }
       this.$event.preventDefault();
+      if (key === 'Enter') { this.svg().querySelector('[data-n="' + open + '"]').focus(); }
     },
 
     keep() {
+      if (this.left > 0) { return; }
       this.$dispatch('save-points', { name: this.$root.dataset.finding, value: [this.scale].concat(this.at.map((p) => p.join(','))).join(';') });
     },
   }));

@@ -54,8 +54,7 @@ public final class Meanings {
             all.add(Reason.of("meaning.overRecruits"));
         }
         if (o.ribFlare() == Observed.YesNo.YES) {
-            all.add(Reason.of(
-                    o.flareSettles() == Observed.YesNo.YES ? "meaning.flare.settles" : "meaning.flare.stays"));
+            all.add(Reason.of(flare(o.flareSettles())));
         }
         add(all, o.straw(), "meaning.straw.");
         for (Side side : Side.values()) {
@@ -69,6 +68,14 @@ public final class Meanings {
             all.add(Reason.of(o.hoverS() >= HOVER_HELD_S ? "meaning.hover.holds" : "meaning.hover.short", o.hoverS()));
         }
         return List.copyOf(all);
+    }
+
+    /** What was not asked is not "no". */
+    private static String flare(Observed.@Nullable YesNo settles) {
+        if (settles == null) {
+            return "meaning.flare.unknown";
+        }
+        return settles == Observed.YesNo.YES ? "meaning.flare.settles" : "meaning.flare.stays";
     }
 
     private static void rod(List<Reason> all, String key, Side side, Observed.@Nullable RodContact lost) {

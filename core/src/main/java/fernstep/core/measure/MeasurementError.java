@@ -7,6 +7,14 @@ import java.util.List;
 /** Typical error of a measurement and the change it cannot hide (Weir 2005, J Strength Cond Res 19:231). */
 public final class MeasurementError {
     private static final double TWO_SIDED_95 = 1.96;
+    /** Two-sided 97.5 %: the stricter of two that are judged together (Holm). */
+    private static final double TWO_SIDED_975 = 2.2414;
+    /**
+     * How much of a reading's variance every reading of one visit shares: breath, bladder, hand, position (our choice until
+     * pairs within and between visits say otherwise).
+     */
+    private static final double VISIT_SHARE = 0.5;
+
     private static final double ALPHA = 0.05;
     /** Fewer pairs say too little about an examiner. */
     public static final int PAIRS_NEEDED = 10;
@@ -19,6 +27,21 @@ public final class MeasurementError {
             throw new IllegalArgumentException("a mean needs at least one repeat");
         }
         return sem / Math.sqrt(repeats);
+    }
+
+    /** What all readings of one visit share of an error, in its unit; repeats do not make it smaller. */
+    public static double ofVisit(double sem) {
+        return sem * Math.sqrt(VISIT_SHARE);
+    }
+
+    /** What is left to each reading, in the unit of sem; the mean of repeats makes it smaller. */
+    public static double ofCell(double sem, int repeats) {
+        return ofMean(sem * Math.sqrt(1 - VISIT_SHARE), repeats);
+    }
+
+    /** What a difference must exceed where it is the stronger of two that are judged together, in the unit of both errors. */
+    public static double smallestRealOfTwo(double errorOfMeanA, double errorOfMeanB) {
+        return TWO_SIDED_975 * Math.hypot(errorOfMeanA, errorOfMeanB);
     }
 
     /**

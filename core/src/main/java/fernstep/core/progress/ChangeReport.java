@@ -160,8 +160,12 @@ public record ChangeReport(
     public List<Reason> forHer() {
         List<Reason> said = new ArrayList<>();
         AreaChange gap = separation.areaChanges().get(Condition.REST);
+        AreaChange lifted = separation.areaChanges().get(Condition.HEAD_LIFT);
         if (gap != null) {
             said.add(Reason.of("forHer.gap." + gap.kind()));
+        }
+        if (lifted != null && (gap == null || lifted.kind() != gap.kind())) {
+            said.add(Reason.of("forHer.lift." + lifted.kind()));
         }
         List<Reason> forward = new ArrayList<>();
         List<Reason> back = new ArrayList<>();

@@ -65,11 +65,12 @@ public record Separation(
                 profiles.put(condition, profile);
             }
         }
-        Map<Condition, AreaChange> areas = new EnumMap<>(Condition.class);
+        Map<Condition, AreaChange.Compared> areas = new EnumMap<>(Condition.class);
         for (Condition condition : OF_THE_HEADLINE) {
             AreaChange.of(widths, now.examiner(), before, then, condition).ifPresent(c -> areas.put(condition, c));
         }
-        return new Separation(widths, sites(widths, now.examiner(), stance, stage, firmRidge), profiles, areas);
+        return new Separation(
+                widths, sites(widths, now.examiner(), stance, stage, firmRidge), profiles, AreaChange.together(areas));
     }
 
     /** The headline: the gap at rest has truly widened. */

@@ -1,6 +1,7 @@
 package fernstep.core.separation;
 
 import fernstep.core.approach.Stances.GapReading;
+import fernstep.core.measure.MeasurementError;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.screening.Stage;
@@ -15,6 +16,10 @@ final class VerdictRules {
     private static final double MARKED_FACTOR = 1.5;
     private static final double UPPER_SITE_CM = 3;
     private static final double UPPER_LIMIT_MM = 22;
+    /** Where the ribs meet, above the navel in most women (our choice; the source gives the width there, not the distance). */
+    private static final double XIPHOID_SITE_CM = 14;
+
+    private static final double XIPHOID_LIMIT_MM = 15;
     private static final double NAVEL_LIMIT_MM = 27;
     private static final double LOWER_SITE_CM = -2;
     private static final double LOWER_LIMIT_MM = 16;
@@ -53,7 +58,12 @@ final class VerdictRules {
                 code,
                 limit,
                 stance,
-                Reason.of(key, Numbers.rounded(width.fingers(), 1), Numbers.rounded(limit, 1), code));
+                Reason.of(
+                        near(key, width, limit),
+                        Numbers.rounded(width.fingers(), 1),
+                        Numbers.rounded(limit, 1),
+                        code,
+                        Numbers.rounded(width.mm(), 1)));
     }
 
     private static Verdict bySite(Width width) {
@@ -65,17 +75,33 @@ final class VerdictRules {
                 code,
                 limit,
                 GapReading.WIDTH_BY_SITE,
-                Reason.of("verdict.bySite", Numbers.rounded(width.mm(), 1), Numbers.rounded(limit, 1), code));
+                Reason.of(
+                        near("verdict.bySite", width, limit),
+                        Numbers.rounded(width.mm(), 1),
+                        Numbers.rounded(limit, 1),
+                        code));
     }
 
     /** Limits between the published sites interpolate linearly; beyond them the outer value goes on. */
     static double limitAt(double siteCm) {
-        if (siteCm >= 0) {
-            double share = Math.min(1, siteCm / UPPER_SITE_CM);
-            return NAVEL_LIMIT_MM + share * (UPPER_LIMIT_MM - NAVEL_LIMIT_MM);
+        if (siteCm > UPPER_SITE_CM) {
+            double share = (siteCm - UPPER_SITE_CM) / (XIPHOID_SITE_CM - UPPER_SITE_CM);
+            return between(UPPER_LIMIT_MM, XIPHOID_LIMIT_MM, share);
         }
-        double share = Math.min(1, siteCm / LOWER_SITE_CM);
-        return NAVEL_LIMIT_MM + share * (LOWER_LIMIT_MM - NAVEL_LIMIT_MM);
+        return siteCm >= 0
+                ? between(NAVEL_LIMIT_MM, UPPER_LIMIT_MM, siteCm / UPPER_SITE_CM)
+                : between(NAVEL_LIMIT_MM, LOWER_LIMIT_MM, siteCm / LOWER_SITE_CM);
+    }
+
+    private static double between(double fromMm, double toMm, double share) {
+        return fromMm + Math.min(1, share) * (toMm - fromMm);
+    }
+
+    /** Nearer to the limit than the error of the reading: which side of it she is on cannot be said. */
+    private static String near(String key, Width width, double limitMm) {
+        return Math.abs(width.mm() - limitMm) <= MeasurementError.smallestRealChange(width.errorMm(), 0)
+                ? key + ".atLimit"
+                : key;
     }
 
     /** Does the tissue answer the finger, does the gap keep from opening beyond error, does a firm ridge show. */

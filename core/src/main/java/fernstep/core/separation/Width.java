@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param mm mean of the repeats
  * @param errorMm SEM of that mean
+ * @param visitErrorMm the part of it that every reading of the visit shares
  * @param fingers the same in the examiner's finger-widths
  * @param calibrated false where fingers were turned into mm by the usual 15 mm
  * @param change against the previous visit, or null without one
@@ -18,6 +19,7 @@ public record Width(
         Reading reading,
         double mm,
         double errorMm,
+        double visitErrorMm,
         double fingers,
         boolean calibrated,
         @Nullable Change change) {
@@ -56,12 +58,15 @@ public record Width(
                 .average()
                 .orElseThrow();
         Range.WIDTH_MM.check(mm);
-        double error = MeasurementError.ofMean(
-                examiner.errorMm(reading.method()), reading.values().size());
+        double single = examiner.errorMm(reading.method());
+        double visit = MeasurementError.ofVisit(single);
+        double error = Math.hypot(
+                visit, MeasurementError.ofCell(single, reading.values().size()));
         return new Width(
                 reading,
                 mm,
                 error,
+                visit,
                 fingers ? mean(reading.values()) : examiner.calibration().toFingers(mm),
                 !fingers || examiner.calibration().measured(),
                 null);
@@ -69,6 +74,11 @@ public record Width(
 
     private static double mean(List<Double> values) {
         return values.stream().mapToDouble(v -> v).average().orElseThrow();
+    }
+
+    /** What repeats make smaller, mm. */
+    double cellErrorMm() {
+        return Math.sqrt(Math.max(0, errorMm * errorMm - visitErrorMm * visitErrorMm));
     }
 
     /** Between two examiners their known biases are taken off, and what they may differ by is added to each error. */
@@ -85,6 +95,6 @@ public record Width(
     }
 
     Width with(Change other) {
-        return new Width(reading, mm, errorMm, fingers, calibrated, other);
+        return new Width(reading, mm, errorMm, visitErrorMm, fingers, calibrated, other);
     }
 }

@@ -79,6 +79,13 @@ class MeaningsTest {
                         Reason.of("meaning.hover.short", 3.0));
     }
 
+    @Test
+    void ribs_that_flare_are_not_said_to_stay_where_nobody_raised_her_head() {
+        Observed o =
+                new Observed(null, null, null, null, Observed.YesNo.YES, null, null, Map.of(), Map.of(), null, null);
+        assertThat(Meanings.of(o)).containsExactly(Reason.of("meaning.flare.unknown"));
+    }
+
     @ParameterizedTest
     @CsvSource({"20, light", "33, light", "34, strong"})
     void effort_above_a_third_is_too_strong(double percent, String grade) {

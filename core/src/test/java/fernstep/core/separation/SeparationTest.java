@@ -101,10 +101,10 @@ class SeparationTest {
                     new Separation.Check(List.of(Reading.of(0, Condition.REST, Method.FINGERS, 3.0)), newcomer),
                     GapReading.FUNCTION_FIRST,
                     ForWidth.POSTNATAL_AFTER_6_WEEKS);
-            // mean of 31 and 38.5 is 34.75; error 2/√2; half fingers of 7.5 mm round by 7.5/√12, 4.6875 mm², halved for
-            // two; limit 1.96·√(2 + 2.34375 + 25 + 4.6875) = 11.4339
+            // mean of 31 and 38.5 is 34.75; half fingers of 7.5 mm round by 7.5/√12, 4.6875 mm²; of
+            // 4 + 4.6875 one half is the visit's, the other halved for two; limit 1.96·√(6.515625 + 29.6875) = 11.7931
             assertThat(s.widths().get(0).mm()).isEqualTo(34.75);
-            assertThat(s.widths().get(0).change().smallestRealMm()).isCloseTo(11.4339, within(1e-4));
+            assertThat(s.widths().get(0).change().smallestRealMm()).isCloseTo(11.7931, within(1e-4));
             assertThat(s.widths().get(0).change().kind())
                     .as("46 to 34.75 is less than that")
                     .isEqualTo(Width.Kind.NO_REAL_CHANGE);
@@ -190,10 +190,18 @@ class SeparationTest {
 
         @ParameterizedTest
         @CsvSource({
-            // limits: 27 at the navel, 22 at +3, 16 at −2, straight between, level beyond
-            "0, 27, 27, USUAL", "0, 27.1, 27, WIDER", "0, 40.4, 27, WIDER", "0, 40.5, 27, MARKEDLY_WIDER",
-            "3, 22, 22, USUAL", "5, 22.5, 22, WIDER", "1.5, 24.5, 24.5, USUAL", "-1, 21.5, 21.5, USUAL",
-            "-2, 16.1, 16, WIDER", "-5, 16, 16, USUAL"
+            // limits: 27 at the navel, 22 at +3, 16 at −2, 15 where the ribs meet (+14), straight between, level beyond
+            "0, 27, 27, USUAL",
+            "0, 27.1, 27, WIDER",
+            "0, 40.4, 27, WIDER",
+            "0, 40.5, 27, MARKEDLY_WIDER",
+            "3, 22, 22, USUAL",
+            "8.5, 18.6, 18.5, WIDER",
+            "16, 15, 15, USUAL",
+            "1.5, 24.5, 24.5, USUAL",
+            "-1, 21.5, 21.5, USUAL",
+            "-2, 16.1, 16, WIDER",
+            "-5, 16, 16, USUAL"
         })
         void by_site(double site, double mm, double limit, Verdict.Code code) {
             Verdict v = verdict(GapReading.WIDTH_BY_SITE, Reading.of(site, Condition.REST, Method.CALIPER, mm));
@@ -282,7 +290,8 @@ class SeparationTest {
 
         @Test
         void the_area_is_judged_as_one_number_with_its_propagated_error() {
-            // two sites 20 mm apart: (w₁ + w₂)/2·20; error of each visit 10·√(9 + 9), limit 1.96·√2·42.43 = 117.6
+            // two sites 20 mm apart: (w₁ + w₂)/2·20; each visit 10·√(9/2 + 9/2) alone and 10·(3 + 3)/√2 shared: √2700,
+            // limit 1.96·√5400 = 144.03
             Separation s = Separation.of(
                     new Separation.Check(tape(30, 30), EXAMINER),
                     new Separation.Check(tape(40, 40), EXAMINER),
@@ -290,7 +299,7 @@ class SeparationTest {
                     ForWidth.POSTNATAL_AFTER_6_WEEKS);
             AreaChange area = s.areaChanges().get(Condition.REST);
             assertThat(area.mm2()).isCloseTo(-200, within(1e-6));
-            assertThat(area.smallestRealMm2()).isCloseTo(117.6, within(0.05));
+            assertThat(area.smallestRealMm2()).isCloseTo(144.03, within(0.05));
             assertThat(area.kind()).isEqualTo(Width.Kind.NARROWER);
         }
 
