@@ -110,6 +110,36 @@ public final class DoseRules {
         return new Dose(top.sets(), top.reps(), top.holdS(), top.breaths(), often.perDay(), often.daysPerWeek());
     }
 
+    private static final int FEWEST_REPS = 3;
+    private static final int FEWEST_HOLDS = 2;
+    private static final int FEWEST_BREATHS = 3;
+
+    /**
+     * The fewest sets in which a dose is worth doing: three breaths in all, or two holds, or the low end of the window where
+     * that is less.
+     */
+    static int leastSets(Rung rung, Dose dose) {
+        int sets = (fewest(rung.window(), dose) + dose.times() - 1) / dose.times();
+        return Math.max(1, Math.min(dose.sets(), sets));
+    }
+
+    /** The fewest repetitions or breaths of a set: three, where it has as many. */
+    static int leastTimes(Dose dose) {
+        boolean counted = dose.reps() != null || dose.breaths() != null;
+        return counted ? Math.min(dose.times(), FEWEST_REPS) : dose.times();
+    }
+
+    private static int fewest(Window window, Dose dose) {
+        Span reps = window.reps();
+        Span breaths = window.breaths();
+        if (dose.reps() != null && reps != null) {
+            return Math.min(reps.min(), FEWEST_REPS);
+        }
+        return dose.breaths() != null && breaths != null
+                ? Math.min(breaths.min(), FEWEST_BREATHS)
+                : Math.min(window.sets().min(), FEWEST_HOLDS);
+    }
+
     public static Dose top(Window window, DoseStance stance) {
         Shape shape = Shape.of(stance);
         return new Dose(
@@ -169,8 +199,17 @@ public final class DoseRules {
                         .map(dose::withHoldS))
                 .or(() -> new Notch(window.breaths(), BREATHS_NOTCH, of, share)
                         .up(dose.breaths())
-                        .map(dose::withBreaths))
+                        .map(breaths -> fewerShortSets(dose, dose.withBreaths(breaths), window)))
                 .or(() -> moreSets(dose, window));
+    }
+
+    /** Short sets made up for a breath that could not be kept longer; they go as she keeps it longer. */
+    private static Dose fewerShortSets(Dose before, Dose longer, Window window) {
+        if (before.sets() <= window.sets().max()) {
+            return longer;
+        }
+        int asMany = (before.sets() * before.times() + longer.times() - 1) / longer.times();
+        return longer.withSets(Math.max(window.sets().min(), Math.min(before.sets(), asMany)));
     }
 
     private static Optional<Dose> moreSets(Dose dose, Window window) {

@@ -1,6 +1,7 @@
 package fernstep.core.plan;
 
 import fernstep.core.body.LoadFamily;
+import fernstep.core.measure.Reason;
 import fernstep.core.screening.Strand;
 import java.util.EnumSet;
 import java.util.List;
@@ -55,6 +56,63 @@ record Exercise(List<PlanItem> items, boolean mustBeIn, int need, boolean called
 
     Exercise whereItFits() {
         return new Exercise(items, false, need, called, heavy);
+    }
+
+    /** The same but for its sets. */
+    boolean sameAs(Exercise other) {
+        return strand() == other.strand() && role() == other.role();
+    }
+
+    /** Sets of the side that has most. */
+    int sets() {
+        return items.stream().mapToInt(i -> i.dose().sets()).max().orElse(0);
+    }
+
+    /** As little as its doses may be: one set of few repetitions or breaths. */
+    Exercise atLeast() {
+        return at(0);
+    }
+
+    /** So many steps above that: its own repetitions first, then set by set, and never more than its doses. */
+    Exercise at(int step) {
+        return with(items.stream().map(i -> at(i, step)).toList());
+    }
+
+    private static PlanItem at(PlanItem item, int step) {
+        int sets = DoseRules.leastSets(item.rung(), item.dose());
+        if (step > 0) {
+            return inSets(item, Math.min(item.dose().sets(), sets + step - 1));
+        }
+        int times = item.role() == Role.SETTLE_IN ? item.dose().times() : DoseRules.leastTimes(item.dose());
+        PlanItem least = inSets(item, sets);
+        return times == item.dose().times()
+                ? least
+                : least.dosed(item.baseDose(), least.dose().withTimes(times))
+                        .because(Reason.of("why.both", item.why(), Reason.of("why.fewForMinutes")));
+    }
+
+    /** Whether it is less there than its doses ask for. */
+    boolean canGrowTo(int step) {
+        return !doses(at(step)).equals(doses(this));
+    }
+
+    private static List<Dose> doses(Exercise e) {
+        return e.items().stream().map(PlanItem::dose).toList();
+    }
+
+    /** Whether the window of each of its rungs has so many sets more. */
+    boolean hasRound(int more) {
+        return items.stream()
+                .allMatch(
+                        i -> i.dose().sets() + more <= i.rung().window().sets().max());
+    }
+
+    Exercise withMoreSets(int more) {
+        return with(items.stream().map(i -> inSets(i, i.dose().sets() + more)).toList());
+    }
+
+    private static PlanItem inSets(PlanItem item, int sets) {
+        return item.dosed(item.baseDose(), item.dose().withSets(sets));
     }
 
     Exercise with(List<PlanItem> others) {

@@ -94,8 +94,8 @@ public record Plan(
 
     /** A strand that is open but not in, and why. */
     public record LeftOut(Strand strand, List<PlanItem> items, Reason why) {
-        private static final Set<String> WANT_OF_ROOM =
-                Set.of("leftOut.minutes", "leftOut.changes", "leftOut.size", "leftOut.nothingCalls");
+        private static final Set<String> WANT_OF_ROOM = Set.of(
+                "leftOut.minutes", "leftOut.changes", "leftOut.size", "leftOut.sizeOfMinutes", "leftOut.nothingCalls");
 
         /** Nothing speaks against it but that other work came first. */
         public boolean forWantOfRoom() {

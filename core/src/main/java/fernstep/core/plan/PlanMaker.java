@@ -10,13 +10,16 @@ import fernstep.core.plan.Packing.Room;
 import fernstep.core.plan.Plan.LeftOut;
 import fernstep.core.plan.Plan.NotOpen;
 import fernstep.core.plan.Plan.Question;
+import fernstep.core.screening.Answer;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Puts a plan together. */
 final class PlanMaker {
@@ -31,6 +34,8 @@ final class PlanMaker {
     private final Set<Strand> settled;
     private final Needs needs;
     private final boolean loadOpen;
+    private final Set<String> tested;
+    private final Shown shown;
     private final List<Exercise> exercises = new ArrayList<>();
     private final List<NotOpen> notOpen = new ArrayList<>();
     private final List<LeftOut> leftOut = new ArrayList<>();
@@ -42,6 +47,10 @@ final class PlanMaker {
         RungGates.Known plain = q.knownWithoutSettled();
         this.known = plain.withDone(Foundations.taughtBy(settled, plain));
         this.needs = new Needs(q);
+        this.tested = Plan.done(q.catalogue(), q.her().findings(), List.of()).stream()
+                .map(RungGates.Done::rung)
+                .collect(Collectors.toSet());
+        this.shown = new Shown(q);
         this.loadOpen = q.screening().open(GateCode.FIRST_LOADED);
     }
 
@@ -66,14 +75,16 @@ final class PlanMaker {
                 e.items().stream().map(item -> today.on(item, q.her().body())).toList()));
         Set<Strand> training = exercises.stream()
                 .map(Exercise::strand)
-                .filter(s -> q.training().inTraining(s))
+                .filter(s -> q.training().inTraining(s) || shownByCheck(s))
                 .collect(Collectors.toSet());
         int daysPerWeek = exercises.stream()
                 .flatMap(e -> e.items().stream())
                 .mapToInt(i -> i.dose().daysPerWeek())
                 .max()
                 .orElse(q.wishes().daysAtMost());
-        Week week = new Week(exercises, room, training, !q.wishes().daily());
+        Week.ByHand byHand = new Week.ByHand(chosen(Choice::locked), chosen(choice -> choice.dose() != null));
+        boolean rounds = !today.told().contains(Answer.TIRED);
+        Week week = new Week(exercises, room, training, byHand, !q.wishes().daily(), rounds);
         List<List<Exercise>> sessions = week.sessions(daysPerWeek);
         tellLeftOut(sessions, room);
         notOpen.sort(Comparator.comparing(NotOpen::strand));
@@ -102,7 +113,7 @@ final class PlanMaker {
                 .filter(r -> code == Strand.UPRIGHT && r.fromDayOne())
                 .filter(r -> RungGates.open(r, null, known))
                 .forEach(habits::add);
-        StrandItems made = new StrandItems(q, strand, known, isSettled);
+        StrandItems made = new StrandItems(q, strand, known, shown, isSettled);
         made.notOpen().stream().filter(n -> !isSettled).forEach(notOpen::add);
         List<PlanItem> items = made.items().stream()
                 .filter(i -> exercises.stream().noneMatch(e -> sameRung(e, i)))
@@ -125,8 +136,16 @@ final class PlanMaker {
                 withNeed(items, code, foundation),
                 locked || foundation,
                 needs.of(code),
-                foundation || locked || needs.calls(code),
+                foundation || locked || needs.calls(code) || shownByCheck(code),
                 items.stream().anyMatch(this::heavy)));
+    }
+
+    /** What a check showed clean is in training from then on. */
+    private boolean shownByCheck(Strand strand) {
+        return q.catalogue().strand(strand).stream()
+                .flatMap(s -> s.rungs().stream())
+                .filter(Rung::loaded)
+                .anyMatch(r -> tested.contains(r.code()));
     }
 
     private static boolean sameRung(Exercise e, PlanItem item) {
@@ -134,7 +153,7 @@ final class PlanMaker {
                 .anyMatch(i -> i.rung().code().equals(item.rung().code()) && i.side() == item.side());
     }
 
-    private boolean by(Strand code, java.util.function.Predicate<Choice> what) {
+    private boolean by(Strand code, Predicate<Choice> what) {
         return q.wishes().choices().stream().anyMatch(c -> c.strand() == code && what.test(c));
     }
 
@@ -173,8 +192,8 @@ final class PlanMaker {
     }
 
     /**
-     * Two unsettled foundations at a time, three where they are the work, and every one that a finding asks for, in one set
-     * where her minutes are short; the others wait their turn.
+     * Two unsettled foundations at a time, three where they are the work, and every one that a finding asks for; the others
+     * wait their turn.
      */
     private void keepFirstFoundations(Room room) {
         boolean tiltFirst = q.her().findings().tiltedForward();
@@ -186,54 +205,68 @@ final class PlanMaker {
         int most = Math.min(room.size(), loadOpen ? FOUNDATIONS_BESIDE_WORK : FOUNDATIONS_AS_WORK);
         List<Exercise> kept = new ArrayList<>();
         for (Exercise e : all) {
-            boolean locked = by(e.strand(), Choice::locked);
-            boolean turn = kept.size() < most || needs.must(e.strand()).isPresent();
-            Exercise fitting = turn && !kept.isEmpty() && !fitsWith(kept, e, room) ? inOneSet(e) : e;
-            if (locked || (turn && (kept.isEmpty() || fitsWith(kept, fitting, room)))) {
-                kept.add(locked ? e : fitting);
-                exercises.set(exercises.indexOf(e), locked ? e : fitting);
+            if (by(e.strand(), Choice::locked)
+                    || kept.size() < most
+                    || needs.must(e.strand()).isPresent()) {
+                kept.add(e);
             } else {
                 exercises.remove(e);
-                leftOut.add(new LeftOut(
-                        e.strand(), e.items(), Reason.of(turn ? "leftOut.minutes" : "leftOut.foundationsInTurn")));
+                leftOut.add(new LeftOut(e.strand(), e.items(), Reason.of("leftOut.foundationsInTurn")));
             }
         }
+        exercises.removeAll(kept);
+        exercises.addAll(0, kept);
         shorten(kept, room);
     }
 
-    private static boolean fitsWith(List<Exercise> kept, Exercise other, Room room) {
-        List<Exercise> with = new ArrayList<>(kept);
-        with.add(other);
-        return Packing.fits(with, room);
-    }
-
-    private static Exercise inOneSet(Exercise e) {
-        return e.with(e.items().stream()
-                .map(i -> i.dosed(i.baseDose().withSets(1), i.dose().withSets(1)))
-                .toList());
-    }
-
-    /** A single foundation longer than all her minutes is done in one set. */
+    /** A first foundation longer than all her minutes is done in one set, whatever was set by hand. */
     private void shorten(List<Exercise> kept, Room room) {
-        if (kept.size() == 1 && !Packing.fits(kept, room)) {
+        if (!kept.isEmpty() && !Packing.fits(List.of(least(kept.get(0))), room)) {
             Exercise e = kept.get(0);
-            exercises.set(exercises.indexOf(e), inOneSet(e));
+            exercises.set(
+                    exercises.indexOf(e),
+                    e.with(e.items().stream()
+                            .map(i -> i.dosed(i.baseDose().withSets(1), i.dose().withSets(1)))
+                            .toList()));
         }
+    }
+
+    /** In the fewest sets it may have: a dose by hand stays as it is. */
+    private Exercise least(Exercise e) {
+        return fixed(e.strand()) ? e : e.atLeast();
+    }
+
+    private Set<Strand> chosen(Predicate<Choice> what) {
+        return q.wishes().choices().stream().filter(what).map(Choice::strand).collect(Collectors.toSet());
+    }
+
+    private boolean fixed(Strand strand) {
+        return by(strand, choice -> choice.locked() || choice.dose() != null);
+    }
+
+    /** There is no room for it even in the fewest sets, and how long those take. */
+    private Reason tooLong(Exercise e) {
+        return Reason.of("leftOut.minutes", (least(e).secondsPerDay() + 59) / 60);
+    }
+
+    private boolean fitsWith(List<Exercise> kept, Exercise other, Room room) {
+        return Packing.fits(
+                Stream.concat(kept.stream(), Stream.of(other)).map(this::least).toList(), room.now());
     }
 
     /** Neither settling in nor standing over the pelvis pushes out what she has to learn first. */
     private boolean fitsBesideMusts(Exercise other, Room room) {
-        List<Exercise> all =
-                exercises.stream().filter(Exercise::mustBeIn).collect(Collectors.toCollection(ArrayList::new));
-        all.remove(other);
-        all.add(other);
-        return Packing.fits(all, room);
+        List<Exercise> all = exercises.stream()
+                .filter(Exercise::mustBeIn)
+                .filter(e -> !e.equals(other))
+                .toList();
+        return fitsWith(all, other, room);
     }
 
     private void tellLeftOut(List<List<Exercise>> sessions, Room room) {
         for (Exercise e : exercises) {
-            if (sessions.stream().noneMatch(s -> s.contains(e))) {
-                leftOut.add(new LeftOut(e.strand(), e.items(), whyLeftOut(e, sessions.get(0), room)));
+            if (sessions.stream().flatMap(List::stream).noneMatch(e::sameAs)) {
+                leftOut.add(new LeftOut(e.strand(), e.items(), whyLeftOut(e, sessions.get(0), room.now())));
             }
         }
         leftOut.sort(Comparator.comparing(LeftOut::strand));
@@ -241,14 +274,20 @@ final class PlanMaker {
 
     private Reason whyLeftOut(Exercise e, List<Exercise> session, Room room) {
         List<Exercise> with = new ArrayList<>(session);
-        with.add(e);
-        if (Packing.seconds(with) > room.secondsPerDay()) {
-            return Reason.of("leftOut.minutes");
-        }
+        with.add(least(e));
         if (Packing.changes(with) > room.changes()) {
             return Reason.of("leftOut.changes", room.changes());
         }
+        if (e.mustBeIn()) {
+            return tooLong(e);
+        }
         boolean full = session.stream().filter(Exercise::counts).count() >= room.size();
+        if (!full && Packing.seconds(with) > room.secondsPerDay()) {
+            return tooLong(e);
+        }
+        if (full && room.size() < room().size()) {
+            return Reason.of("leftOut.sizeOfMinutes", room.size());
+        }
         if (full && room.size() < q.wishes().size()) {
             return Reason.of("leftOut.tired", room.size());
         }

@@ -44,7 +44,11 @@ public final class PlanWarnings {
         return pct >= MUCH_MORE_LOAD_PCT ? Optional.of(Reason.of("warn.loadJump", pct)) : Optional.empty();
     }
 
-    /** @param heldClean loads she has held clean, from her log */
+    /**
+     * Of what was set by hand; what the rules made needs no second look of theirs.
+     *
+     * @param heldClean loads she has held clean, from her log
+     */
     public static List<Reason> of(Plan plan, Wishes wishes, List<Capacity.Clean> heldClean, LocalDate today) {
         List<Reason> warnings = new ArrayList<>();
         if (!plan.fits()) {
@@ -62,11 +66,21 @@ public final class PlanWarnings {
         }
         for (Plan.Day day : plan.days()) {
             for (int i = 1; i < day.items().size(); i++) {
-                sameFamily(day.items().get(i - 1), day.items().get(i)).ifPresent(warnings::add);
+                PlanItem before = day.items().get(i - 1);
+                PlanItem item = day.items().get(i);
+                if (byHand(before, wishes) || byHand(item, wishes)) {
+                    sameFamily(before, item).ifPresent(warnings::add);
+                }
             }
         }
-        plan.items().forEach(item -> aboveCapacity(item, heldClean, today).ifPresent(warnings::add));
+        plan.items().stream()
+                .filter(item -> byHand(item, wishes))
+                .forEach(item -> aboveCapacity(item, heldClean, today).ifPresent(warnings::add));
         return warnings.stream().distinct().toList();
+    }
+
+    private static boolean byHand(PlanItem item, Wishes wishes) {
+        return wishes.choices().stream().anyMatch(c -> c.about(item.strand(), item.side()) && !c.leftOut());
     }
 
     /** The two sides of one strand follow each other as a matter of course. */

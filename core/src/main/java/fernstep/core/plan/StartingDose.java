@@ -22,6 +22,9 @@ record StartingDose(Dose dose, @Nullable Reason opened) {
     private static final double OF_THE_LONGEST = 0.8;
     private static final int SHORTEST_HOLD_S = 3;
     private static final double BREATH_S = 5;
+    private static final int FEWEST_BREATHS = 3;
+    /** One breath at a time is done so often, with rests between. */
+    private static final int SHORT_SETS = 4;
 
     static StartingDose of(Rung rung, DoseStance stance, Findings f, @Nullable Side side) {
         Window window = DoseRules.window(rung.window(), stance);
@@ -40,6 +43,8 @@ record StartingDose(Dose dose, @Nullable Reason opened) {
                     ? Reason.of("dose.openedBreaths", breaths, window.breaths().min())
                     : opened;
             dose = dose.withBreaths(breaths);
+            boolean tooFew = breaths < Math.min(FEWEST_BREATHS, window.breaths().min());
+            dose = tooFew ? dose.withSets(Math.max(dose.sets(), breaths == 1 ? SHORT_SETS : 2)) : dose;
         }
         return new StartingDose(dose, opened);
     }

@@ -21,12 +21,14 @@ final class StrandItems {
     private final Plan.Question q;
     private final CatalogueStrand strand;
     private final RungGates.Known known;
+    private final Shown shown;
     private final boolean settled;
     private final List<PlanItem> items = new ArrayList<>();
     private final List<Plan.NotOpen> notOpen = new ArrayList<>();
 
-    StrandItems(Plan.Question q, CatalogueStrand strand, RungGates.Known known, boolean settled) {
+    StrandItems(Plan.Question q, CatalogueStrand strand, RungGates.Known known, Shown shown, boolean settled) {
         this.q = q;
+        this.shown = shown;
         this.strand = strand;
         this.known = known;
         this.settled = settled;
@@ -238,9 +240,11 @@ final class StrandItems {
                 ? new Dose(base.sets(), base.reps(), base.holdS(), base.breaths(), 1, base.daysPerWeek())
                 : base;
         Dose inDays = once.withDays(Math.min(once.daysPerWeek(), q.wishes().daysAtMost()));
-        Dose dose = inDays.withSets(inDays.sets() + extraSets);
-        double range = new ItemRange(q, known, strand.code())
-                .of(rung, standInFor, byHand.map(Choice::range).orElseGet(c::range));
+        int mostSets = Math.max(inDays.sets(), rung.window().sets().max());
+        Dose dose = inDays.withSets(Math.min(mostSets, inDays.sets() + extraSets));
+        ItemRange.Begins begins = new ItemRange(q, known, shown, strand.code())
+                .of(rung, on, standInFor, byHand.map(Choice::range).orElseGet(c::range));
+        double range = begins.share();
         RangePoint point =
                 rung.family() == null ? null : rung.movement().point(q.her().body(), range);
         boolean startedHere = byHand.map(Choice::dose).isEmpty() && c.dose() == null;
@@ -257,7 +261,7 @@ final class StrandItems {
                 point,
                 SessionTime.seconds(rung, dose),
                 SessionTime.loadSeconds(rung, dose),
-                c.why(),
+                begins.why() == null ? c.why() : Reason.of("why.both", c.why(), begins.why()),
                 whyNotNext(rung, on),
                 startedHere ? start.opened() : null,
                 support(rung),

@@ -4,33 +4,76 @@ import fernstep.core.body.LoadFamily;
 import fernstep.core.plan.Packing.Room;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
-import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /**
  * The sessions of a week: one where all fits, else A and B in turn, so that every strand in training comes at least once
  * and heavy work does not come on days in a row.
+ *
+ * <p>A session grows minute by minute, as if she had one more each time: the next exercise in its fewest sets, and only when
+ * none is left that has a place, sets. So more minutes never give less of anything (brief 17.1).
  */
 final class Week {
     private static final int REST_DAY_BETWEEN_AT_MOST = 3;
 
-    private final List<Exercise> exercises;
     private final Room room;
     private final Set<Strand> training;
     private final boolean restsBetween;
+    private final boolean rounds;
+    private final ByHand byHand;
+    private final List<Growing> all = new ArrayList<>();
+    private final List<Growing> a = new ArrayList<>();
+    /** In B alone so far. */
+    private final List<Growing> onlyB = new ArrayList<>();
+
+    private Set<LoadFamily> heavyOnB = Set.of();
+    private boolean twoDays;
 
     /**
-     * @param training strands in training
-     * @param restsBetween heavy work needs a day between
+     * What was set by hand.
+     *
+     * @param locked in, whatever the minutes say
+     * @param dosed neither a set less nor more
      */
-    Week(List<Exercise> exercises, Room room, Set<Strand> training, boolean restsBetween) {
-        this.exercises = exercises;
+    record ByHand(Set<Strand> locked, Set<Strand> dosed) {
+        static final ByHand NOTHING = new ByHand(Set.of(), Set.of());
+
+        ByHand {
+            locked = Set.copyOf(locked);
+            dosed = Set.copyOf(dosed);
+        }
+
+        boolean fixed(Strand strand) {
+            return locked.contains(strand) || dosed.contains(strand);
+        }
+    }
+
+    /**
+     * @param training strands in training, or shown clean by a check
+     * @param restsBetween heavy work needs a day between
+     * @param rounds minutes left over are for a second round of foundations
+     */
+    Week(
+            List<Exercise> exercises,
+            Room room,
+            Set<Strand> training,
+            ByHand byHand,
+            boolean restsBetween,
+            boolean rounds) {
         this.room = room;
         this.training = training;
         this.restsBetween = restsBetween;
+        this.rounds = rounds;
+        this.byHand = byHand;
+        for (Exercise e : exercises) {
+            all.add(new Growing(e, all.size(), byHand.fixed(e.strand()), e.role() == Role.FOUNDATION));
+        }
     }
 
     static boolean daysFollowEachOther(int daysPerWeek) {
@@ -39,25 +82,219 @@ final class Week {
 
     /** One session, or two. */
     List<List<Exercise>> sessions(int daysPerWeek) {
-        Set<LoadFamily> heavyOnB = daysFollowEachOther(daysPerWeek) ? heavyOnB() : Set.of();
-        List<Exercise> forA = without(heavyOnB);
-        List<Exercise> a = new Packing(forA, room, Set.of()).chosen();
-        boolean heavyInA = a.stream().anyMatch(Exercise::heavy);
-        boolean apart = restsBetween && heavyInA && daysFollowEachOther(daysPerWeek);
-        Set<Strand> waiting = waitingAfter(a);
-        if (daysPerWeek < 2 && !waiting.isEmpty()) {
-            return List.of(new Packing(forA, room, training).chosen());
+        twoDays = daysPerWeek > 1;
+        heavyOnB = twoDays && daysFollowEachOther(daysPerWeek) ? heavyOnB() : Set.of();
+        musts().filter(g -> byHand.locked().contains(g.exercise().strand())).forEach(a::add);
+        if (a.isEmpty()) {
+            musts().findFirst().ifPresent(a::add);
         }
-        if (daysPerWeek < 2 || (waiting.isEmpty() && !apart)) {
-            return List.of(a);
+        for (int minutes = 1; minutes <= room.minutes(); minutes++) {
+            grow(room.in(minutes));
         }
-        List<Exercise> forB = apart ? withoutHeavyOf(a) : exercises;
-        List<Exercise> b = new Packing(forB, room, waiting).chosen();
-        if (!waitingAfter(a, b).isEmpty()) {
-            a = new Packing(forA, room, training).chosen();
-            b = new Packing(apart ? withoutHeavyOf(a) : exercises, room, waitingAfter(a)).chosen();
+        Room now = room.now();
+        for (Growing g : List.copyOf(onlyB)) {
+            if (mayBeInA(g) && Growing.fit(with(a, g), now)) {
+                a.add(g);
+                onlyB.remove(g);
+            }
         }
-        return a.equals(b) ? List.of(a) : List.of(a, b);
+        boolean apart = restsBetween
+                && daysFollowEachOther(daysPerWeek)
+                && a.stream().anyMatch(g -> g.exercise().heavy());
+        if (!twoDays || (onlyB.isEmpty() && !apart)) {
+            return List.of(inOrder(a));
+        }
+        List<Exercise> first = inOrder(a);
+        List<Exercise> second = inOrder(b(apart, now));
+        return first.equals(second) ? List.of(first) : List.of(first, second);
+    }
+
+    /** B: what only it holds, what must be in, and as much of the rest as has room. */
+    private List<Growing> b(boolean apart, Room now) {
+        List<Growing> b = new ArrayList<>(inB());
+        Stream<Growing> others = apart ? all.stream().filter(g -> !g.exercise().mustBeIn()) : Stream.of();
+        Stream.concat(a.stream(), others.sorted(byNeed()))
+                .distinct()
+                .filter(g -> !b.contains(g))
+                .filter(g -> !apart || !g.exercise().heavy() || !a.contains(g))
+                .forEach(g -> {
+                    boolean wanted = a.contains(g) || calledFor(g, b, now);
+                    if (wanted && Growing.fit(with(b, g), now)) {
+                        b.add(g);
+                    }
+                });
+        return b;
+    }
+
+    private Stream<Growing> musts() {
+        return all.stream().filter(g -> g.exercise().mustBeIn());
+    }
+
+    private void grow(Room now) {
+        Growth growth = Growth.MORE;
+        while (growth == Growth.MORE) {
+            growth = nextMust(now);
+            if (growth == Growth.DONE) {
+                growth = nextExercise(now);
+            }
+            if (growth == Growth.DONE && (moreSets(now) || anotherRound(now) || uncalled(now))) {
+                growth = Growth.MORE;
+            }
+        }
+    }
+
+    /** What a step came to. */
+    private enum Growth {
+        /** Something came in. */
+        MORE,
+        /** Something has its turn and no time yet: nothing else may take it. */
+        WAITS,
+        DONE
+    }
+
+    /** What must be in comes first, on both days. */
+    private Growth nextMust(Room now) {
+        Optional<Growing> next = musts().filter(g -> !a.contains(g))
+                .filter(g -> Growing.fitButForTime(with(a, g), now))
+                .findFirst();
+        if (next.isEmpty()) {
+            return Growth.DONE;
+        }
+        boolean room1 = Growing.fit(with(a, next.get()), now);
+        boolean room2 = onlyB.isEmpty() || Growing.fit(with(inB(), next.get()), now);
+        if (room1 && room2) {
+            return take(next.get());
+        }
+        return byHand.fixed(next.get().exercise().strand()) ? Growth.DONE : Growth.WAITS;
+    }
+
+    private Growth nextExercise(Room now) {
+        Optional<Growing> next = next(now, false);
+        if (next.isPresent() && Growing.fit(with(a, next.get()), now)) {
+            return take(next.get());
+        }
+        if (ontoB(now)) {
+            return Growth.MORE;
+        }
+        return next.isPresent() ? Growth.WAITS : Growth.DONE;
+    }
+
+    private Growth take(Growing g) {
+        onlyB.remove(g);
+        a.add(g);
+        return Growth.MORE;
+    }
+
+    /** A strand in training that A has no time for, or whose heavy work waits for B. */
+    private boolean ontoB(Room now) {
+        if (!twoDays) {
+            return false;
+        }
+        Optional<Growing> next = all.stream()
+                .filter(g ->
+                        !a.contains(g) && !onlyB.contains(g) && !g.exercise().mustBeIn())
+                .filter(g -> training.contains(g.exercise().strand()) || !mayBeInA(g))
+                .sorted(byNeed())
+                .filter(g -> Growing.fit(with(inB(), g), now))
+                .findFirst();
+        next.ifPresent(onlyB::add);
+        return next.isPresent();
+    }
+
+    private List<Growing> inB() {
+        List<Growing> b = new ArrayList<>();
+        musts().filter(a::contains).forEach(b::add);
+        b.addAll(onlyB);
+        return b;
+    }
+
+    private boolean moreSets(Room now) {
+        return growing(g -> !g.isFull(), now);
+    }
+
+    private boolean anotherRound(Room now) {
+        return rounds && growing(g -> g.exercise().mustBeIn() && !g.isAtTop(), now);
+    }
+
+    /** One set more of the first that has room for it, the fewest sets first. */
+    private boolean growing(Predicate<Growing> which, Room now) {
+        List<Growing> candidates = Stream.concat(a.stream(), onlyB.stream())
+                .filter(which)
+                .sorted(Comparator.comparingInt(g -> g.exercise().sets()))
+                .toList();
+        for (Growing g : candidates) {
+            g.grow();
+            boolean musts = g.exercise().mustBeIn();
+            boolean room1 = onlyB.contains(g) || Growing.fit(a, now);
+            boolean room2 = onlyB.isEmpty() || (!onlyB.contains(g) && !musts) || Growing.fit(inB(), now);
+            if (room1 && room2) {
+                return true;
+            }
+            g.shrink();
+        }
+        return false;
+    }
+
+    private boolean uncalled(Room now) {
+        Optional<Growing> next = next(now, true).filter(g -> Growing.fit(with(a, g), now));
+        next.ifPresent(this::take);
+        return next.isPresent();
+    }
+
+    /** What comes into A next, whether or not there is time for it. */
+    private Optional<Growing> next(Room now, boolean uncalledToo) {
+        return all.stream()
+                .filter(g -> !a.contains(g) && !g.exercise().mustBeIn() && mayBeInA(g))
+                .filter(g -> uncalledToo || calledFor(g, a, now))
+                .filter(g -> Growing.fitButForTime(with(a, g), now))
+                .max(Comparator.comparing((Growing g) -> settlesIn(g))
+                        .thenComparing(
+                                g -> !twoDays && training.contains(g.exercise().strand()))
+                        .thenComparing(g -> g.exercise().called())
+                        .thenComparing(g -> opensSlot(g, a))
+                        .thenComparing(g -> g.exercise().need())
+                        .thenComparing(g -> -g.order()));
+    }
+
+    private static boolean settlesIn(Growing g) {
+        return !g.exercise().counts();
+    }
+
+    private static boolean calledFor(Growing g, List<Growing> in, Room now) {
+        Exercise e = g.exercise();
+        long counted = in.stream().filter(other -> other.exercise().counts()).count();
+        return !e.counts() || e.called() || counted < now.wanted();
+    }
+
+    private static boolean opensSlot(Growing g, List<Growing> in) {
+        Exercise e = g.exercise();
+        return e.role() == Role.WORK
+                && in.stream()
+                        .map(Growing::exercise)
+                        .noneMatch(other -> other.role() == Role.WORK && other.slot() == e.slot());
+    }
+
+    private boolean mayBeInA(Growing g) {
+        Exercise e = g.exercise();
+        LoadFamily family = e.family();
+        return e.mustBeIn() || !e.heavy() || family == null || !heavyOnB.contains(family);
+    }
+
+    private static Comparator<Growing> byNeed() {
+        return Comparator.comparing((Growing g) -> -g.exercise().need()).thenComparing(Growing::order);
+    }
+
+    private static List<Growing> with(List<Growing> these, Growing other) {
+        List<Growing> with = new ArrayList<>(these);
+        with.add(other);
+        return with;
+    }
+
+    private static List<Exercise> inOrder(List<Growing> these) {
+        return these.stream()
+                .sorted(Comparator.comparingInt(Growing::order))
+                .map(Growing::exercise)
+                .toList();
     }
 
     /** With more than one kind of heavy load, every other kind waits for B. */
@@ -66,7 +303,8 @@ final class Week {
         if (!restsBetween) {
             return onB;
         }
-        List<LoadFamily> families = exercises.stream()
+        List<LoadFamily> families = all.stream()
+                .map(Growing::exercise)
                 .filter(Exercise::heavy)
                 .map(Exercise::family)
                 .distinct()
@@ -75,29 +313,5 @@ final class Week {
             onB.add(families.get(i));
         }
         return onB;
-    }
-
-    private List<Exercise> without(Set<LoadFamily> families) {
-        return exercises.stream()
-                .filter(e -> e.mustBeIn() || !e.heavy() || !families.contains(e.family()))
-                .toList();
-    }
-
-    private List<Exercise> withoutHeavyOf(List<Exercise> session) {
-        Set<Strand> heavy =
-                session.stream().filter(Exercise::heavy).map(Exercise::strand).collect(Collectors.toSet());
-        return exercises.stream().filter(e -> !heavy.contains(e.strand())).toList();
-    }
-
-    @SafeVarargs
-    private Set<Strand> waitingAfter(List<Exercise>... sessions) {
-        Set<Strand> waiting = new HashSet<>();
-        exercises.stream().map(Exercise::strand).filter(training::contains).forEach(waiting::add);
-        List<Exercise> all = new ArrayList<>();
-        for (List<Exercise> session : sessions) {
-            all.addAll(session);
-        }
-        all.forEach(e -> waiting.remove(e.strand()));
-        return waiting;
     }
 }

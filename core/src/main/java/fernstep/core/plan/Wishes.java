@@ -78,7 +78,12 @@ public record Wishes(
 
     /** Changes of position in a session at most. */
     int changesAtMost() {
-        return minutesPerDay >= MORE_CHANGES_FROM_MINUTES ? MORE_CHANGES : CHANGES;
+        return changesIn(minutesPerDay);
+    }
+
+    /** With so many minutes. */
+    static int changesIn(int minutes) {
+        return minutes >= MORE_CHANGES_FROM_MINUTES ? MORE_CHANGES : CHANGES;
     }
 
     /** Trained on every day by design: rest days between heavy work are not asked for. */

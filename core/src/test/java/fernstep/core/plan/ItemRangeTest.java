@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fernstep.core.ShippedCatalogue;
+import fernstep.core.body.LoadFamily;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.findings.Observed;
+import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -19,7 +21,9 @@ class ItemRangeTest {
 
     private static double range(Woman w, Strand strand, Rung rung, @Nullable Rung standInFor, @Nullable Double wanted) {
         Plan.Question q = w.question();
-        return new ItemRange(q, q.known(), strand).of(rung, standInFor, wanted);
+        return new ItemRange(q, q.known(), new Shown(q), strand)
+                .of(rung, null, standInFor, wanted)
+                .share();
     }
 
     private static double range(Woman w, Rung rung, @Nullable Double wanted) {
@@ -39,7 +43,7 @@ class ItemRangeTest {
 
     @Test
     void a_first_time_goes_a_step_beyond_the_full_rung_before_and_a_first_loaded_rung_begins_at_its_easiest() {
-        Woman w = never_pregnant().strong();
+        Woman w = never_pregnant().grade(4, 4);
         int beyond = 0;
         int easiest = 0;
         int whole = 0;
@@ -148,5 +152,46 @@ class ItemRangeTest {
                 assertThat(range(flared, rung, 1.0)).as(rung.code()).isEqualTo(1);
             }
         }
+    }
+
+    @Test
+    void what_was_not_tried_begins_at_four_fifths_of_what_a_check_showed_and_three_fifths_of_the_nearest_kind() {
+        Woman w = never_pregnant().grade(4, 4).floats(3, 3);
+        double shown = CATALOGUE.rung("F3").indexAt(1, w.body());
+        Shown of = new Shown(w.question());
+        assertThat(of.of(LoadFamily.LYING_LEGS, Side.LEFT).orElseThrow()).isCloseTo(shown, within(1e-9));
+        int ranged = 0;
+        for (Rung rung : CATALOGUE.rungs()) {
+            if (rung.loaded() && rung.hasRange() && rung.family() != null) {
+                double share =
+                        rung.family() == LoadFamily.LYING_LEGS ? 0.8 : rung.family() == LoadFamily.SIDE ? 0.5 : 0.6;
+                double range = range(w, rung, null);
+                if (range > 0 && range < 1) {
+                    assertThat(rung.indexAt(range, w.body())).as(rung.code()).isLessThanOrEqualTo(share * shown + 1e-6);
+                    assertThat(rung.indexAt(range + 0.011, w.body()))
+                            .as(rung.code())
+                            .isGreaterThan(share * shown - 1e-6);
+                    ranged++;
+                } else {
+                    assertThat(rung.indexAt(range == 0 ? 0.01 : 1, w.body()) > share * shown)
+                            .as(rung.code())
+                            .isEqualTo(range == 0);
+                }
+            }
+        }
+        assertThat(ranged).isGreaterThan(5);
+    }
+
+    @Test
+    void the_stronger_of_check_and_log_counts_and_each_side_for_itself() {
+        Woman w = never_pregnant().grade(4, 4).floats(1, 4);
+        double f1 = CATALOGUE.rung("F1").indexAt(1, w.body());
+        double f4 = CATALOGUE.rung("F4").indexAt(1, w.body());
+        Shown of = new Shown(w.question());
+        assertThat(of.of(LoadFamily.LYING_LEGS, Side.LEFT).orElseThrow()).isCloseTo(f1, within(1e-9));
+        assertThat(of.of(LoadFamily.LYING_LEGS, Side.RIGHT).orElseThrow()).isGreaterThanOrEqualTo(f4 - 1e-9);
+        assertThat(of.of(LoadFamily.SIDE, Side.LEFT)).isEmpty();
+        assertThat(of.target(LoadFamily.SIDE, Side.LEFT).orElseThrow().loadIndex())
+                .isCloseTo(0.5 * f1, within(1e-9));
     }
 }

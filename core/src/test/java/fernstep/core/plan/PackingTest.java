@@ -6,236 +6,139 @@ import fernstep.core.ShippedCatalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.plan.Packing.Room;
 import fernstep.core.screening.Strand;
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.EnumSet;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.CsvSource;
 
-/** What goes into a session, against every choice tried one after the other. */
+/** What goes into a session, in what dose, and what gives way first. */
 class PackingTest {
-    private static final List<Strand> STRANDS = List.of(
-            Strand.LEG_FLOAT,
-            Strand.HEEL_SLIDE,
-            Strand.ARM_LEG,
-            Strand.ROTATION,
-            Strand.BRIDGE,
-            Strand.HANDS_KNEES,
-            Strand.HOVER_PLANK,
-            Strand.SIDE_SUPPORT,
-            Strand.BACK_LINE,
-            Strand.UPRIGHT);
-
-    private static PlanItem item(Rung rung, int sets) {
-        return item(rung, sets, 1, Role.of(rung.strand(), false));
+    private static Exercise exercise(String code, int sets, int reps, boolean must, int need) {
+        Rung rung = ShippedCatalogue.CATALOGUE.rung(code);
+        boolean breaths = rung.window().breaths() != null;
+        Dose dose = new Dose(sets, breaths ? null : reps, null, breaths ? reps : null, 1, 5);
+        PlanItem item = Items.item(
+                rung, null, Role.of(rung.strand(), false), dose, 1, null, SessionTime.seconds(rung, dose), 0);
+        return new Exercise(List.of(item), must, need, true, false);
     }
 
-    private static PlanItem item(Rung rung, int sets, int perDay, Role role) {
-        Dose dose = new Dose(
-                sets,
-                rung.window().reps() == null ? null : rung.window().reps().min(),
-                rung.window().holdS() == null ? null : rung.window().holdS().min(),
-                rung.window().breaths() == null ? null : rung.window().breaths().min(),
-                perDay,
-                5);
-        return Items.item(rung, null, role, dose, 1, null, SessionTime.seconds(rung, dose), 0);
+    private static Exercise free(String code, int need) {
+        return exercise(code, 1, 5, false, need);
     }
 
-    private static Exercise exercise(Strand strand, Random random) {
-        List<Rung> rungs =
-                ShippedCatalogue.CATALOGUE.strand(strand).orElseThrow().mainLine();
-        Rung rung = rungs.get(random.nextInt(rungs.size()));
-        int perDay = random.nextInt(3) == 0 ? 3 : 1;
-        Role role = random.nextInt(6) == 0 ? Role.SETTLE_IN : Role.of(strand, false);
-        return new Exercise(
-                List.of(item(rung, 1 + random.nextInt(3), perDay, role)),
-                random.nextInt(8) == 0,
-                1 + random.nextInt(1200),
-                random.nextInt(3) > 0,
-                false);
+    private static List<List<Exercise>> week(Room room, Exercise... all) {
+        return new Week(List.of(all), room, Set.of(), Week.ByHand.NOTHING, true, true).sessions(1);
     }
 
-    private static List<Exercise> some(Random random) {
-        List<Exercise> all = new ArrayList<>();
-        for (Strand strand : STRANDS) {
-            if (random.nextInt(4) > 0) {
-                all.add(exercise(strand, random));
-            }
-        }
-        return all;
+    private static List<String> codes(Room room, Exercise... all) {
+        return week(room, all).get(0).stream()
+                .map(e -> e.items().get(0).rung().code())
+                .toList();
     }
 
-    /** Strands still waiting, then slots, then need: written again, plainly. */
-    private static long[] worth(List<Exercise> chosen, Set<Strand> waiting, Room room) {
-        long uncalled = chosen.stream()
-                .filter(e -> e.counts() && !e.called() && !e.mustBeIn())
-                .count();
-        if (uncalled > 0 && chosen.stream().filter(Exercise::counts).count() > room.wanted()) {
-            return new long[] {-1, -1, -1};
-        }
-        Set<Role.Slot> slots = new HashSet<>();
-        chosen.stream().filter(e -> e.role() == Role.WORK).forEach(e -> slots.add(e.slot()));
-        return new long[] {
-            chosen.stream().filter(e -> waiting.contains(e.strand())).count(),
-            slots.size(),
-            chosen.stream().mapToLong(Exercise::need).sum()
-        };
-    }
-
-    private static boolean better(long[] a, long[] b) {
-        for (int i = 0; i < a.length; i++) {
-            if (a[i] != b[i]) {
-                return a[i] > b[i];
-            }
-        }
-        return false;
-    }
-
-    /** Places on the mat one after the other, upright at the end. */
-    private static int changesOf(List<Exercise> exercises) {
-        Set<PlanItem.Ground> grounds = new HashSet<>();
-        exercises.forEach(e -> e.items().forEach(i -> grounds.add(i.ground())));
-        grounds.remove(PlanItem.Ground.UPRIGHT);
-        return grounds.isEmpty() ? 0 : grounds.size() - 1;
-    }
-
-    /** First, second and third session of the day, each with what is done that often. */
-    private static int secondsOf(List<Exercise> exercises) {
-        int seconds = 0;
-        for (int session = 1; session <= 3; session++) {
-            List<Exercise> now = new ArrayList<>();
-            for (Exercise e : exercises) {
-                if (e.items().get(0).dose().perDay() >= session) {
-                    now.add(e);
-                    seconds += e.items().get(0).seconds();
-                }
-            }
-            seconds += 20 * changesOf(now);
-        }
-        return seconds;
-    }
-
-    private static boolean hasRoom(List<Exercise> exercises, Room room) {
-        return exercises.stream().filter(e -> e.role() != Role.SETTLE_IN).count() <= room.size()
-                && changesOf(exercises) <= room.changes()
-                && secondsOf(exercises) <= room.secondsPerDay();
-    }
-
-    private static void tryAll(
-            List<Exercise> free, int from, List<Exercise> now, Room room, List<List<Exercise>> found) {
-        assertThat(Packing.fits(now, room)).isEqualTo(hasRoom(now, room));
-        if (hasRoom(now, room)) {
-            found.add(List.copyOf(now));
-        }
-        for (int i = from; i < free.size(); i++) {
-            now.add(free.get(i));
-            tryAll(free, i + 1, now, room, found);
-            now.remove(now.size() - 1);
-        }
-    }
-
-    @ParameterizedTest
-    @ValueSource(ints = {4, 8, 12, 20, 30, 45})
-    void no_other_choice_is_worth_more(int minutes) {
-        for (int seed = 0; seed < 60; seed++) {
-            Random random = new Random(1000L * minutes + seed);
-            List<Exercise> all = some(random);
-            Set<Strand> waiting = EnumSet.noneOf(Strand.class);
-            STRANDS.stream().filter(s -> random.nextInt(3) == 0).forEach(waiting::add);
-            Room room = new Room(3 + random.nextInt(5), 3, 60 * minutes, 2 + random.nextInt(2));
-            List<Exercise> chosen = new Packing(all, room, waiting).chosen();
-            List<Exercise> must = all.stream().filter(Exercise::mustBeIn).toList();
-            assertThat(chosen.subList(0, Math.min(must.size(), chosen.size()))).isEqualTo(must);
-            assertThat(chosen).doesNotHaveDuplicates();
-            List<List<Exercise>> possible = new ArrayList<>();
-            tryAll(all.stream().filter(e -> !e.mustBeIn()).toList(), 0, new ArrayList<>(must), room, possible);
-            if (possible.isEmpty()) {
-                assertThat(chosen)
-                        .as("seed %d: what must be in, though it is too much", seed)
-                        .isEqualTo(must);
-            } else {
-                assertThat(possible.contains(chosen)).as("seed %d", seed).isTrue();
-            }
-            long[] worth = worth(chosen, waiting, room);
-            for (List<Exercise> other : possible) {
-                long[] otherWorth = worth(other, waiting, room);
-                assertThat(better(otherWorth, worth)).as("seed %d", seed).isFalse();
-                if (Arrays.equals(otherWorth, worth)) {
-                    assertThat(secondsOf(other) / 100)
-                            .as("seed %d: of equal choices the shorter", seed)
-                            .isGreaterThanOrEqualTo(secondsOf(chosen) / 100 - 1);
-                }
-            }
-        }
+    private static Dose dose(Room room, Exercise... all) {
+        return week(room, all).get(0).get(0).items().get(0).dose();
     }
 
     @Test
     void seated_and_standing_at_the_end_is_no_change_of_position() {
-        List<Exercise> all = List.of(
-                new Exercise(List.of(item(ShippedCatalogue.CATALOGUE.rung("F1"), 1)), false, 10, true, false),
-                new Exercise(List.of(item(ShippedCatalogue.CATALOGUE.rung("HK1"), 1)), false, 10, true, false),
-                new Exercise(List.of(item(ShippedCatalogue.CATALOGUE.rung("UP3"), 1)), false, 10, true, false));
+        List<Exercise> all =
+                List.of(free("F1", 10), exercise("HK1", 1, 4, false, 10), exercise("UP3", 1, 8, false, 10));
         assertThat(Packing.changes(all)).isEqualTo(1);
         // F1 5 × 10 s; HK1 4 × 8 s; UP3 8 × 8 s; one change of 20 s
         assertThat(Packing.seconds(all)).isEqualTo(50 + 32 + 64 + 20);
     }
 
-    private static Exercise free(String rung, int sets, int need) {
-        return new Exercise(List.of(item(ShippedCatalogue.CATALOGUE.rung(rung), sets)), false, need, true, false);
-    }
-
     @Test
     void what_fits_to_the_second_fits_and_a_second_less_does_not() {
-        // F1 5 × 10 s = 50 s
-        Exercise f1 = free("F1", 1, 10);
-        assertThat(new Packing(List.of(f1), new Room(3, 3, 50, 0), Set.of()).chosen())
-                .containsExactly(f1);
-        assertThat(new Packing(List.of(f1), new Room(3, 3, 49, 0), Set.of()).chosen())
-                .isEmpty();
-        assertThat(new Packing(List.of(f1), new Room(1, 1, 50, 0), Set.of()).chosen())
-                .containsExactly(f1);
-        // one more on hands and knees: 50 + 32 + 20 s for the change
-        Exercise hk1 = free("HK1", 1, 10);
-        assertThat(new Packing(List.of(f1, hk1), new Room(3, 3, 102, 1), Set.of()).chosen())
-                .containsExactly(f1, hk1);
-        assertThat(new Packing(List.of(f1, hk1), new Room(3, 3, 101, 1), Set.of()).chosen())
-                .hasSize(1);
-        assertThat(new Packing(List.of(f1, hk1), new Room(3, 3, 200, 0), Set.of()).chosen())
-                .hasSize(1);
+        // three repetitions of F1 are 30 s, three breaths of HK1 24 s, and 20 s to turn over
+        assertThat(codes(new Room(3, 3, 30, 2), free("F1", 10))).containsExactly("F1");
+        assertThat(codes(new Room(3, 3, 29, 2), free("F1", 10))).isEmpty();
+        Exercise hk1 = free("HK1", 5);
+        assertThat(codes(new Room(3, 3, 74, 2), free("F1", 10), hk1)).containsExactly("F1", "HK1");
+        assertThat(codes(new Room(3, 3, 73, 2), free("F1", 10), hk1)).containsExactly("F1");
+        assertThat(codes(new Room(3, 3, 740, 0), free("F1", 10), hk1))
+                .as("no change of position")
+                .containsExactly("F1");
+        assertThat(codes(new Room(1, 1, 740, 2), free("F1", 10), hk1))
+                .as("one exercise")
+                .containsExactly("F1");
+    }
+
+    @ParameterizedTest(name = "{0} s: {1} sets of {2}")
+    // F1: 10 s a repetition, 30 s between sets
+    @CsvSource({"30, 1, 3", "79, 1, 3", "80, 1, 8", "189, 1, 8", "190, 2, 8", "299, 2, 8", "300, 3, 8", "900, 3, 8"})
+    void sets_give_way_first_then_repetitions_down_to_three(int seconds, int sets, int reps) {
+        assertThat(dose(new Room(3, 3, seconds, 2), exercise("F1", 3, 8, false, 10)))
+                .isEqualTo(new Dose(sets, reps, null, null, 1, 5));
     }
 
     @Test
-    void what_must_be_in_stays_though_it_does_not_fit_and_leaves_room_for_nothing_else() {
-        Exercise must = new Exercise(List.of(item(ShippedCatalogue.CATALOGUE.rung("F1"), 3)), true, 10, true, false);
-        Exercise settles = new Exercise(
-                List.of(item(ShippedCatalogue.CATALOGUE.rung("BR2"), 1, 1, Role.SETTLE_IN)), false, 10, true, false);
-        assertThat(new Packing(List.of(must, settles), new Room(1, 1, 60, 2), Set.of()).chosen())
-                .containsExactly(must);
-        assertThat(new Packing(List.of(must, settles), new Room(1, 1, 6000, 2), Set.of()).chosen())
-                .as("settling in is not counted")
-                .containsExactly(must, settles);
-        assertThat(new Packing(List.of(must, free("HS1", 1, 900)), new Room(1, 1, 6000, 2), Set.of()).chosen())
-                .containsExactly(must);
+    void sets_give_way_before_an_exercise_does() {
+        // two times three sets of F1 and BG1 in full are far more than four minutes; a few repetitions of each are not
+        Exercise floats = exercise("F1", 3, 8, false, 20);
+        Exercise bridge = exercise("BG1", 3, 8, false, 10);
+        assertThat(codes(new Room(3, 3, 240, 2), floats, bridge)).containsExactly("F1", "BG1");
+    }
+
+    @ParameterizedTest(name = "{0} minutes: {1} exercises")
+    @CsvSource({"5, 3", "6, 3", "7, 4", "10, 4", "11, 5", "45, 5"})
+    void few_minutes_hold_few_exercises(int minutes, int exercises) {
+        assertThat(codes(
+                        new Room(8, 8, 60 * minutes, 2),
+                        free("F1", 50),
+                        free("HS1", 40),
+                        free("AL1", 30),
+                        free("RO1", 20),
+                        free("BG1", 10)))
+                .hasSize(exercises);
     }
 
     @Test
-    void of_equal_need_the_shorter_comes_in_and_of_equal_length_the_first() {
-        Exercise longer = free("F1", 3, 10);
-        Exercise shorter = free("HS1", 1, 10);
-        assertThat(longer.secondsPerDay() - shorter.secondsPerDay()).isGreaterThan(100);
-        Room one = new Room(1, 1, 6000, 2);
-        assertThat(new Packing(List.of(longer, shorter), one, Set.of()).chosen())
-                .containsExactly(shorter);
-        assertThat(new Packing(List.of(shorter, longer), one, Set.of()).chosen())
-                .containsExactly(shorter);
-        Exercise same = free("F1", 1, 10);
-        Exercise again = new Exercise(same.items(), false, 10, true, true);
-        assertThat(new Packing(List.of(same, again), one, Set.of()).chosen()).containsExactly(same);
-        assertThat(new Packing(List.of(again, same), one, Set.of()).chosen()).containsExactly(again);
+    void what_must_be_in_comes_first_and_the_need_decides_among_the_rest() {
+        Exercise must = exercise("DC1", 1, 5, true, 1);
+        Room two = new Room(2, 2, 600, 2);
+        assertThat(codes(two, free("F1", 10), free("BG1", 20), must)).containsExactly("BG1", "DC1");
+        assertThat(codes(two, free("F1", 30), free("BG1", 20), must)).containsExactly("F1", "DC1");
+    }
+
+    @Test
+    void a_first_must_stays_though_it_does_not_fit() {
+        assertThat(codes(new Room(1, 1, 10, 2), exercise("DC1", 3, 10, true, 1)))
+                .containsExactly("DC1");
+    }
+
+    @Test
+    void minutes_left_over_are_for_a_second_round_of_what_has_to_be_learnt_and_not_of_work() {
+        int most = ShippedCatalogue.CATALOGUE.rung("DC1").window().sets().max();
+        assertThat(most).isGreaterThan(1);
+        assertThat(dose(new Room(3, 3, 1800, 2), exercise("DC1", 1, 5, true, 1)).sets())
+                .isEqualTo(most);
+        assertThat(dose(new Room(3, 3, 1800, 2), exercise("F1", 1, 5, false, 1)).sets())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void a_dose_by_hand_is_neither_lowered_nor_raised() {
+        Exercise byHand = exercise("DC1", 2, 5, true, 1);
+        Week.ByHand dosed = new Week.ByHand(Set.of(), Set.of(Strand.DEEP_CORE));
+        for (int seconds : new int[] {60, 3600}) {
+            assertThat(new Week(List.of(byHand), new Room(3, 3, seconds, 2), Set.of(), dosed, true, true).sessions(1))
+                    .containsExactly(List.of(byHand));
+        }
+    }
+
+    @ParameterizedTest(name = "kept {0} breaths: {1} sets of {2}")
+    // one fewer than she kept; a single breath is done four times with rests between
+    @CsvSource({"1, 4, 1", "2, 4, 1", "3, 2, 2", "4, 1, 3"})
+    void a_short_breath_is_trained_in_short_sets(int kept, int sets, int breaths) {
+        Rung rung = ShippedCatalogue.CATALOGUE.rung("HK1");
+        assertThat(rung.window().breaths().min()).isGreaterThanOrEqualTo(3);
+        Woman w = Woman.never_pregnant().grade(4, 4).breaths(kept);
+        Dose dose = Plan.firstDose(rung, w.stances().dose(), w.findings(), null);
+        assertThat(dose.breaths()).isEqualTo(breaths);
+        assertThat(dose.sets()).isEqualTo(sets);
+        assertThat(DoseRules.leastSets(rung, dose) * breaths).isGreaterThanOrEqualTo(3);
     }
 }

@@ -13,6 +13,7 @@ import fernstep.core.client.Status;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Screening;
+import fernstep.core.screening.Strand;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Set;
@@ -46,6 +47,15 @@ class PlanWarningsTest {
                 List.of(),
                 List.of(),
                 60 * minutes);
+    }
+
+    private static final Wishes FLOATS_BY_HAND =
+            WISHES.with(List.of(new Choice(Strand.LEG_FLOAT, null, null, null, 1.0, false, false)));
+
+    private static List<String> byHand(Plan plan, List<Capacity.Clean> held) {
+        return PlanWarnings.of(plan, FLOATS_BY_HAND, held, TODAY).stream()
+                .map(Reason::key)
+                .toList();
     }
 
     private static List<String> keys(Plan plan, List<Capacity.Clean> held) {
@@ -86,9 +96,12 @@ class PlanWarningsTest {
                 .findFirst()
                 .orElseThrow();
         Plan sides = plan(90, item("F2", Side.LEFT, 1), item("F2", Side.RIGHT, 1));
-        assertThat(keys(sides, List.of())).doesNotContain("warn.sameFamily");
+        assertThat(byHand(sides, List.of())).doesNotContain("warn.sameFamily");
         Plan strands = plan(90, item("F2", Side.LEFT, 1), item(other.code(), null, 1));
-        assertThat(keys(strands, List.of())).contains("warn.sameFamily");
+        assertThat(byHand(strands, List.of())).contains("warn.sameFamily");
+        assertThat(keys(strands, List.of()))
+                .as("the order is the program's own")
+                .isEmpty();
     }
 
     @Test
@@ -98,9 +111,12 @@ class PlanWarningsTest {
         assertThat(full).isGreaterThan(1.1 * half);
         List<Capacity.Clean> held = List.of(
                 new Capacity.Clean(TODAY, ShippedCatalogue.CATALOGUE.rung("F2").family(), Side.LEFT, half, null));
-        assertThat(keys(plan(90, item("F2", Side.LEFT, 1)), held)).containsExactly("warn.aboveCapacity");
-        assertThat(keys(plan(90, item("F2", Side.LEFT, 0.5)), held)).isEmpty();
-        assertThat(keys(plan(90, item("F2", Side.RIGHT, 1)), held))
+        assertThat(byHand(plan(90, item("F2", Side.LEFT, 1)), held)).containsExactly("warn.aboveCapacity");
+        assertThat(keys(plan(90, item("F2", Side.LEFT, 1)), held))
+                .as("what the rules made is not warned of")
+                .isEmpty();
+        assertThat(byHand(plan(90, item("F2", Side.LEFT, 0.5)), held)).isEmpty();
+        assertThat(byHand(plan(90, item("F2", Side.RIGHT, 1)), held))
                 .as("nothing is known of the right side")
                 .isEmpty();
     }
@@ -134,7 +150,7 @@ class PlanWarningsTest {
             List<Capacity.Clean> held = List.of(new Capacity.Clean(
                     TODAY, ShippedCatalogue.CATALOGUE.rung("F2").family(), Side.LEFT, share * full, null));
             // 1/0.5 is 100 % more, 1/0.8 is 25 % more
-            assertThat(PlanWarnings.of(plan(90, item("F2", Side.LEFT, 1)), WISHES, held, TODAY)
+            assertThat(PlanWarnings.of(plan(90, item("F2", Side.LEFT, 1)), FLOATS_BY_HAND, held, TODAY)
                             .get(0)
                             .facts()
                             .get(1))
@@ -142,7 +158,7 @@ class PlanWarningsTest {
         }
         List<Capacity.Clean> justEnough = List.of(
                 new Capacity.Clean(TODAY, ShippedCatalogue.CATALOGUE.rung("F2").family(), Side.LEFT, full / 1.1, null));
-        assertThat(keys(plan(90, item("F2", Side.LEFT, 1)), justEnough)).isEmpty();
+        assertThat(byHand(plan(90, item("F2", Side.LEFT, 1)), justEnough)).isEmpty();
     }
 
     @Test

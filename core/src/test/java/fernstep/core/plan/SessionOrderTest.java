@@ -149,7 +149,7 @@ class SessionOrderTest {
     }
 
     private static List<Set<String>> week(int days, boolean rests, Room room, Set<Strand> training, Exercise... all) {
-        return new Week(List.of(all), room, training, rests)
+        return new Week(List.of(all), room, training, Week.ByHand.NOTHING, rests, true)
                 .sessions(days).stream()
                         .map(s -> s.stream()
                                 .map(e -> e.items().get(0).rung().code())

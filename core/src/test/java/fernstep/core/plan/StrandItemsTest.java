@@ -40,6 +40,7 @@ class StrandItemsTest {
                 q,
                 CATALOGUE.strand(strand).orElseThrow(),
                 q.known(),
+                new Shown(q),
                 new Foundations(q).settled().contains(strand));
     }
 
@@ -231,7 +232,7 @@ class StrandItemsTest {
                 .withDone(CATALOGUE.rungs().stream()
                         .map(r -> new RungGates.Done(r.code(), null))
                         .collect(Collectors.toSet()));
-        assertThat(rungs(new StrandItems(q, CATALOGUE.strand(strand).orElseThrow(), all, false)))
+        assertThat(rungs(new StrandItems(q, CATALOGUE.strand(strand).orElseThrow(), all, new Shown(q), false)))
                 .containsExactly(first, second);
     }
 

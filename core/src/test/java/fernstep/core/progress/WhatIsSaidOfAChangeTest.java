@@ -34,7 +34,7 @@ class WhatIsSaidOfAChangeTest {
     private static final Key TILT = new Key(Measure.TILT_DEG, null);
     private static final Key HOVER = new Key(Measure.HOVER_S, null);
 
-    /** Tape at 0 and 2 cm: an area of 20 mm times the width, real beyond 117.6 mm². */
+    /** Tape at 0 and 2 cm: an area of 20 mm times the width, real beyond 144.03 mm². */
     private static Separation gap(@Nullable Double before, double now) {
         return Separation.of(
                 new Separation.Check(tape(now), Examiner.UNKNOWN),
@@ -70,14 +70,41 @@ class WhatIsSaidOfAChangeTest {
     @Nested
     class To_her {
         @ParameterizedTest(name = "{0} mm, then {1}: {2}")
-        // 7 mm over 20 mm are 140 mm²; 5 mm are 100
-        @CsvSource({"40, 33, NARROWER", "40, 47, WIDER", "40, 35, NO_REAL_CHANGE"})
+        // 8 mm over 20 mm are 160 mm²; 5 mm are 100
+        @CsvSource({"40, 32, NARROWER", "40, 48, WIDER", "40, 35, NO_REAL_CHANGE"})
         void the_gap_comes_first(double before, double now, String kind) {
             ChangeReport r = report(gap(before, now), Map.of(HOVER, 4.0), Map.of(HOVER, 12.0));
             assertThat(r.forHer())
                     .containsExactly(
                             Reason.of("forHer.gap." + kind),
                             Reason.of("forHer.forward", Reason.list(List.of(measure(Measure.HOVER_S)))));
+        }
+
+        @Test
+        void what_the_gap_does_on_the_lift_is_said_where_it_differs_from_rest() {
+            List<Reading> before = lifted(40, 40);
+            assertThat(report(between(lifted(40, 52), before), Map.of(), Map.of())
+                            .forHer())
+                    .containsExactly(Reason.of("forHer.gap.NO_REAL_CHANGE"), Reason.of("forHer.lift.WIDER"));
+            assertThat(report(between(lifted(52, 52), before), Map.of(), Map.of())
+                            .forHer())
+                    .containsExactly(Reason.of("forHer.gap.WIDER"));
+        }
+
+        private static List<Reading> lifted(double restMm, double liftMm) {
+            return List.of(
+                    Reading.of(0, Condition.REST, Method.TAPE, restMm),
+                    Reading.of(2, Condition.REST, Method.TAPE, restMm),
+                    Reading.of(0, Condition.HEAD_LIFT, Method.TAPE, liftMm),
+                    Reading.of(2, Condition.HEAD_LIFT, Method.TAPE, liftMm));
+        }
+
+        private static Separation between(List<Reading> now, List<Reading> before) {
+            return Separation.of(
+                    new Separation.Check(now, Examiner.UNKNOWN),
+                    new Separation.Check(before, Examiner.UNKNOWN),
+                    GapReading.WIDTH_BY_SITE,
+                    ForWidth.POSTNATAL_AFTER_6_WEEKS);
         }
 
         @Test
@@ -159,11 +186,11 @@ class WhatIsSaidOfAChangeTest {
     class In_the_file {
         @Test
         void the_area_is_the_headline_with_its_limit() {
-            ChangeReport r = report(gap(40.0, 33), Map.of(), Map.of());
-            // 20·7 = 140 against 117.6; each site's 7 mm is within 8.3
+            ChangeReport r = report(gap(40.0, 32), Map.of(), Map.of());
+            // 20·8 = 160 against 144.03; each site's 8 mm is within 8.3
             assertThat(r.paragraph())
                     .containsExactly(
-                            Reason.of("report.area.NARROWER", Reason.of("condition.REST"), 140L, 118L),
+                            Reason.of("report.area.NARROWER", Reason.of("condition.REST"), 160L, 144L),
                             Reason.of("report.unchanged", 2));
         }
 
@@ -171,7 +198,7 @@ class WhatIsSaidOfAChangeTest {
         void an_area_that_stayed_is_said_and_is_not_nothing() {
             assertThat(report(gap(40.0, 40), Map.of(), Map.of()).paragraph())
                     .containsExactly(
-                            Reason.of("report.area.NO_REAL_CHANGE", Reason.of("condition.REST"), 0L, 118L),
+                            Reason.of("report.area.NO_REAL_CHANGE", Reason.of("condition.REST"), 0L, 144L),
                             Reason.of("report.unchanged", 2));
         }
 
