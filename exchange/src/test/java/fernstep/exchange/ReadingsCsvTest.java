@@ -15,8 +15,8 @@ import org.junit.jupiter.api.Test;
 class ReadingsCsvTest {
     @Test
     void a_reading_is_a_line_with_a_point_for_decimals_whatever_the_language() {
-        Width width =
-                new Width(Reading.of(-2, Condition.HEAD_LIFT, Method.FINGERS, 2.0, 2.5), 33.754, 4.5, 2.25, true, null);
+        Width width = new Width(
+                Reading.of(-2, Condition.HEAD_LIFT, Method.FINGERS, 2.0, 2.5), 33.754, 4.5, 3, 2.25, true, null);
         assertThat(ReadingsCsv.write(List.of(new ReadingsCsv.Line(LocalDate.of(2031, 5, 1), width, Depth.KNUCKLE_1)))
                         .lines())
                 .containsExactly(

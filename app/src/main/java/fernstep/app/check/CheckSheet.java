@@ -10,6 +10,7 @@ import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.measure.Symmetry;
+import fernstep.core.plan.FindingLine;
 import fernstep.core.separation.Condition;
 import fernstep.core.separation.DomingProfile;
 import fernstep.core.separation.Separation;
@@ -227,6 +228,10 @@ public record CheckSheet(
         Recorded part = only == null ? recorded : recorded.only(only.fields());
         List<Reason> all = new ArrayList<>(Meanings.of(part.findings()));
         all.addAll(Meanings.of(part.observed()));
+        FindingLine.of(part.findings()).stream()
+                .map(line ->
+                        Reason.of("meaning.inPlan." + line.serves(), Reason.of("strand." + line.strand()), line.why()))
+                .forEach(all::add);
         return all;
     }
 

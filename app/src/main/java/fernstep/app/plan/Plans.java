@@ -143,8 +143,7 @@ public class Plans {
 
         /** What was found and this plan has no place for. */
         public List<FindingLine> unserved(Plan plan) {
-            return FindingLine.unserved(
-                    plan, question.her().findings(), question.training().floorSymptoms());
+            return FindingLine.unserved(plan, question);
         }
 
         private double exposure(ResultRow r) {

@@ -28,14 +28,40 @@ public record FindingLine(Strand strand, Serves serves, Reason why) {
         HABIT
     }
 
-    /** All that was found, in the order in which it is learnt. */
-    static List<FindingLine> of(Findings found, boolean floorSymptoms) {
+    /** A pelvic floor is trained until six months after a birth, whatever it shows (brief 17.2). */
+    private static final int SIX_MONTHS_DAYS = 182;
+
+    /** All that was found in a check alone. */
+    public static List<FindingLine> of(Findings found) {
+        return of(found, Optional.empty());
+    }
+
+    /** All that was found and told, in the order in which it is learnt. */
+    static List<FindingLine> of(Plan.Question q) {
+        return of(q.her().findings(), floorToldOf(q));
+    }
+
+    /** What asks for floor work though no check found anything. */
+    private static Optional<Reason> floorToldOf(Plan.Question q) {
+        if (q.training().floorSymptoms()) {
+            return Optional.of(Reason.of("need.floorSymptoms"));
+        }
+        Integer days = q.screening().stage().daysSinceBirth();
+        return days != null && days < SIX_MONTHS_DAYS
+                ? Optional.of(Reason.of("need.floorAfterBirth"))
+                : Optional.empty();
+    }
+
+    private static List<FindingLine> of(Findings found, Optional<Reason> floorTold) {
         List<FindingLine> lines = new ArrayList<>();
         breath(found).map(why -> must(Strand.BREATH, why)).ifPresent(lines::add);
         if (found.scoop() == Observed.Scoop.NO) {
             lines.add(must(Strand.DEEP_CORE, Reason.of("need.scoopMissing")));
         }
-        floor(found, floorSymptoms).map(why -> must(Strand.PELVIC_FLOOR, why)).ifPresent(lines::add);
+        floor(found)
+                .or(() -> floorTold)
+                .map(why -> must(Strand.PELVIC_FLOOR, why))
+                .ifPresent(lines::add);
         if (found.lumbarGap() == Observed.LumbarGap.FIST) {
             lines.add(must(Strand.PELVIC_CONTROL, Reason.of("need.fistGap")));
         }
@@ -72,7 +98,7 @@ public record FindingLine(Strand strand, Serves serves, Reason why) {
         return found.breathPatternOff() ? Optional.of(Reason.of("need.breathPattern")) : Optional.empty();
     }
 
-    private static Optional<Reason> floor(Findings found, boolean floorSymptoms) {
+    private static Optional<Reason> floor(Findings found) {
         Observed.FloorLift lift = found.shown().lift();
         Observed.LetGo letGo = found.shown().letGo();
         if (letGo != null && letGo != Observed.LetGo.FULLY) {
@@ -84,7 +110,7 @@ public record FindingLine(Strand strand, Serves serves, Reason why) {
         if (lift == Observed.FloorLift.DOES_NOT) {
             return Optional.of(Reason.of("need.floorLiftsNot"));
         }
-        return floorSymptoms ? Optional.of(Reason.of("need.floorSymptoms")) : Optional.empty();
+        return Optional.empty();
     }
 
     private static Optional<Reason> lagging(Findings found) {
@@ -109,10 +135,8 @@ public record FindingLine(Strand strand, Serves serves, Reason why) {
     }
 
     /** What was found and has no place in this plan; a habit serves only what asks for one. */
-    public static List<FindingLine> unserved(Plan plan, Findings found, boolean floorSymptoms) {
-        return of(found, floorSymptoms).stream()
-                .filter(line -> !line.servedBy(plan))
-                .toList();
+    public static List<FindingLine> unserved(Plan plan, Plan.Question q) {
+        return of(q).stream().filter(line -> !line.servedBy(plan)).toList();
     }
 
     private boolean servedBy(Plan plan) {

@@ -41,7 +41,7 @@ final class Foundations {
         if (!q.her().screening().open(GateCode.FIRST_LOADED)) {
             return settled;
         }
-        Set<Strand> asked = FindingLine.of(f(), q.training().floorSymptoms()).stream()
+        Set<Strand> asked = FindingLine.of(q).stream()
                 .filter(line -> line.serves() == FindingLine.Serves.MUST)
                 .map(FindingLine::strand)
                 .collect(Collectors.toSet());

@@ -33,7 +33,7 @@ final class Needs {
     Needs(Plan.Question q) {
         this.q = q;
         this.towardGoal = towardGoal(q);
-        this.lines = FindingLine.of(q.her().findings(), q.training().floorSymptoms());
+        this.lines = FindingLine.of(q);
     }
 
     /** Strands that lead to her goal, near or far. */

@@ -12,11 +12,13 @@ import org.jspecify.annotations.Nullable;
  * Where she stands in time.
  *
  * @param daysSinceEvent days since the latest birth or operation; null when pregnant or when there was none
+ * @param daysSinceBirth days since the latest birth; null when pregnant or when there was none
  * @param gestationDays whole days of pregnancy; null when not pregnant
  */
 public record Stage(
         Reason label,
         @Nullable Integer daysSinceEvent,
+        @Nullable Integer daysSinceBirth,
         @Nullable Integer gestationDays) {
 
     /** How a width is to be read at her stage. */
@@ -33,14 +35,17 @@ public record Stage(
         Optional<Integer> gestation = facts.gestationDays(today);
         if (gestation.isPresent()) {
             int days = gestation.get();
-            return new Stage(Reason.of("stage.pregnant", days / 7, days % 7), null, days);
+            return new Stage(Reason.of("stage.pregnant", days / 7, days % 7), null, null, days);
         }
         Optional<BodyEvent> event = facts.latestEvent();
         if (event.isEmpty()) {
-            return new Stage(Reason.of("stage.general"), null, null);
+            return new Stage(Reason.of("stage.general"), null, null, null);
         }
         int days = (int) ChronoUnit.DAYS.between(event.get().date(), today);
-        return new Stage(Reason.of("stage." + event.get().kind(), days / 7, days % 7), days, null);
+        Integer sinceBirth = facts.latestBirth()
+                .map(birth -> (int) ChronoUnit.DAYS.between(birth.date(), today))
+                .orElse(null);
+        return new Stage(Reason.of("stage." + event.get().kind(), days / 7, days % 7), days, sinceBirth, null);
     }
 
     /** The first six weeks run to the 41st day after the birth; on the 42nd, limits apply again. */

@@ -257,9 +257,7 @@ class PlanPropertiesTest {
     void two_foundations_at_most_beside_work_and_those_a_finding_asks_for_and_none_settled_before_load_may_begin() {
         everybody((who, w, p) -> {
             boolean loads = w.screening().open(GateCode.FIRST_LOADED);
-            List<Strand> asked = FindingLine.of(
-                            w.findings(), w.question().training().floorSymptoms())
-                    .stream()
+            List<Strand> asked = FindingLine.of(w.question()).stream()
                     .filter(line -> line.serves() == FindingLine.Serves.MUST)
                     .map(FindingLine::strand)
                     .toList();
@@ -433,9 +431,7 @@ class PlanPropertiesTest {
                 assertThat(Woman.of(p, Role.FOUNDATION)).as(who).anyMatch(i -> i.strand() == Strand.PELVIC_CONTROL);
             }
             for (PlanItem item : p.items()) {
-                boolean asked = FindingLine.of(
-                                w.findings(), w.question().training().floorSymptoms())
-                        .stream()
+                boolean asked = FindingLine.of(w.question()).stream()
                         .anyMatch(line -> line.strand() == item.strand()
                                 && line.serves() == FindingLine.Serves.MUST
                                 && String.valueOf(item.why())

@@ -129,10 +129,10 @@ class SettledFoundationsTest {
     }
 
     @Test
-    void a_floor_is_not_settled_before_twelve_weeks_nor_in_pregnancy() {
-        assertThat(settled(weeks_after_birth(12).cleared().floor(FloorLift.LIFTS, LetGo.FULLY)))
+    void a_floor_is_not_settled_before_six_months_nor_in_pregnancy() {
+        assertThat(settled(weeks_after_birth(26).cleared().floor(FloorLift.LIFTS, LetGo.FULLY)))
                 .contains(Strand.PELVIC_FLOOR);
-        assertThat(settled(Woman.days_after_birth(83, fernstep.core.client.BirthMode.VAGINAL)
+        assertThat(settled(Woman.days_after_birth(181, fernstep.core.client.BirthMode.VAGINAL)
                         .cleared()
                         .floor(FloorLift.LIFTS, LetGo.FULLY)))
                 .doesNotContain(Strand.PELVIC_FLOOR);

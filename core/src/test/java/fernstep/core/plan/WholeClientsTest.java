@@ -228,7 +228,7 @@ class WholeClientsTest {
                         }),
                 of(
                         "left holds a third less: left first with one set more",
-                        weeks_after_birth(20).cleared().strong().holds(8, 12),
+                        weeks_after_birth(20).cleared().strong().holds(8, 12).minutes(30),
                         List.of("F5"),
                         List.of(),
                         p -> item(p, "F5").side() == Side.LEFT

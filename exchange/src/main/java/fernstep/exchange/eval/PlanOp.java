@@ -65,11 +65,7 @@ final class PlanOp implements Operation {
                 "habits",
                 plan.habits().stream().map(Rung::code).toList(),
                 "unserved",
-                FindingLine.unserved(
-                                plan,
-                                asked.question().her().findings(),
-                                asked.question().training().floorSymptoms())
-                        .stream()
+                FindingLine.unserved(plan, asked.question()).stream()
                         .map(line -> Json.object("strand", line.strand(), "reason", wording.of(line.why())))
                         .toList(),
                 "warnings",
