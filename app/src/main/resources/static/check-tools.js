@@ -57,7 +57,7 @@ document.addEventListener('alpine:init', () => {
       const parts = (this.$root.dataset.value || this.$root.dataset.start).split(';');
       this.scale = parts[0];
       this.at = parts.slice(1).map((p) => p.split(',').map(Number));
-      const taken = this.$root.dataset.value !== '';
+      const taken = Boolean(this.$root.dataset.value);
       this.set = this.at.map(() => taken);
       this.draw();
     },

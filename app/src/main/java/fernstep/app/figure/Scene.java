@@ -17,7 +17,10 @@ import org.jspecify.annotations.Nullable;
 
 /** What stands around her. */
 record Scene(Stage stage, Rung rung, Body body) {
-    /** Floor, wedge, wall, chair, step: drawn where the end pose needs them. */
+    /** How thick a mattress is drawn, in units of the picture. */
+    private static final double BED_DEPTH = 7;
+
+    /** Floor, bed, wedge, wall, chair, step: drawn where the end pose needs them. */
     List<Stroke> strokes() {
         List<Stroke> scene = new ArrayList<>();
         Skeleton f = stage.end();
@@ -29,6 +32,11 @@ record Scene(Stage stage, Rung rung, Body body) {
         }
         double[] span = stage.span();
         scene.add(fixed("floor", span[0] - 12, 0.5, span[1] + 12, 0.5));
+        if (rung.props().contains(Prop.BED)) {
+            double from = span[0] - 12;
+            double to = span[1] + 12;
+            scene.add(fixed("step", from, 0.5, to, 0.5, to, BED_DEPTH, from, BED_DEPTH, from, 0.5));
+        }
         if (f.pose().position() == Position.INCLINED) {
             double[] hip = stage.at(f.hip(), f);
             double[] shoulder = stage.at(f.shoulder(), f);

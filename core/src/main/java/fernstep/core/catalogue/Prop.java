@@ -13,5 +13,6 @@ public enum Prop {
     CHAIR,
     STEP,
     BAG,
+    BED,
     STRAW
 }

@@ -11,6 +11,7 @@ import fernstep.core.body.TrunkLoad;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.SignCode;
 import fernstep.core.screening.Strand;
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -133,19 +134,27 @@ public record Rung(
 
     /** What closes it for her: a position she may not take, a load on the wrists, arms overhead. */
     public Optional<Restriction> closedBy(Set<Restriction> restrictions) {
-        return restrictions.stream().filter(this::needsWhatIsClosedBy).sorted().findFirst();
+        boolean onBed = props.contains(Prop.BED) && !restrictions.contains(Restriction.NO_FIRM_BED);
+        return restrictions.stream()
+                .filter(restriction -> !(onBed && restriction == Restriction.NO_FLOOR))
+                .filter(this::needsWhatIsClosedBy)
+                .sorted()
+                .findFirst();
     }
 
     private boolean needsWhatIsClosedBy(Restriction restriction) {
         return switch (restriction) {
             case NO_PRONE -> position == Position.PRONE;
-            case SUPINE_LIMITED -> false;
+            case SUPINE_LIMITED, NO_FIRM_BED -> false;
             case SUPINE_INCLINED -> position == Position.SUPINE;
             case NO_KNEELING -> position == Position.HANDS_KNEES || position == Position.KNEELING;
             case NO_WRIST_LOAD -> movement.full().bearsOnHands();
             case NO_OVERHEAD -> movement.full().reachesOverhead();
             case NO_FLOOR ->
-                !(position == Position.SEATED || position == Position.STANDING || position == Position.WALL);
+                switch (position) {
+                    case SEATED, STANDING, WALL -> false;
+                    default -> true;
+                };
         };
     }
 
@@ -157,6 +166,16 @@ public record Rung(
     /** The same rung on the forearms: for sore wrists. */
     public Rung onForearms() {
         return moved(position, movement.onForearms());
+    }
+
+    /** The same rung on a firm bed, where it can be done there; else the rung itself. */
+    public Rung onABed() {
+        if (!means.contains(Waymark.ON_A_BED) || props.contains(Prop.BED)) {
+            return this;
+        }
+        List<Prop> withBed = new ArrayList<>(props);
+        withBed.add(Prop.BED);
+        return with(position, movement, withBed);
     }
 
     /** The same rung off the floor, where it has such a form. */

@@ -11,6 +11,8 @@ public enum RungForm {
     /** Head and trunk raised on a wedge. */
     INCLINED,
     ON_FOREARMS,
+    /** On a firm bed instead of the floor. */
+    ON_A_BED,
     /** Seated, standing or at a wall, as the rung names it. */
     OFF_THE_FLOOR,
     /** In the easier position that the rung names. */
@@ -25,6 +27,7 @@ public enum RungForm {
             case PLAIN -> plain;
             case INCLINED -> plain.position().flat() ? plain.inclined(WEDGE_DEG) : plain;
             case ON_FOREARMS -> plain.onForearms();
+            case ON_A_BED -> plain.onABed();
             case OFF_THE_FLOOR -> plain.offTheFloor().orElse(plain);
             case EASIER -> plain.easier().orElse(plain);
         };

@@ -59,6 +59,8 @@ public enum Waymark {
     SETTLED_TEACHES,
     /** What comes back as carry-over once its strand is settled. */
     CARRY_OVER_UPPER,
+    /** Can be done on a firm bed where the floor is closed. */
+    ON_A_BED,
     GOAL_RUNNING_ASSESSMENT,
     GOAL_CAR_SEAT,
     GOAL_FULL_PLANK,

@@ -10,5 +10,7 @@ public enum Restriction {
     NO_KNEELING,
     NO_WRIST_LOAD,
     NO_OVERHEAD,
-    NO_FLOOR
+    NO_FLOOR,
+    /** Nor is there a bed firm enough to lie on. */
+    NO_FIRM_BED
 }

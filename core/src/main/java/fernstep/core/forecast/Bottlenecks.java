@@ -96,6 +96,20 @@ final class Bottlenecks {
         return Optional.empty();
     }
 
+    /** What a check has to find better before the goal can come; empty where none holds it, or none could help. */
+    Optional<Waiting> awaitedCheck() {
+        List<Rung> held = chain().distinct()
+                .filter(rung -> Tracks.closedByItself(rung, q.start().known()).isPresent())
+                .toList();
+        boolean helps = held.stream()
+                .allMatch(rung -> Tracks.checkMayOpen(rung, q.start().known()));
+        return helps
+                ? held.stream()
+                        .findFirst()
+                        .flatMap(rung -> Tracks.closedByItself(rung, q.start().known()))
+                : Optional.empty();
+    }
+
     private Optional<Bottleneck> dated(Rung last) {
         Screening screening = q.start().known().screening();
         if (screening == null) {

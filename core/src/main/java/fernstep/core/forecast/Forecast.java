@@ -10,6 +10,7 @@ import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.Role;
 import fernstep.core.plan.RungGates;
+import fernstep.core.screening.Screening;
 import fernstep.core.screening.Strand;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -18,6 +19,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -30,14 +32,25 @@ import org.jspecify.annotations.Nullable;
  * @param routes rungs ahead, in strand order
  * @param goalChance share of runs in which the goal was reached by its date; null without a goal
  * @param goal when; null without a goal
+ * @param awaits the check that has to find something better before the goal can come; its chance and dates are then given as
+ *     if it did; null where no check holds it
  * @param bottleneck what the goal waits for longest; null without a goal, or where nothing is left to wait for
  */
 public record Forecast(
         List<Route> routes,
         @Nullable Double goalChance,
         @Nullable Quantiles goal,
+        @Nullable Awaits awaits,
         @Nullable Bottleneck bottleneck) {
     private static final int WORTH_DAYS = 7;
+
+    /**
+     * A check may find better what holds the goal; nobody can say whether it will.
+     *
+     * @param gate what it waits for
+     * @param by the next check
+     */
+    public record Awaits(String gate, LocalDate by) {}
 
     /** Dates by which it had happened in 10, 50 and 90 of 100 runs; null where it had not by the end. */
     public record Quantiles(
@@ -166,6 +179,19 @@ public record Forecast(
             return new Question(catalogue, stance, start, record, horizon, goal, goalDate, others);
         }
 
+        Question and(Change another) {
+            Set<Change> all = EnumSet.of(another);
+            all.addAll(changes);
+            return with(all);
+        }
+
+        /** When findings are looked at again: the re-check still to come, or in six weeks. */
+        LocalDate nextCheck() {
+            LocalDate due = start.recheckDue();
+            LocalDate usual = horizon.today().plusDays(Screening.RECHECK_DAYS);
+            return due == null || !due.isAfter(horizon.today()) ? usual : due;
+        }
+
         /** A day more where one is free. */
         Set<DayOfWeek> trainingDays() {
             Set<DayOfWeek> days = EnumSet.noneOf(DayOfWeek.class);
@@ -198,14 +224,25 @@ public record Forecast(
         }
     }
 
+    /** A goal that a finding holds is told under the condition that its next check finds better, never as a bare nought. */
     public static Forecast of(Question q) {
-        return new Simulation(q).run();
+        Forecast asItIs = new Simulation(q).run();
+        Optional<Awaits> awaits = awaits(q);
+        if (awaits.isEmpty() || q.changes().contains(Change.CHECKS_BETTER)) {
+            return asItIs;
+        }
+        Forecast better = new Simulation(q.and(Change.CHECKS_BETTER)).run();
+        return new Forecast(asItIs.routes(), better.goalChance(), better.goal(), awaits.get(), asItIs.bottleneck());
+    }
+
+    private static Optional<Awaits> awaits(Question q) {
+        return new Bottlenecks(q).awaitedCheck().map(waiting -> new Awaits(waiting.code(), q.nextCheck()));
     }
 
     /**
      * What one change would bring to the goal's middle date.
      *
-     * @param givenBy with a clearance: the day by which it is taken as given
+     * @param givenBy with a clearance: the day by which it is taken as given; with a check: the day of it
      * @param goalChance share of runs, 0 to 1; null without a goal
      */
     public record WhatIf(
@@ -218,7 +255,9 @@ public record Forecast(
     public enum Change {
         ONE_MORE_DAY,
         TWO_CLEAN_WEEKS,
-        CLEARANCE_GIVEN
+        CLEARANCE_GIVEN,
+        /** What a check may improve is found better at the next one. */
+        CHECKS_BETTER
     }
 
     /** Each change alone; one that cannot be made is left out. */
@@ -246,13 +285,18 @@ public record Forecast(
             case ONE_MORE_DAY -> q.start().trainingDays().size() < DayOfWeek.values().length;
             case TWO_CLEAN_WEEKS -> true;
             case CLEARANCE_GIVEN -> Bottlenecks.clearanceMissing(q).isPresent();
+            case CHECKS_BETTER -> awaits(q).isPresent();
         };
     }
 
     private static WhatIf whatIf(Change change, Question q) {
         Forecast f = of(q);
         LocalDate given =
-                change == Change.CLEARANCE_GIVEN ? Bottlenecks.givenBy(q).orElse(null) : null;
+                switch (change) {
+                    case CLEARANCE_GIVEN -> Bottlenecks.givenBy(q).orElse(null);
+                    case CHECKS_BETTER -> q.nextCheck();
+                    default -> null;
+                };
         return new WhatIf(change, f.goal() == null ? null : f.goal().p50(), f.goalChance(), given);
     }
 }

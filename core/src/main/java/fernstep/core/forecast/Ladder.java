@@ -35,7 +35,7 @@ final class Ladder {
     private static final int LIGHT_EFFORT = 3;
     private static final int LONG_ENOUGH_WEEKS = 1000;
     /** Findings that no gate waits for. */
-    private static final Findings IDEAL = Findings.NONE
+    static final Findings IDEAL = Findings.NONE
             .with(new Findings.Pressure(Observed.Cough.DRAWS_IN, Observed.FloorOnCough.LIFTS, Observed.Doming.NONE))
             .with(new Findings.AtRest(
                     Observed.BreathPattern.RIBS_ALL_ROUND, Observed.LumbarGap.NONE, Observed.RibsOverPelvis.STACKED))

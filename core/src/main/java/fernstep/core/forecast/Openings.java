@@ -110,13 +110,14 @@ final class Openings {
             }
         }
         if (q.goal() == null) {
-            return new Forecast(List.copyOf(routes), null, null, null);
+            return new Forecast(List.copyOf(routes), null, null, null, null);
         }
         int by = q.goalDate() == null
                 ? Tracks.WEEK * q.horizon().weeks()
                 : (int) (q.goalDate().toEpochDay() - q.horizon().today().toEpochDay());
         long reached = Arrays.stream(goalDay).filter(d -> d <= by).count();
-        return new Forecast(List.copyOf(routes), (double) reached / goalDay.length, quantiles(goalDay), bottleneck());
+        return new Forecast(
+                List.copyOf(routes), (double) reached / goalDay.length, quantiles(goalDay), null, bottleneck());
     }
 
     private Forecast.@Nullable Bottleneck bottleneck() {

@@ -119,10 +119,14 @@ final class Tracks {
     }
 
     private int gateDay(Rung rung) {
-        if (closedByItself(rung, known).isPresent()) {
+        boolean held = closedByItself(rung, known).isPresent();
+        boolean better = q.changes().contains(Forecast.Change.CHECKS_BETTER);
+        if (held && !(better && checkMayOpen(rung, known))) {
             return NEVER;
         }
-        int day = dated(rung);
+        int day = Math.max(
+                dated(rung),
+                held ? (int) (q.nextCheck().toEpochDay() - q.horizon().today().toEpochDay()) : 0);
         for (Rung before : q.catalogue().leading(rung)) {
             day = Math.max(day, dated(before));
         }
@@ -145,6 +149,11 @@ final class Tracks {
                 .filter(w -> !PLAYED.contains(w.code()))
                 .filter(w -> !dateOf(w))
                 .findFirst();
+    }
+
+    /** With the best of findings nothing would hold it: a check may open it. */
+    static boolean checkMayOpen(Rung rung, RungGates.Known known) {
+        return closedByItself(rung, known.with(Ladder.IDEAL)).isEmpty();
     }
 
     private static boolean dateOf(Waiting w) {

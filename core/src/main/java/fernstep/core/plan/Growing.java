@@ -68,22 +68,22 @@ final class Growing {
 
     /** Whether these go into a room together. */
     static boolean fit(Collection<Growing> these, Room room) {
-        int counted = 0;
+        return fitButForTime(these, room) && seconds(these) <= room.secondsPerDay();
+    }
+
+    /** Of a day: every exercise as often as it is done, and the changes of every session. */
+    static int seconds(Collection<Growing> these) {
         int work = 0;
         int mostADay = 1;
         for (Growing one : these) {
-            Exercise e = one.exercise();
-            counted += e.counts() ? 1 : 0;
-            work += e.secondsPerDay();
-            mostADay = Math.max(mostADay, e.perDay());
+            work += one.exercise().secondsPerDay();
+            mostADay = Math.max(mostADay, one.exercise().perDay());
         }
         int all = 0;
         for (int session = 1; session <= mostADay; session++) {
             all += changes(these, session);
         }
-        return counted <= room.size()
-                && changes(these, 1) <= room.changes()
-                && work + all * SessionTime.CHANGE_OF_POSITION_S <= room.secondsPerDay();
+        return work + all * SessionTime.CHANGE_OF_POSITION_S;
     }
 
     /** Whether they would but for the time. */

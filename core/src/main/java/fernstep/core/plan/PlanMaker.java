@@ -273,13 +273,16 @@ final class PlanMaker {
     }
 
     private Reason whyLeftOut(Exercise e, List<Exercise> session, Room room) {
+        if (e.mustBeIn()) {
+            return tooLong(e);
+        }
+        if (!e.called()) {
+            return Reason.of("leftOut.nothingCalls");
+        }
         List<Exercise> with = new ArrayList<>(session);
         with.add(least(e));
         if (Packing.changes(with) > room.changes()) {
             return Reason.of("leftOut.changes", room.changes());
-        }
-        if (e.mustBeIn()) {
-            return tooLong(e);
         }
         boolean full = session.stream().filter(Exercise::counts).count() >= room.size();
         if (!full && Packing.seconds(with) > room.secondsPerDay()) {

@@ -78,6 +78,11 @@ public final class RungGates {
             return new Known(catalogue, screening, pregnant, findings, stances, more, history);
         }
 
+        /** The same with other findings. */
+        public Known with(Findings other) {
+            return new Known(catalogue, screening, pregnant, other, stances, done, history);
+        }
+
         public Known with(History other) {
             return new Known(catalogue, screening, pregnant, findings, stances, done, other);
         }

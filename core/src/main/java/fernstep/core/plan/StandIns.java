@@ -23,6 +23,7 @@ public final class StandIns {
     public enum Kind {
         SAME_INCLINED(RungForm.INCLINED),
         SAME_ON_FOREARMS(RungForm.ON_FOREARMS),
+        SAME_ON_A_BED(RungForm.ON_A_BED),
         SAME_OFF_THE_FLOOR(RungForm.OFF_THE_FLOOR),
         OTHER_RUNG(RungForm.PLAIN);
 
@@ -37,7 +38,7 @@ public final class StandIns {
     public record StandIn(Rung rung, Kind kind) {}
 
     /**
-     * The same rung inclined, on forearms or off the floor where that opens it; else what practitioners take; else those of
+     * The same rung inclined, on forearms, on a bed or off the floor where that opens it; else what practitioners take; else those of
      * the same aim in an allowed position, the nearest in load first. None asks for more at its easiest than the rung it
      * stands in for. Empty where nothing closes the rung.
      */
@@ -75,6 +76,7 @@ public final class StandIns {
                         rung.standIns().stream().map(catalogue::rung),
                         catalogue.rungs().stream().filter(r -> r.aim() == rung.aim()))
                 .filter(r -> !r.code().equals(rung.code()))
+                .map(r -> r.closedBy(closed).isEmpty() ? r : r.onABed())
                 .filter(r -> r.closedBy(closed).isEmpty())
                 .distinct();
     }

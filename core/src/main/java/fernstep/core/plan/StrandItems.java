@@ -207,6 +207,13 @@ final class StrandItems {
         List<StandIn> standIns =
                 StandIns.of(q.catalogue(), closed, known.closed(), q.her().body());
         Optional<StandIn> standIn = StandIns.firstOpen(standIns, r -> RungGates.open(r, side, known));
+        boolean inAnotherForm = standIn.isPresent() && standIn.get().kind() != StandIns.Kind.OTHER_RUNG;
+        Optional<Rung> onABed = inAnotherForm ? Optional.empty() : lowerOnABed(closed, side);
+        if (onABed.isPresent()) {
+            Reason why = Reason.of("why.gateBelow", name(closed), closedAs(closed));
+            items.add(item(as.on(onABed.get(), why), onABed.get(), null, null, side, extraSets));
+            return;
+        }
         if (standIn.isEmpty()) {
             notOpen.add(new Plan.NotOpen(
                     strand.code(),
@@ -219,6 +226,25 @@ final class StrandItems {
         boolean same = standIn.get().kind() != StandIns.Kind.OTHER_RUNG;
         items.add(item(
                 same ? as : as.on(rung, as.why()), rung, closed, standIn.get().kind(), side, extraSets));
+    }
+
+    /** The next rung below that she can do on a firm bed; what takes her strand on beats what only stands in. */
+    private Optional<Rung> lowerOnABed(Rung closed, @Nullable Side side) {
+        Optional<Rung> below = q.catalogue().previous(closed);
+        while (below.isPresent()) {
+            Rung onABed = below.get().onABed();
+            if (!onABed.equals(below.get())
+                    && onABed.closedBy(known.closed()).isEmpty()
+                    && RungGates.open(below.get(), side, known)) {
+                return Optional.of(onABed);
+            }
+            below = q.catalogue().previous(below.get());
+        }
+        return Optional.empty();
+    }
+
+    private Reason closedAs(Rung closed) {
+        return RungGates.closedPosition(closed, known).map(Waiting::reason).orElse(Reason.of("waiting.nothingToday"));
     }
 
     private PlanItem item(

@@ -235,7 +235,11 @@ final class Week {
         return false;
     }
 
+    /** What nothing calls for comes in while half of her minutes are free. */
     private boolean uncalled(Room now) {
+        if (2 * Growing.seconds(a) >= now.secondsPerDay()) {
+            return false;
+        }
         Optional<Growing> next = next(now, true).filter(g -> Growing.fit(with(a, g), now));
         next.ifPresent(this::take);
         return next.isPresent();

@@ -344,9 +344,9 @@ class CatalogueTest {
 
         @Test
         void a_rung_that_plans_need_by_name() {
-            assertThat(problem("means: [SET_FIRST]", "means: []"))
+            assertThat(problem("means: [ON_A_BED, SET_FIRST]", "means: []"))
                     .isEqualTo("deep-core.yaml, line 1: one rung of DEEP_CORE must mean SET_FIRST, none does");
-            assertThat(problem("means: [SET_FIRST]", "means: [SET_FIRST, SET_BY_SCOOP]"))
+            assertThat(problem("means: [ON_A_BED, SET_FIRST]", "means: [SET_FIRST, SET_BY_SCOOP]"))
                     .isEqualTo("deep-core.yaml, line 1: one rung of DEEP_CORE must mean SET_BY_SCOOP, DC1, DC3 do");
         }
 

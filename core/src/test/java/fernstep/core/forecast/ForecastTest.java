@@ -334,6 +334,9 @@ class ForecastTest {
         assertThat(Forecast.whatIf(q))
                 .extracting(Forecast.WhatIf::change)
                 .containsExactly(Forecast.Change.TWO_CLEAN_WEEKS);
+        assertThat(Forecast.possible(Forecast.Change.CHECKS_BETTER, q))
+                .as("no goal")
+                .isFalse();
         Question cleaner = q.with(EnumSet.allOf(Forecast.Change.class));
         assertThat(cleaner.clean().get(Strand.LEG_FLOAT)).isEqualTo(new Counts(18 + 14, 6));
         assertThat(route(Forecast.of(cleaner), "F3", Side.LEFT).opens().p50())
@@ -341,10 +344,14 @@ class ForecastTest {
     }
 
     @Test
-    void a_goal_behind_a_clearance_that_is_not_there_has_no_date() {
-        Forecast f = Forecast.of(question(FLOATS, known(400), NEARLY_ALWAYS, NEARLY_ALWAYS, 50, 1, Goal.FULL_PLANK));
-        assertThat(f.goalChance()).isZero();
-        assertThat(f.goal().p50()).isNull();
+    void a_goal_behind_a_check_nobody_took_has_a_chance_only_if_the_check_finds_well() {
+        Question q = question(FLOATS, known(400), NEARLY_ALWAYS, NEARLY_ALWAYS, 50, 1, Goal.FULL_PLANK);
+        Forecast f = Forecast.of(q);
+        assertThat(f.awaits()).isNotNull();
+        assertThat(f.awaits().by()).isEqualTo(TODAY.plusDays(42));
+        assertThat(f.goalChance()).isGreaterThan(0.5);
+        assertThat(f.goal().p50()).isAfter(f.awaits().by());
+        assertThat(route(f, "HP4", null).opens().p50()).as("as things are").isNull();
         assertThat(f.bottleneck()).isNotNull();
     }
 

@@ -90,10 +90,15 @@ class SettleInTest {
                 .get()
                 .extracting(PlanItem::position)
                 .isEqualTo(Position.INCLINED);
-        assertThat(of(never_pregnant().strong().may_not(Restriction.NO_FLOOR), CORE))
+        assertThat(of(never_pregnant().strong().may_not(Restriction.NO_FLOOR, Restriction.NO_FIRM_BED), CORE))
                 .get()
                 .extracting(PlanItem::ground)
                 .isEqualTo(PlanItem.Ground.UPRIGHT);
+        assertThat(of(never_pregnant().strong().may_not(Restriction.NO_FLOOR), CORE))
+                .as("on a bed")
+                .get()
+                .extracting(PlanItem::standInKind)
+                .isNull();
         PlanItem open = of(never_pregnant().strong(), CORE).orElseThrow();
         assertThat(open.rung())
                 .isEqualTo(ShippedCatalogue.CATALOGUE.rung(open.rung().code()));

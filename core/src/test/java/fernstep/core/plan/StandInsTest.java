@@ -148,6 +148,10 @@ class StandInsTest {
                                 .filter(r -> !r.code().equals(rung.code()))
                                 .filter(r ->
                                         r.aim() == rung.aim() || rung.standIns().contains(r.code()))
+                                .map(r -> closed == Restriction.NO_FLOOR
+                                                && r.closedBy(Set.of(closed)).isPresent()
+                                        ? r.onABed()
+                                        : r)
                                 .filter(r -> r.closedBy(Set.of(closed)).isEmpty())
                                 .toList());
             }

@@ -12,6 +12,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.body.Position;
+import fernstep.core.catalogue.Prop;
 import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
 import fernstep.core.client.Restriction;
@@ -311,10 +312,21 @@ class WholeClientsTest {
                         WholeClientsTest::flatThreeMinutesAtMost),
                 of(
                         "may not get down on the mat: a whole session seated and standing",
-                        never_pregnant().strong().may_not(Restriction.NO_FLOOR).minutes(30),
+                        never_pregnant()
+                                .strong()
+                                .may_not(Restriction.NO_FLOOR, Restriction.NO_FIRM_BED)
+                                .minutes(30),
                         List.of(),
                         List.of("F5"),
                         p -> !p.items().isEmpty() && position(p, Position.SEATED, Position.STANDING, Position.WALL)),
+                of(
+                        "may not get down on the mat and has a firm bed: the third float, heel slide and bridge on it",
+                        never_pregnant().strong().may_not(Restriction.NO_FLOOR).minutes(30),
+                        List.of("F3", "SS1"),
+                        List.of("F5", "HK5", "HP1"),
+                        p -> p.items().stream()
+                                .filter(i -> i.position() == Position.SUPINE)
+                                .allMatch(i -> i.rung().props().contains(Prop.BED))),
                 of(
                         "sore wrists: hands and knees on the forearms or not at all",
                         never_pregnant().strong().may_not(Restriction.NO_WRIST_LOAD),

@@ -92,6 +92,7 @@ final class ForecastOp implements Operation {
 
     private static Map<String, Object> asJson(Forecast f, List<Forecast.WhatIf> whatIf) {
         Forecast.Bottleneck b = f.bottleneck();
+        Forecast.Awaits awaits = f.awaits();
         return Json.object(
                 "rungs",
                 f.routes().stream()
@@ -102,6 +103,8 @@ final class ForecastOp implements Operation {
                 f.goal() == null || f.goalChance() == null
                         ? null
                         : quantiles(Json.object("chance", Json.rounded(f.goalChance())), f.goal()),
+                "awaitsCheck",
+                awaits == null ? null : Json.object("gate", awaits.gate(), "by", Json.text(awaits.by())),
                 "bottleneck",
                 b == null
                         ? null
