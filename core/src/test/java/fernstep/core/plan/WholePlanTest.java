@@ -238,7 +238,14 @@ class WholePlanTest {
 
     @Test
     void what_does_not_get_in_says_whether_minutes_size_or_nothing_spoke_for_it() {
-        Plan few = never_pregnant().strong().minutes(60).at_most(3).plan();
+        Plan few = never_pregnant()
+                .strong()
+                .trained("SS1", 3)
+                .trained("BG1", 3)
+                .days(1)
+                .minutes(60)
+                .at_most(3)
+                .plan();
         assertThat(few.leftOut()).isNotEmpty();
         assertThat(few.leftOut())
                 .filteredOn(l -> !Foundations.ORDER.contains(l.strand()))
