@@ -150,7 +150,7 @@ document.addEventListener('alpine:init', () => {
     fieldKey() {
       const e = this.$event;
       const group = e.target.closest('fieldset.choice, .pad');
-      if (!group || e.ctrlKey || e.metaKey || e.altKey) { return; }
+      if (!group || e.defaultPrevented || e.ctrlKey || e.metaKey || e.altKey) { return; }
       if (group.querySelector('input[type="radio"]') && /^[0-9]$/.test(e.key)) {
         if (this.choose(group, e.key)) { e.preventDefault(); }
         return;

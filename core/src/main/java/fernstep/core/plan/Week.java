@@ -254,8 +254,10 @@ final class Week {
                 .max(Comparator.comparing((Growing g) -> settlesIn(g))
                         .thenComparing(
                                 g -> !twoDays && training.contains(g.exercise().strand()))
-                        .thenComparing(g -> g.exercise().called())
+                        .thenComparing(
+                                g -> g.exercise().called() && g.exercise().role() == Role.WORK)
                         .thenComparing(g -> opensSlot(g, a))
+                        .thenComparing(g -> g.exercise().called())
                         .thenComparing(g -> g.exercise().need())
                         .thenComparing(g -> -g.order()));
     }

@@ -254,20 +254,6 @@ class WholePlanTest {
         assertThat(few.leftOut())
                 .filteredOn(l -> l.why().key().equals("leftOut.size"))
                 .allMatch(l -> l.why().facts().equals(List.of(3)));
-        Plan few6 = never_pregnant()
-                .strong()
-                .trained("SS1", 3)
-                .trained("BG1", 3)
-                .days(1)
-                .minutes(6)
-                .at_most(8)
-                .plan();
-        assertThat(few6.leftOut())
-                .filteredOn(l -> l.strand() == Strand.BRIDGE || l.strand() == Strand.SIDE_SUPPORT)
-                .extracting(l -> l.why().key())
-                .as("six minutes do not hold all that is in training")
-                .isNotEmpty()
-                .isSubsetOf("leftOut.minutes", "leftOut.changes", "leftOut.sizeOfMinutes");
         Plan roomy = never_pregnant().strong().minutes(90).at_most(10).plan();
         assertThat(roomy.leftOut()).extracting(l -> l.why().key()).contains("leftOut.nothingCalls");
     }
