@@ -42,7 +42,7 @@ class VisitPathTest {
         page.click("text=On to the plan");
 
         assertThat(page.locator(".plan-card .rung-code"))
-                .hasText(new String[] {"BR3", "PF1", "F1", "F2", "DC2", "HK1"});
+                .hasText(new String[] {"BR3", "PF1", "F1", "F2", "BR4", "DC2", "HK1"});
         assertThat(page.locator(".plan-card .side")).hasText(new String[] {"left", "right"});
         visitor.see("one set more: weaker side");
         visitor.checkAccessible();
@@ -87,7 +87,7 @@ class VisitPathTest {
         }
         page.locator(".efforts-box.ready").waitFor();
         page.keyboard().press("2");
-        for (String unloaded : new String[] {"DC2", "HK1"}) {
+        for (String unloaded : new String[] {"BR4", "DC2", "HK1"}) {
             assertThat(page.locator(".runner .code")).hasText(unloaded);
             skip(page);
         }
