@@ -79,8 +79,11 @@ record PlanView(
 
         /** One side does a set more than the other. */
         public boolean weakerSideMore() {
-            return cards.stream()
-                    .anyMatch(c -> c.item().dose().sets() > c.item().baseDose().sets());
+            return cards.stream().anyMatch(card -> card.item().weakerSideMore());
+        }
+
+        public boolean secondRound() {
+            return cards.stream().anyMatch(card -> card.item().secondRound());
         }
 
         static Row of(Strand strand, List<Card> cards, boolean inHand, Words words) {

@@ -231,7 +231,7 @@ public class Prescriptions {
         var rung = desk.question().catalogue().rung(step.rung());
         int extra = item.dose().sets() - item.baseDose().sets();
         Dose base = step.dose();
-        Dose dose = base.withSets(base.sets() + Math.max(0, extra));
+        Dose dose = base.withSets(Math.max(1, base.sets() + extra));
         return new PlanItem(
                 item.strand(),
                 item.role(),

@@ -97,6 +97,16 @@ public record PlanItem(
         }
     }
 
+    /** One side does a set more than the other: the weaker one. */
+    public boolean weakerSideMore() {
+        return side != null && dose.sets() > baseDose.sets();
+    }
+
+    /** More sets than her dose asks for, since minutes are left. */
+    public boolean secondRound() {
+        return side == null && dose.sets() > baseDose.sets();
+    }
+
     /** Flat on the back, for so many seconds. */
     int flatSeconds() {
         return rung.position() == Position.SUPINE ? seconds : 0;

@@ -2,6 +2,7 @@ package fernstep.core.plan;
 
 import fernstep.core.body.Capacity;
 import fernstep.core.catalogue.CatalogueStrand;
+import fernstep.core.catalogue.Prop;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.Observed;
@@ -73,6 +74,8 @@ final class PlanMaker {
         Adaptations today = Adaptations.of(q.screening());
         exercises.replaceAll(e -> e.with(
                 e.items().stream().map(item -> today.on(item, q.her().body())).toList()));
+        exercises.replaceAll(
+                e -> e.with(e.items().stream().map(PlanMaker::saysWhere).toList()));
         Set<Strand> training = exercises.stream()
                 .map(Exercise::strand)
                 .filter(s -> q.training().inTraining(s) || shownByCheck(s))
@@ -96,6 +99,13 @@ final class PlanMaker {
                 List.copyOf(notOpen),
                 List.copyOf(habits),
                 q.wishes().secondsPerDay());
+    }
+
+    /** What is done on a bed says so beside its reason. */
+    private static PlanItem saysWhere(PlanItem item) {
+        return item.rung().props().contains(Prop.BED)
+                ? item.because(Reason.of("why.both", item.why(), Reason.of("why.onABed")))
+                : item;
     }
 
     private Room room() {

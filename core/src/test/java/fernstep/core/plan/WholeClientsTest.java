@@ -326,7 +326,8 @@ class WholeClientsTest {
                         List.of("F5", "HK5", "HP1"),
                         p -> p.items().stream()
                                 .filter(i -> i.position() == Position.SUPINE)
-                                .allMatch(i -> i.rung().props().contains(Prop.BED))),
+                                .allMatch(i -> i.rung().props().contains(Prop.BED)
+                                        && String.valueOf(i.why()).contains("why.onABed"))),
                 of(
                         "sore wrists: hands and knees on the forearms or not at all",
                         never_pregnant().strong().may_not(Restriction.NO_WRIST_LOAD),
