@@ -17,9 +17,12 @@ final class FinishingBreath {
 
     private FinishingBreath() {}
 
-    /** Empty where a breath exercise is still to come. */
+    /** Empty where a breath that asks for no engagement is still to come: after too much load she is not asked to hold. */
     static Optional<Exercise> after(List<Exercise> exercises, Catalogue catalogue) {
-        if (exercises.stream().anyMatch(e -> e.open() && e.rung().strand() == Strand.BREATH)) {
+        if (exercises.stream()
+                .anyMatch(e -> e.open()
+                        && e.rung().strand() == Strand.BREATH
+                        && e.rung().fromDayOne())) {
             return Optional.empty();
         }
         Rung rung = catalogue.at(Waymark.BREATH_FIRST);
