@@ -100,11 +100,12 @@ record Exercise(List<PlanItem> items, boolean mustBeIn, int need, boolean called
         return e.items().stream().map(PlanItem::dose).toList();
     }
 
-    /** Whether the window of each of its rungs has so many sets more. */
+    /** Whether the window of each of its rungs has so many sets more; what was made easier for her is not done more often. */
     boolean hasRound(int more) {
         return items.stream()
-                .allMatch(
-                        i -> i.dose().sets() + more <= i.rung().window().sets().max());
+                .allMatch(item -> item.eased() == null
+                        && item.dose().sets() + more
+                                <= item.rung().window().sets().max());
     }
 
     Exercise withMoreSets(int more) {

@@ -3,9 +3,13 @@ package fernstep.core.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fernstep.core.ShippedCatalogue;
+import fernstep.core.body.Body;
+import fernstep.core.catalogue.Easing;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.SignCode;
 import fernstep.core.plan.Packing.Room;
 import fernstep.core.screening.Strand;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -117,6 +121,18 @@ class PackingTest {
                 .isEqualTo(most);
         assertThat(dose(new Room(3, 3, 1800, 2), exercise("F1", 1, 5, false, 1)).sets())
                 .isEqualTo(1);
+    }
+
+    @Test
+    void what_was_made_easier_for_her_gets_no_second_round() {
+        Exercise must = exercise("DC1", 1, 5, true, 1);
+        Eased eased = new Eased(
+                new CleanSetting("DC1", 1, Easing.NONE, 3, null), LocalDate.of(2031, 6, 14), SignCode.BREATH_HELD);
+        Exercise easier = must.with(must.items().stream()
+                .map(item -> item.easedTo(eased, Body.of(null, null)))
+                .toList());
+        assertThat(easier.items().get(0).eased()).isNotNull();
+        assertThat(dose(new Room(3, 3, 1800, 2), easier).sets()).isEqualTo(1);
     }
 
     @Test
