@@ -49,6 +49,9 @@ public interface CheckMapper extends Visits.LastChecks {
     /** The newest value of each finding up to this day. */
     List<FindingRow> latestFindings(@Param("clientId") long clientId, @Param("upTo") LocalDate upTo);
 
+    /** The day of the newest of them. */
+    Optional<LocalDate> lastFindings(@Param("clientId") long clientId, @Param("upTo") LocalDate upTo);
+
     @Override
     Optional<LocalDate> lastSeparationCheck(@Param("clientId") long clientId);
 }

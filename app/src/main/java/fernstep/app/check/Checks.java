@@ -85,6 +85,11 @@ public class Checks {
         return FindingValues.recorded(mapper.latestFindings(clientId, upTo)).findings();
     }
 
+    /** The day of the latest of them. */
+    public Optional<LocalDate> lastFindings(long clientId, LocalDate upTo) {
+        return mapper.lastFindings(clientId, upTo);
+    }
+
     /** One visit's readings and findings, ready to be compared. */
     public record Taken(VisitRow visit, Separation.Check check, ChangeReport.Found found) {
         public boolean empty() {

@@ -1,8 +1,11 @@
 package fernstep.app.home;
 
+import fernstep.app.client.Clients;
+import fernstep.app.plan.Prescriptions;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
 import fernstep.core.findings.SignCode;
+import fernstep.core.progress.Amount;
 import fernstep.core.progress.HomeReport;
 import fernstep.core.progress.SessionResult;
 import java.time.LocalDate;
@@ -26,11 +29,16 @@ public class HomeReports {
     private final HomeReportMapper mapper;
     private final HomeLogMapper log;
     private final Results results;
+    private final Clients clients;
+    private final Prescriptions prescriptions;
 
-    HomeReports(HomeReportMapper mapper, HomeLogMapper log, Results results) {
+    HomeReports(
+            HomeReportMapper mapper, HomeLogMapper log, Results results, Clients clients, Prescriptions prescriptions) {
         this.mapper = mapper;
         this.log = log;
         this.results = results;
+        this.clients = clients;
+        this.prescriptions = prescriptions;
     }
 
     /** Puts a report down beside those that are there. The same id again is the same report. */
@@ -105,16 +113,26 @@ public class HomeReports {
                 .max(SessionResult.Kind::compareTo)
                 .orElseThrow();
         results.put(new ResultRow(
-                of.sessionId(),
-                of.rung(),
-                of.side(),
-                of.clientId(),
-                day,
-                worst,
-                latest.effort(),
-                null,
-                HomeEntries.told(signs, pain.orElse(null)),
-                latest.rangeFraction()));
+                        of.sessionId(),
+                        of.rung(),
+                        of.side(),
+                        of.clientId(),
+                        day,
+                        worst,
+                        latest.effort(),
+                        null,
+                        HomeEntries.told(signs, pain.orElse(null)),
+                        latest.rangeFraction())
+                .withAmount(prescribed(of).orElse(null)));
+    }
+
+    /** Nobody counts at home: done is what was prescribed, which minutes or tiredness may have made less than her dose. */
+    private Optional<Amount> prescribed(HomeReportRow of) {
+        return prescriptions.of(clients.file(of.clientId())).plan().items().stream()
+                .filter(item -> item.rung().code().equals(of.rung())
+                        && (item.side() == null ? "" : item.side().name()).equals(of.side()))
+                .map(item -> Amount.of(item.dose()))
+                .findFirst();
     }
 
     private List<HomeReportRow> of(String sessionId, String rung, String side) {

@@ -23,7 +23,7 @@ import org.jspecify.annotations.Nullable;
  * A plan as one sheet: a row for each strand, and for the row in hand cards with what can be changed.
  *
  * @param day the session that is shown: A, or B
- * @param againstLastWeekPct load of a week of this plan against the week behind her, %; null where she has not trained
+ * @param againstBestWeekPct load of a week of this plan against the week behind her, %; null where she has not trained
  */
 record PlanView(
         Plan plan,
@@ -34,7 +34,7 @@ record PlanView(
         List<Reason> warnings,
         boolean byHand,
         int size,
-        @Nullable Integer againstLastWeekPct) {
+        @Nullable Integer againstBestWeekPct) {
     /**
      * One item.
      *
@@ -218,7 +218,7 @@ record PlanView(
                 desk.warnings(plan),
                 desk.byHand(),
                 desk.question().wishes().size(),
-                desk.againstLastWeekPct(plan));
+                desk.againstBestWeekPct(plan));
     }
 
     private static List<Row> rows(List<Card> cards, @Nullable String inHand, Words words) {

@@ -7,7 +7,6 @@ import fernstep.app.client.ClientFile;
 import fernstep.app.progress.LadderLog;
 import fernstep.app.progress.LadderMoves;
 import fernstep.app.progress.Ladders;
-import fernstep.app.progress.ResultRow;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Today;
 import fernstep.core.catalogue.Span;
@@ -15,16 +14,12 @@ import fernstep.core.findings.Findings;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.Adaptations;
 import fernstep.core.plan.Choice;
-import fernstep.core.plan.Dose;
-import fernstep.core.plan.DoseRules;
 import fernstep.core.plan.FindingLine;
-import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.PlanWarnings;
 import fernstep.core.plan.Proposal;
 import fernstep.core.plan.Role;
-import fernstep.core.plan.SessionTime;
 import fernstep.core.plan.Wishes;
 import fernstep.core.schedule.GarmentSchedule;
 import fernstep.core.screening.Answer;
@@ -36,8 +31,8 @@ import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -101,65 +96,30 @@ public class Plans {
 
         public List<Reason> warnings(Plan plan) {
             List<Reason> all = new ArrayList<>(PlanWarnings.ofHer(question.screening(), log.symptomDays(day), day));
-            Integer against = againstLastWeekPct(plan);
+            Integer against = againstBestWeekPct(plan);
             if (against != null) {
-                PlanWarnings.ofLoadAgainstLastWeek(against).ifPresent(all::add);
+                PlanWarnings.ofLoadAgainstBestWeek(against).ifPresent(all::add);
             }
             all.addAll(PlanWarnings.of(plan, question.wishes(), log.heldClean(), day));
             return all;
         }
 
-        private static final int WEEK = 7;
-        private static final int WEEKS_COMPARED = 4;
-
         /**
          * A week of this plan against the best of her last four, estimated from loads, seconds and doses. Null before the
-         * fourth week of her log: nobody's first weeks are a measure of what she can.
+         * fourth week of her log.
          */
         @Nullable
-        Integer againstLastWeekPct(Plan plan) {
-            boolean fourthWeek =
-                    log.results().stream().anyMatch(r -> !r.heldOn().isAfter(day.minusWeeks(WEEKS_COMPARED - 1)));
-            if (!fourthWeek) {
-                return null;
-            }
-            double best = IntStream.range(0, WEEKS_COMPARED)
-                    .mapToDouble(back -> exposureOfWeekTo(day.minusWeeks(back)))
-                    .max()
-                    .orElse(0);
+        Integer againstBestWeekPct(Plan plan) {
+            OptionalDouble best = question.training().loads().bestWeek(day);
             double planned = plan.days().stream()
                     .mapToDouble(d -> d.perWeek() * d.exposure())
                     .sum();
-            return best <= 0 ? null : (int) Math.round(100 * (planned / best - 1));
-        }
-
-        private double exposureOfWeekTo(LocalDate last) {
-            return log.results().stream()
-                    .filter(r -> r.heldOn().isAfter(last.minusDays(WEEK))
-                            && !r.heldOn().isAfter(last))
-                    .mapToDouble(this::exposure)
-                    .sum();
+            return best.isEmpty() ? null : (int) Math.round(100 * (planned / best.getAsDouble() - 1));
         }
 
         /** What was found and this plan has no place for. */
         public List<FindingLine> unserved(Plan plan) {
             return FindingLine.unserved(plan, question);
-        }
-
-        private double exposure(ResultRow r) {
-            return question.catalogue()
-                    .find(r.rung())
-                    .filter(g -> g.family() != null)
-                    .map(g -> {
-                        Dose dose = question.training().places().stream()
-                                .filter(p -> p.rung().equals(r.rung()))
-                                .map(Place::dose)
-                                .findFirst()
-                                .orElseGet(() -> DoseRules.first(
-                                        g, question.wishes().stances().dose()));
-                        return g.indexAt(r.rangeFraction(), question.her().body()) * SessionTime.loadSeconds(g, dose);
-                    })
-                    .orElse(0.0);
         }
 
         /** Days a week she may have: hers, as far as the blocked days leave them. */

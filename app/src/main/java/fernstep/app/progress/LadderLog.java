@@ -5,6 +5,7 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.plan.Eased;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.RungGates;
+import fernstep.core.plan.TrainedLoad;
 import fernstep.core.plan.Training;
 import fernstep.core.progress.Progress;
 import fernstep.core.progress.StillEased;
@@ -21,13 +22,17 @@ import org.jspecify.annotations.Nullable;
  *
  * @param heldClean loads she has held clean in the past year
  * @param eased what was made easier and where it still is
+ * @param checkedOn the day of her latest findings; null where there are none
+ * @param loads under which she trained
  */
 public record LadderLog(
         List<LadderRow> steps,
         List<ResultRow> results,
         RungGates.History history,
         List<Capacity.Clean> heldClean,
-        EasedLog eased) {
+        EasedLog eased,
+        @Nullable LocalDate checkedOn,
+        TrainedLoad loads) {
     private static final int SYMPTOM_DAYS = 28;
 
     public List<Place> places() {
@@ -56,7 +61,9 @@ public record LadderLog(
                 history,
                 heldClean,
                 told || floorSymptoms(today),
-                today);
+                today,
+                checkedOn,
+                loads);
     }
 
     /** What followed her sessions, of whatever rung. */

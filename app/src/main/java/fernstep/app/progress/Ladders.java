@@ -13,10 +13,13 @@ import fernstep.core.catalogue.Window;
 import fernstep.core.client.Restriction;
 import fernstep.core.findings.Findings;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.Dose;
 import fernstep.core.plan.DoseRules;
 import fernstep.core.plan.Place;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.RungGates;
+import fernstep.core.plan.SessionTime;
+import fernstep.core.plan.TrainedLoad;
 import fernstep.core.plan.Waiting;
 import fernstep.core.plan.Wishes;
 import fernstep.core.progress.Frond;
@@ -38,6 +41,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -87,7 +92,32 @@ public class Ladders {
                 EasedLog.of(
                         steps,
                         mapper.cleanSettings(client.id(), today.date().minusDays(LOOK_BACK_DAYS)),
-                        catalogues.get()));
+                        catalogues.get()),
+                checks.lastFindings(client.id(), today.date()).orElse(null),
+                new TrainedLoad(results.stream()
+                        .flatMap(r -> load(r, steps, client).stream())
+                        .toList()));
+    }
+
+    /** Of one session; where it is not on record how much was done, her dose of that rung. */
+    private Optional<TrainedLoad.Done> load(ResultRow result, List<LadderRow> steps, ClientFile client) {
+        return catalogues
+                .get()
+                .find(result.rung())
+                .filter(rung -> rung.family() != null)
+                .map(rung -> {
+                    Dose dose = steps.stream()
+                            .filter(step -> step.rung().equals(result.rung()))
+                            .map(LadderRow::dose)
+                            .findFirst()
+                            .orElseGet(
+                                    () -> DoseRules.first(rung, client.stances().dose()));
+                    double index = rung.indexAt(result.rangeFraction(), client.body());
+                    return new TrainedLoad.Done(
+                            result.heldOn(),
+                            Objects.requireNonNull(rung.family()),
+                            index * SessionTime.loadSeconds(rung, result.doneOf(dose)));
+                });
     }
 
     private RungGates.History history(ClientFile client, List<LadderRow> steps, List<ResultRow> results) {
@@ -169,7 +199,8 @@ public class Ladders {
             List<HoldRow> holds,
             Findings findings,
             fernstep.core.standing.Standing reported) {
-        LadderLog log = new LadderLog(steps, results, history(client, steps, results), List.of(), EasedLog.NOTHING);
+        LadderLog log = new LadderLog(
+                steps, results, history(client, steps, results), List.of(), EasedLog.NOTHING, null, TrainedLoad.NONE);
         Context context = context(client, screening, log, findings, false, reported);
         return standings(context.inOutline(), holds);
     }

@@ -5,7 +5,9 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.CleanSetting;
+import fernstep.core.plan.Dose;
 import fernstep.core.plan.Training;
+import fernstep.core.progress.Amount;
 import fernstep.core.progress.SessionResult;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -25,7 +27,61 @@ public record ResultRow(
         @Nullable Integer effort,
         @Nullable String nextDay,
         String signs,
-        double rangeFraction) {
+        double rangeFraction,
+        @Nullable Integer setsDone,
+        @Nullable Integer timesDone,
+        @Nullable Integer holdS) {
+
+    /** How much was done is not on record. */
+    public ResultRow(
+            String sessionId,
+            String rung,
+            String side,
+            long clientId,
+            LocalDate heldOn,
+            SessionResult.Kind result,
+            @Nullable Integer effort,
+            @Nullable String nextDay,
+            String signs,
+            double rangeFraction) {
+        this(sessionId, rung, side, clientId, heldOn, result, effort, nextDay, signs, rangeFraction, null, null, null);
+    }
+
+    /** The same with how much was done; null where that is not known. */
+    public ResultRow withAmount(@Nullable Amount amount) {
+        return amount == null
+                ? this
+                : new ResultRow(
+                        sessionId,
+                        rung,
+                        side,
+                        clientId,
+                        heldOn,
+                        result,
+                        effort,
+                        nextDay,
+                        signs,
+                        rangeFraction,
+                        amount.sets(),
+                        amount.times(),
+                        amount.holdS());
+    }
+
+    /** What was done of a dose; all of it where that is not on record. */
+    Dose doneOf(Dose dose) {
+        Amount amount = amount();
+        if (amount == null) {
+            return dose;
+        }
+        Dose done = dose.withSets(amount.sets()).withTimes(amount.times());
+        return amount.holdS() == null ? done : done.withHoldS(amount.holdS());
+    }
+
+    private @Nullable Amount amount() {
+        return setsDone == null || timesDone == null || !Range.SETS.holds(setsDone)
+                ? null
+                : new Amount(setsDone, timesDone, holdS);
+    }
 
     /** An effort that no scale has is passed over. */
     public SessionResult asResult() {
@@ -35,7 +91,7 @@ public record ResultRow(
     /** @param cleanAt what it could be done clean at; null where it was not made easier */
     SessionResult asResult(@Nullable CleanSetting cleanAt) {
         Integer told = effort != null && Range.EFFORT.holds(effort) ? effort : null;
-        return new SessionResult(heldOn, result, told, nextDay == null ? null : symptoms(nextDay), cleanAt);
+        return new SessionResult(heldOn, result, told, nextDay == null ? null : symptoms(nextDay), cleanAt, amount());
     }
 
     /** As the plan reads it; empty for a rung that the catalogue no longer has. */

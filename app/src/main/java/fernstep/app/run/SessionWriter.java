@@ -88,16 +88,17 @@ class SessionWriter {
         mapper.finish(session.id());
         held.results()
                 .forEach(r -> results.put(new ResultRow(
-                        session.id(),
-                        r.rung(),
-                        r.side() == null ? "" : r.side().name(),
-                        session.clientId(),
-                        session.heldOn(),
-                        r.kind(),
-                        r.effort(),
-                        null,
-                        r.signs().stream().map(Enum::name).collect(Collectors.joining(",")),
-                        r.range())));
+                                session.id(),
+                                r.rung(),
+                                r.side() == null ? "" : r.side().name(),
+                                session.clientId(),
+                                session.heldOn(),
+                                r.kind(),
+                                r.effort(),
+                                null,
+                                r.signs().stream().map(Enum::name).collect(Collectors.joining(",")),
+                                r.range())
+                        .withAmount(r.amount())));
         referrals.report(session, held);
         results.putEased(
                 session.id(),

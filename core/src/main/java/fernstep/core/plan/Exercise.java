@@ -35,6 +35,19 @@ record Exercise(List<PlanItem> items, boolean mustBeIn, int need, boolean called
         return items.stream().mapToInt(PlanItem::secondsPerDay).sum();
     }
 
+    /** Load index × seconds under load of a day, all its sessions together; 0 where no load is followed. */
+    double exposurePerDay() {
+        return items.stream()
+                .mapToDouble(i -> i.loadIndex() * i.loadSeconds() * i.dose().perDay())
+                .sum();
+    }
+
+    Exercise alsoBecause(Reason reason) {
+        return with(items.stream()
+                .map(i -> i.because(Reason.of("why.both", i.why(), reason)))
+                .toList());
+    }
+
     int perDay() {
         return items.get(0).dose().perDay();
     }

@@ -1,5 +1,6 @@
 package fernstep.core.plan;
 
+import fernstep.core.measure.Reason;
 import fernstep.core.plan.Packing.Room;
 import fernstep.core.plan.PlanItem.Ground;
 import java.util.ArrayList;
@@ -15,6 +16,7 @@ final class Growing {
     private final int order;
     private final int grounds;
     private int level;
+    private boolean heldByHerWeek;
 
     /**
      * @param order where it stood among all
@@ -44,6 +46,16 @@ final class Growing {
 
     Exercise exercise() {
         return levels.get(level);
+    }
+
+    /** With the reason where her last weeks keep it below its dose. */
+    Exercise told() {
+        return heldByHerWeek && !isFull() ? exercise().alsoBecause(Reason.of("why.slowRise")) : exercise();
+    }
+
+    /** It has no set more, since the week would ask for much more of its kind than her last weeks did. */
+    void heldByHerWeek() {
+        heldByHerWeek = true;
     }
 
     int order() {

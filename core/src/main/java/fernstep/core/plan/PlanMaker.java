@@ -85,9 +85,13 @@ final class PlanMaker {
                 .mapToInt(i -> i.dose().daysPerWeek())
                 .max()
                 .orElse(q.wishes().daysAtMost());
-        Week.ByHand byHand = new Week.ByHand(chosen(Choice::locked), chosen(choice -> choice.dose() != null));
+        ByHand byHand = new ByHand(chosen(Choice::locked), chosen(choice -> choice.dose() != null));
         boolean rounds = !today.told().contains(Answer.TIRED);
-        Week week = new Week(exercises, room, training, byHand, !q.wishes().daily(), rounds);
+        WeekRules rules = new WeekRules(
+                !q.wishes().daily(),
+                rounds,
+                q.training().loads().bestWeeks(q.training().today()));
+        Week week = new Week(exercises, room, training, byHand, rules);
         List<List<Exercise>> sessions = week.sessions(daysPerWeek);
         tellLeftOut(sessions, room);
         notOpen.sort(Comparator.comparing(NotOpen::strand));
@@ -150,12 +154,13 @@ final class PlanMaker {
                 items.stream().anyMatch(this::heavy)));
     }
 
-    /** What a check showed clean is in training from then on. */
+    /** What a check showed clean is in training for four weeks; from then on her log says what is. */
     private boolean shownByCheck(Strand strand) {
-        return q.catalogue().strand(strand).stream()
-                .flatMap(s -> s.rungs().stream())
-                .filter(Rung::loaded)
-                .anyMatch(r -> tested.contains(r.code()));
+        return q.training().checkedOfLate()
+                && q.catalogue().strand(strand).stream()
+                        .flatMap(s -> s.rungs().stream())
+                        .filter(Rung::loaded)
+                        .anyMatch(r -> tested.contains(r.code()));
     }
 
     private static boolean sameRung(Exercise e, PlanItem item) {

@@ -40,7 +40,7 @@ public final class PlanWarnings {
      *
      * @param pct load of a week of this plan against the week behind her, %
      */
-    public static Optional<Reason> ofLoadAgainstLastWeek(int pct) {
+    public static Optional<Reason> ofLoadAgainstBestWeek(int pct) {
         return pct >= MUCH_MORE_LOAD_PCT ? Optional.of(Reason.of("warn.loadJump", pct)) : Optional.empty();
     }
 

@@ -19,6 +19,8 @@ import org.jspecify.annotations.Nullable;
  * @param log what was trained, any order
  * @param heldClean loads held clean
  * @param floorSymptoms leaking or heaviness told today or in the past four weeks
+ * @param checkedOn the day of her latest findings; null where they are today's
+ * @param loads under which she trained of late
  */
 public record Training(
         List<Place> places,
@@ -26,7 +28,9 @@ public record Training(
         RungGates.History history,
         List<Capacity.Clean> heldClean,
         boolean floorSymptoms,
-        LocalDate today) {
+        LocalDate today,
+        @Nullable LocalDate checkedOn,
+        TrainedLoad loads) {
     private static final int IN_TRAINING_DAYS = 28;
     private static final int SESSIONS_LOOKED_AT = 2;
 
@@ -44,6 +48,17 @@ public record Training(
         }
     }
 
+    /** With findings of today. */
+    public Training(
+            List<Place> places,
+            List<Trained> log,
+            RungGates.History history,
+            List<Capacity.Clean> heldClean,
+            boolean floorSymptoms,
+            LocalDate today) {
+        this(places, log, history, heldClean, floorSymptoms, today, null, TrainedLoad.NONE);
+    }
+
     public Training {
         places = List.copyOf(places);
         log = List.copyOf(log);
@@ -56,7 +71,7 @@ public record Training(
     }
 
     public Training with(List<Place> others) {
-        return new Training(others, log, history, heldClean, floorSymptoms, today);
+        return new Training(others, log, history, heldClean, floorSymptoms, today, checkedOn, loads);
     }
 
     Optional<LocalDate> lastTrained(Strand strand) {
@@ -68,9 +83,16 @@ public record Training(
 
     /** Trained in the past four weeks. */
     boolean inTraining(Strand strand) {
-        return lastTrained(strand)
-                .map(d -> ChronoUnit.DAYS.between(d, today) < IN_TRAINING_DAYS)
-                .orElse(false);
+        return lastTrained(strand).map(this::ofLate).orElse(false);
+    }
+
+    /** What her check showed clean counts as trained for as long. */
+    boolean checkedOfLate() {
+        return checkedOn == null || ofLate(checkedOn);
+    }
+
+    private boolean ofLate(LocalDate day) {
+        return ChronoUnit.DAYS.between(day, today) < IN_TRAINING_DAYS;
     }
 
     /** Trained once, or given in a plan that was used. */

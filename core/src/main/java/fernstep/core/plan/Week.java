@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The sessions of a week: one where all fits, else A and B in turn, so that every strand in training comes at least once
@@ -24,8 +25,7 @@ final class Week {
 
     private final Room room;
     private final Set<Strand> training;
-    private final boolean restsBetween;
-    private final boolean rounds;
+    private final WeekRules rules;
     private final ByHand byHand;
     private final List<Growing> all = new ArrayList<>();
     private final List<Growing> a = new ArrayList<>();
@@ -34,42 +34,15 @@ final class Week {
 
     private Set<LoadFamily> heavyOnB = Set.of();
     private boolean twoDays;
-
-    /**
-     * What was set by hand.
-     *
-     * @param locked in, whatever the minutes say
-     * @param dosed neither a set less nor more
-     */
-    record ByHand(Set<Strand> locked, Set<Strand> dosed) {
-        static final ByHand NOTHING = new ByHand(Set.of(), Set.of());
-
-        ByHand {
-            locked = Set.copyOf(locked);
-            dosed = Set.copyOf(dosed);
-        }
-
-        boolean fixed(Strand strand) {
-            return locked.contains(strand) || dosed.contains(strand);
-        }
-    }
+    private int days;
 
     /**
      * @param training strands in training, or shown clean by a check
-     * @param restsBetween heavy work needs a day between
-     * @param rounds minutes left over are for a second round of foundations
      */
-    Week(
-            List<Exercise> exercises,
-            Room room,
-            Set<Strand> training,
-            ByHand byHand,
-            boolean restsBetween,
-            boolean rounds) {
+    Week(List<Exercise> exercises, Room room, Set<Strand> training, ByHand byHand, WeekRules rules) {
         this.room = room;
         this.training = training;
-        this.restsBetween = restsBetween;
-        this.rounds = rounds;
+        this.rules = rules;
         this.byHand = byHand;
         for (Exercise e : exercises) {
             all.add(new Growing(e, all.size(), byHand.fixed(e.strand()), e.role() == Role.FOUNDATION));
@@ -83,6 +56,7 @@ final class Week {
     /** One session, or two. */
     List<List<Exercise>> sessions(int daysPerWeek) {
         twoDays = daysPerWeek > 1;
+        days = daysPerWeek;
         heavyOnB = twoDays && daysFollowEachOther(daysPerWeek) ? heavyOnB() : Set.of();
         musts().filter(g -> byHand.locked().contains(g.exercise().strand())).forEach(a::add);
         if (a.isEmpty()) {
@@ -98,7 +72,7 @@ final class Week {
                 onlyB.remove(g);
             }
         }
-        boolean apart = restsBetween
+        boolean apart = rules.restsBetween()
                 && daysFollowEachOther(daysPerWeek)
                 && a.stream().anyMatch(g -> g.exercise().heavy());
         if (!twoDays || (onlyB.isEmpty() && !apart)) {
@@ -213,7 +187,7 @@ final class Week {
     }
 
     private boolean anotherRound(Room now) {
-        return rounds && growing(g -> g.exercise().mustBeIn() && !g.isAtTop(), now);
+        return rules.rounds() && growing(g -> g.exercise().mustBeIn() && !g.isAtTop(), now);
     }
 
     /** One set more of the first that has room for it, the fewest sets first. */
@@ -227,12 +201,34 @@ final class Week {
             boolean musts = g.exercise().mustBeIn();
             boolean room1 = onlyB.contains(g) || Growing.fit(a, now);
             boolean room2 = onlyB.isEmpty() || (!onlyB.contains(g) && !musts) || Growing.fit(inB(), now);
-            if (room1 && room2) {
+            boolean noMoreThanHerWeek = withinHerWeek(g.exercise().family());
+            if (room1 && room2 && noMoreThanHerWeek) {
                 return true;
             }
             g.shrink();
+            if (!noMoreThanHerWeek) {
+                g.heldByHerWeek();
+            }
         }
         return false;
+    }
+
+    /** The load of a kind rises slowly from week to week: sets give way before exercises do. */
+    private boolean withinHerWeek(@Nullable LoadFamily family) {
+        if (family == null) {
+            return true;
+        }
+        double everyDay = days * exposure(a, family);
+        double everyOtherDay = days / 2.0 * exposure(onlyB, family);
+        return rules.allows(family, everyDay + everyOtherDay);
+    }
+
+    private static double exposure(List<Growing> these, LoadFamily family) {
+        return these.stream()
+                .map(Growing::exercise)
+                .filter(e -> e.family() == family)
+                .mapToDouble(Exercise::exposurePerDay)
+                .sum();
     }
 
     /** What nothing calls for comes in while half of her minutes are free. */
@@ -299,14 +295,14 @@ final class Week {
     private static List<Exercise> inOrder(List<Growing> these) {
         return these.stream()
                 .sorted(Comparator.comparingInt(Growing::order))
-                .map(Growing::exercise)
+                .map(Growing::told)
                 .toList();
     }
 
     /** With more than one kind of heavy load, every other kind waits for B. */
     private Set<LoadFamily> heavyOnB() {
         EnumSet<LoadFamily> onB = EnumSet.noneOf(LoadFamily.class);
-        if (!restsBetween) {
+        if (!rules.restsBetween()) {
             return onB;
         }
         List<LoadFamily> families = all.stream()

@@ -79,7 +79,8 @@ final class ProgressStep {
 
     /** Clean, and no credit for it: said, so that nobody wonders why nothing grows. */
     private Optional<Progress> notYetACredit() {
-        return last().filter(result -> result.kind() == Kind.CLEAN && !result.earnsCredit())
+        return last().filter(result -> result.kind() == Kind.CLEAN)
+                .filter(result -> !result.earnsCredit() || !didHerDose(result))
                 .flatMap(result -> switch (result.hard()) {
                     case UNTOLD ->
                         Optional.of(stay(
@@ -89,7 +90,12 @@ final class ProgressStep {
                         Optional.of(stay(
                                 Change.HOLD,
                                 Reason.of("progress.effortHigh", credits(), CREDITS_NEEDED, told(result))));
-                    case EASY, WANTED -> Optional.empty();
+                    case EASY, WANTED ->
+                        didHerDose(result)
+                                ? Optional.empty()
+                                : Optional.of(stay(
+                                        Change.HOLD,
+                                        Reason.of("progress.lessThanDose", credits(), CREDITS_NEEDED, result.date())));
                 });
     }
 
@@ -142,11 +148,19 @@ final class ProgressStep {
         for (SessionResult r : q.log()) {
             if (r.kind() != Kind.CLEAN && r.kind() != Kind.HELPED) {
                 since.clear();
-            } else if (r.earnsCredit()) {
+            } else if (r.earnsCredit() && didHerDose(r)) {
                 since.add(r);
             }
         }
         return since;
+    }
+
+    /**
+     * A session with fewer repetitions than her dose, for want of minutes say, shows nothing about more of them. What is
+     * made easier for her is meant to be less, and earns the way back.
+     */
+    private boolean didHerDose(SessionResult result) {
+        return place.eased() != null || result.fullSetsOf(place.dose());
     }
 
     /** Two sessions on one day earn one credit. */
@@ -271,8 +285,16 @@ final class ProgressStep {
         };
     }
 
-    /** One notch, two where it was next to no effort, half of one while pregnant. */
+    /**
+     * One notch, two where it was next to no effort, half of one while pregnant. Sets are not added to sets that were not
+     * all done.
+     */
     private Optional<Dose> notches() {
+        boolean allSets = credited.stream().allMatch(result -> result.allSetsOf(place.dose()));
+        return larger().filter(dose -> allSets || dose.sets() <= place.dose().sets());
+    }
+
+    private Optional<Dose> larger() {
         if (Boolean.TRUE.equals(q.known().pregnant())) {
             return DoseRules.halfNotchUp(place.dose(), place.window());
         }

@@ -3,6 +3,7 @@ package fernstep.core.progress;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.plan.CleanSetting;
+import fernstep.core.plan.Dose;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -13,16 +14,22 @@ import org.jspecify.annotations.Nullable;
  * @param effort 0 to 10, or null when it was not said
  * @param nextDay what she felt the next day; null while not known
  * @param cleanAt how she could do it without the sign for which it was made easier; null where it was not, or is not known
+ * @param amount how much of it was done; null where that is not on record: then it was her dose
  */
 public record SessionResult(
         LocalDate date,
         Kind kind,
         @Nullable Integer effort,
         @Nullable List<Symptom> nextDay,
-        @Nullable CleanSetting cleanAt) {
-    /** Nothing was made easier in it. */
+        @Nullable CleanSetting cleanAt,
+        @Nullable Amount amount) {
+    /** Nothing was made easier in it, and all of her dose done. */
     public SessionResult(LocalDate date, Kind kind, @Nullable Integer effort, @Nullable List<Symptom> nextDay) {
-        this(date, kind, effort, nextDay, null);
+        this(date, kind, effort, nextDay, null, null);
+    }
+
+    public SessionResult withAmount(@Nullable Amount done) {
+        return new SessionResult(date, kind, effort, nextDay, cleanAt, done);
     }
 
     /** So long a credit waits for the answer about the morning after; then it lapses without loss. */
@@ -90,6 +97,15 @@ public record SessionResult(
     /** Clean, at an effort of 4 or less, and said to be without symptoms the next day: silence earns nothing. */
     boolean earnsCredit() {
         return light() && nextDay != null && nextDay.isEmpty();
+    }
+
+    /** Each set was as long as the dose asks for; how many there were is another matter. */
+    boolean fullSetsOf(Dose dose) {
+        return amount == null || amount.fullSetsOf(dose);
+    }
+
+    boolean allSetsOf(Dose dose) {
+        return amount == null || amount.allSetsOf(dose);
     }
 
     /** It would earn one if the morning after was without symptoms, and nobody has said how it was yet. */

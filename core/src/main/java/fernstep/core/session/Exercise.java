@@ -17,6 +17,7 @@ import fernstep.core.measure.Side;
 import fernstep.core.plan.CleanSetting;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.SessionTime;
+import fernstep.core.progress.Amount;
 import fernstep.core.session.SessionEvent.Answered;
 import java.util.List;
 import java.util.Optional;
@@ -349,9 +350,18 @@ public final class Exercise {
         boolean worked = set() > 1 || repsDone() > 0 || setDone() || seen.moved();
         boolean counts = state == State.DONE || seen.moved();
         return worked && counts
-                ? Optional.of(
-                        new ExerciseResult(plannedRung, side, seen.result(), effort, signs(), range, cleanSetting()))
+                ? Optional.of(new ExerciseResult(
+                        plannedRung, side, seen.result(), effort, signs(), range, cleanSetting(), amount()))
                 : Optional.empty();
+    }
+
+    private @Nullable Amount amount() {
+        int begun = (int) sets().stream()
+                .filter(set -> set.done() > 0)
+                .mapToInt(SetDone::set)
+                .distinct()
+                .count();
+        return begun == 0 ? null : new Amount(begun, dose.times(), dose.holdS());
     }
 
     /** What the next session begins with; null where it begins as planned, and where the exercise was ended for good reason. */

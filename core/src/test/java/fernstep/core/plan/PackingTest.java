@@ -11,6 +11,7 @@ import fernstep.core.plan.Packing.Room;
 import fernstep.core.screening.Strand;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -32,7 +33,7 @@ class PackingTest {
     }
 
     private static List<List<Exercise>> week(Room room, Exercise... all) {
-        return new Week(List.of(all), room, Set.of(), Week.ByHand.NOTHING, true, true).sessions(1);
+        return new Week(List.of(all), room, Set.of(), ByHand.NOTHING, new WeekRules(true, true, Map.of())).sessions(1);
     }
 
     private static List<String> codes(Room room, Exercise... all) {
@@ -138,9 +139,15 @@ class PackingTest {
     @Test
     void a_dose_by_hand_is_neither_lowered_nor_raised() {
         Exercise byHand = exercise("DC1", 2, 5, true, 1);
-        Week.ByHand dosed = new Week.ByHand(Set.of(), Set.of(Strand.DEEP_CORE));
+        ByHand dosed = new ByHand(Set.of(), Set.of(Strand.DEEP_CORE));
         for (int seconds : new int[] {60, 3600}) {
-            assertThat(new Week(List.of(byHand), new Room(3, 3, seconds, 2), Set.of(), dosed, true, true).sessions(1))
+            assertThat(new Week(
+                                    List.of(byHand),
+                                    new Room(3, 3, seconds, 2),
+                                    Set.of(),
+                                    dosed,
+                                    new WeekRules(true, true, Map.of()))
+                            .sessions(1))
                     .containsExactly(List.of(byHand));
         }
     }

@@ -138,9 +138,9 @@ class PlanWarningsTest {
 
     @Test
     void a_week_of_much_more_load_than_the_one_behind_her_is_said_and_a_small_rise_is_not() {
-        assertThat(PlanWarnings.ofLoadAgainstLastWeek(49)).isEmpty();
-        assertThat(PlanWarnings.ofLoadAgainstLastWeek(-80)).isEmpty();
-        assertThat(PlanWarnings.ofLoadAgainstLastWeek(50)).contains(Reason.of("warn.loadJump", 50));
+        assertThat(PlanWarnings.ofLoadAgainstBestWeek(49)).isEmpty();
+        assertThat(PlanWarnings.ofLoadAgainstBestWeek(-80)).isEmpty();
+        assertThat(PlanWarnings.ofLoadAgainstBestWeek(50)).contains(Reason.of("warn.loadJump", 50));
     }
 
     @Test

@@ -13,6 +13,7 @@ import java.util.Collections;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -149,7 +150,7 @@ class SessionOrderTest {
     }
 
     private static List<Set<String>> week(int days, boolean rests, Room room, Set<Strand> training, Exercise... all) {
-        return new Week(List.of(all), room, training, Week.ByHand.NOTHING, rests, true)
+        return new Week(List.of(all), room, training, ByHand.NOTHING, new WeekRules(rests, true, Map.of()))
                 .sessions(days).stream()
                         .map(s -> s.stream()
                                 .map(e -> e.items().get(0).rung().code())

@@ -84,4 +84,16 @@ class TrainingTest {
         assertThat(log(log.toArray(Training.Trained[]::new)).seenClearlyOfLate(SignCode.BACK_ARCHES))
                 .isTrue();
     }
+
+    @Test
+    void a_check_counts_as_training_for_four_weeks() {
+        assertThat(checkedOn(TODAY.minusDays(27)).checkedOfLate()).isTrue();
+        assertThat(checkedOn(TODAY.minusDays(28)).checkedOfLate()).isFalse();
+        assertThat(Training.none(TODAY).checkedOfLate()).as("findings of today").isTrue();
+    }
+
+    private static Training checkedOn(LocalDate day) {
+        return new Training(
+                List.of(), List.of(), RungGates.History.NONE, List.of(), false, TODAY, day, TrainedLoad.NONE);
+    }
 }

@@ -380,7 +380,8 @@ class WholePlanTest {
                         new Capacity.Clean(Woman.TODAY, floats.rung().family(), side, floats.loadIndex() / share, null))
                 .toList();
         Training t = q.training();
-        Training known = new Training(t.places(), t.log(), t.history(), held, t.floorSymptoms(), t.today());
+        Training known = new Training(
+                t.places(), t.log(), t.history(), held, t.floorSymptoms(), t.today(), t.checkedOn(), t.loads());
         assertThat(Plan.of(new Plan.Question(q.catalogue(), q.her(), known, q.wishes()))
                         .days())
                 .hasSize(days);

@@ -74,6 +74,7 @@ public final class Woman {
     private final List<Training.Trained> log = new ArrayList<>();
     private final List<Capacity.Clean> held = new ArrayList<>();
     private final List<Choice> choices = new ArrayList<>();
+    private TrainedLoad loads = TrainedLoad.NONE;
 
     public static Woman never_pregnant() {
         return new Woman();
@@ -115,6 +116,11 @@ public final class Woman {
 
     public Woman cleared() {
         return cleared(Clearance.Scope.EXERCISE);
+    }
+
+    public Woman loads(TrainedLoad done) {
+        loads = done;
+        return this;
     }
 
     public Woman may_not(Restriction... closed) {
@@ -364,7 +370,9 @@ public final class Woman {
                         new RungGates.History(cleanWeeks, Map.of()),
                         held,
                         floorSymptoms || answers.contains(Answer.LEAK_EFFORT),
-                        TODAY),
+                        TODAY,
+                        null,
+                        loads),
                 new Wishes(stances(), minutes, days, blocked, size, goal, choices));
     }
 

@@ -46,6 +46,7 @@ class ProgressTest {
         private LocalDate recheckDue;
         private boolean widened;
         private boolean askFirst;
+        private Progress.WayBack eased;
         private Screening screening;
         private Set<RungGates.Done> done = Set.of();
 
@@ -66,6 +67,19 @@ class ProgressTest {
 
         Case log(int daysAgo, Kind kind, Integer effort, List<Symptom> nextDay) {
             log.add(new SessionResult(TODAY.minusDays(daysAgo), kind, effort, nextDay));
+            return this;
+        }
+
+        /** Clean and light on these days, so much of it done. */
+        Case did(Amount amount, int... daysAgo) {
+            for (int day : daysAgo) {
+                log.add(new SessionResult(TODAY.minusDays(day), Kind.CLEAN, 3, List.of()).withAmount(amount));
+            }
+            return this;
+        }
+
+        Case halfWayBack() {
+            eased = Progress.WayBack.EASED;
             return this;
         }
 
@@ -98,8 +112,15 @@ class ProgressTest {
             Rung r = ShippedCatalogue.CATALOGUE.rung(rung);
             return Progress.of(new Progress.Question(
                     ShippedCatalogue.CATALOGUE,
-                    Progress.Place.atFullRange(
-                            r, r.perSide() ? Side.LEFT : null, dose, DoseRules.window(r.window(), stance)),
+                    new Progress.Place(
+                            r,
+                            r.perSide() ? Side.LEFT : null,
+                            dose,
+                            DoseRules.window(r.window(), stance),
+                            Progress.RangeState.FULL,
+                            0,
+                            false,
+                            eased),
                     stance,
                     log,
                     new Progress.Day(TODAY, recheckDue, widened, askFirst, false, Progress.DayAfter.NONE),
@@ -109,6 +130,65 @@ class ProgressTest {
 
     private static Case f2() {
         return new Case();
+    }
+
+    /** By sets a week F2 has two or three sets of 10 to 15. */
+    @Nested
+    class A_session_that_was_shortened {
+        private Case twoSetsOf(int reps) {
+            return new Case().stance(DoseStance.SETS_WEEKLY).at("F2", new Dose(2, reps, null, null, 1, 3));
+        }
+
+        @Test
+        void with_fewer_repetitions_earns_nothing_and_says_so() {
+            Progress p = twoSetsOf(10).did(new Amount(2, 3, null), 5, 3).answer();
+            assertThat(p.change()).isEqualTo(Change.HOLD);
+            assertThat(p.credits()).isZero();
+            assertThat(p.reason().key()).isEqualTo("progress.lessThanDose");
+        }
+
+        @Test
+        void with_fewer_sets_earns_repetitions() {
+            Progress p = twoSetsOf(10).did(new Amount(1, 10, null), 5, 3).answer();
+            assertThat(p.change()).isEqualTo(Change.NOTCH_UP);
+            assertThat(p.dose()).isEqualTo(new Dose(2, 12, null, null, 1, 3));
+        }
+
+        @Test
+        void with_fewer_sets_earns_no_set_more() {
+            assertThat(twoSetsOf(15).did(new Amount(2, 15, null), 5, 3).answer().dose())
+                    .isEqualTo(new Dose(3, 15, null, null, 1, 3));
+            assertThat(twoSetsOf(15).did(new Amount(1, 15, null), 5, 3).answer().change())
+                    .isEqualTo(Change.NEXT_RUNG);
+        }
+
+        @Test
+        void earns_once_her_dose_was_done_again() {
+            Progress p = twoSetsOf(10)
+                    .did(new Amount(2, 3, null), 9, 7)
+                    .did(new Amount(2, 10, null), 5, 3)
+                    .answer();
+            assertThat(p.change()).isEqualTo(Change.NOTCH_UP);
+            assertThat(p.credits()).isEqualTo(2);
+        }
+
+        @Test
+        void earns_the_way_back_where_it_was_made_easier_for_her() {
+            assertThat(twoSetsOf(10)
+                            .did(new Amount(2, 5, null), 5, 3)
+                            .halfWayBack()
+                            .answer()
+                            .change())
+                    .isEqualTo(Change.HALF_BACK);
+        }
+
+        @Test
+        void with_a_shorter_hold_is_less_as_well() {
+            Dose hold = new Dose(1, null, 20, null, 1, 5);
+            assertThat(new Amount(1, 1, 12).fullSetsOf(hold)).isFalse();
+            assertThat(new Amount(1, 1, 20).fullSetsOf(hold)).isTrue();
+            assertThat(Amount.of(hold)).isEqualTo(new Amount(1, 1, 20));
+        }
     }
 
     private static Case f2AtTop() {

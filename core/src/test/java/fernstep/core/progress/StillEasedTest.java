@@ -262,7 +262,7 @@ class StillEasedTest {
                                     rung.window(),
                                     Approach.SLOW_LADDER.stances().dose())),
                     Approach.SLOW_LADDER.stances().dose(),
-                    List.of(new SessionResult(TODAY.minusDays(1), Kind.STEPPED_BACK, 4, List.of(), clean)),
+                    List.of(new SessionResult(TODAY.minusDays(1), Kind.STEPPED_BACK, 4, List.of(), clean, null)),
                     Day.of(TODAY),
                     new RungGates.Known(
                             ShippedCatalogue.CATALOGUE,

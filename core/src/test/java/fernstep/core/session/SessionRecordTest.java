@@ -16,6 +16,7 @@ import fernstep.core.decision.Situation.EarlierSession;
 import fernstep.core.decision.Situation.PastLever;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
+import fernstep.core.progress.Amount;
 import fernstep.core.progress.SessionResult;
 import fernstep.core.screening.Answer;
 import fernstep.core.session.SessionEvent.EmergencyCalled;
@@ -44,7 +45,8 @@ class SessionRecordTest extends SessionTold {
             events.add(new Skipped(id(), IMOGEN, SkipReason.NO_TIME));
             events.add(new Finished(id(), IMOGEN));
             assertThat(replay().results())
-                    .containsExactly(new ExerciseResult("BR3", null, SessionResult.Kind.CLEAN, 3, Set.of(), 1, null));
+                    .containsExactly(new ExerciseResult(
+                            "BR3", null, SessionResult.Kind.CLEAN, 3, Set.of(), 1, null, new Amount(1, 2, null)));
         }
 
         @Test
