@@ -1,5 +1,5 @@
 'use strict';
-// Figures that move: every line carries its points at even steps; between two steps they are joined straight.
+// Figures that move: every area and line carries its points at even steps; between two steps they are joined straight.
 window.fernFigure = (() => {
   const known = new WeakMap();
 
@@ -7,20 +7,29 @@ window.fernFigure = (() => {
     if (!known.has(svg)) {
       known.set(svg, Array.from(svg.querySelectorAll('path[data-frames]')).map((path) => ({
         path,
+        corners: Number(path.dataset.corners) || 0,
         frames: path.dataset.frames.split(';').map((frame) => frame.split(' ').map(Number)),
       })));
     }
     return known.get(svg);
   }
 
+  /** An open line, or closed pieces of so many corners each. */
+  function d(points, corners) {
+    if (!corners) { return 'M' + points.join(' ') + (points.length === 2 ? 'h.1' : ''); }
+    let all = '';
+    for (let at = 0; at < points.length; at += 2 * corners) { all += 'M' + points.slice(at, at + 2 * corners).join(' ') + 'Z'; }
+    return all;
+  }
+
   /** Shows the figure at a share, 0 to 1, of its way. */
   function show(svg, share) {
-    for (const { path, frames } of paths(svg)) {
+    for (const { path, corners, frames } of paths(svg)) {
       const at = Math.max(0, Math.min(1, share)) * (frames.length - 1);
       const low = Math.min(Math.floor(at), frames.length - 2);
       const part = at - low;
       const points = frames[low].map((value, i) => Math.round(10 * (value + part * (frames[low + 1][i] - value))) / 10);
-      path.setAttribute('d', 'M' + points.join(' ') + (points.length === 2 ? 'h.1' : ''));
+      path.setAttribute('d', d(points, corners));
     }
   }
 
@@ -45,5 +54,5 @@ window.fernFigure = (() => {
   }
 
   document.addEventListener('DOMContentLoaded', () => document.querySelectorAll('.figure-play').forEach(play));
-  return { show };
+  return { show, d };
 })();

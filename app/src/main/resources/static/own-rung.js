@@ -57,8 +57,8 @@ document.addEventListener('alpine:init', () => {
       };
       add('path', { class: 'f-floor', d: 'M-130 .5 130 .5' });
       drawn.strokes.forEach((s) => {
-        const points = s.frames[0];
-        add('path', { class: 'f-' + s.kind, d: 'M' + points.map((v) => v.toFixed(1)).join(' ') + (points.length === 2 ? 'h.1' : '') });
+        const points = s.frames[0].map((v) => v.toFixed(1));
+        add('path', { class: 'f-' + s.kind, d: window.fernFigure.d(points, s.corners) });
       });
       drawn.handles.forEach((h) => add('circle', { class: 'grip', cx: h.x, cy: h.y, r: 3.4, 'data-field': h.field }));
     },

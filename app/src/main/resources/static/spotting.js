@@ -10,7 +10,8 @@ document.addEventListener('alpine:init', () => {
     const layer = (kind) => {
       const path = document.createElementNS(SVG, 'path');
       path.setAttribute('class', kind);
-      svg.append(path);
+      // over the trunk, under the legs, arms and head that are nearer
+      svg.querySelector('.f-top').after(path);
       return path;
     };
     const wall = layer('spot-wall');
@@ -54,12 +55,12 @@ document.addEventListener('alpine:init', () => {
       finger.setAttribute('d', line([at(0.4, under + 2.5), at(0.43, under + 16)]));
       ribs.setAttribute('d', line([at(0.7, half - 2 + shows.RIBS_LIFT * 6), at(0.86, half - 2 + shows.RIBS_LIFT * 3)]));
       const poke = shows.CHIN_POKES * 6;
-      ['head', 'head-in', 'nose'].forEach((kind) => {
+      ['hair', 'face', 'nose'].forEach((kind) => {
         const part = find(kind);
         if (part) { part.setAttribute('transform', 'translate(' + (u[0] * poke * 0.4 + n[0] * poke) + ' ' + (u[1] * poke * 0.4 + n[1] * poke) + ')'); }
       });
       const shake = shows.SHAKE > 0.3 ? Math.sin(time / 22) * shows.SHAKE * 1.8 : 0;
-      svg.querySelectorAll('.f-limb, .f-limb-in').forEach((limb) => limb.setAttribute('transform', 'translate(0 ' + shake + ')'));
+      svg.querySelectorAll('[class*="-near"], [class*="-far"]').forEach((limb) => limb.setAttribute('transform', 'translate(0 ' + shake + ')'));
     };
   }
 

@@ -2,9 +2,10 @@ package fernstep.app.figure;
 
 import fernstep.core.measure.Reason;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /**
- * A figure as lines. 1 unit is 1 cm; y grows downward.
+ * A figure as areas and lines. 1 unit is 1 cm; y grows downward.
  *
  * @param ghost where the movement starts, faint
  * @param labels heights and side letters
@@ -15,7 +16,9 @@ public record Figure(
 
     /** The part of the plane that holds every frame. */
     public record Box(int x, int y, int width, int height) {
-        private static final int MARGIN = 18;
+        private static final int MARGIN = 9;
+        /** Of a letter of a label, about. */
+        private static final double HALF_LETTER = 2.7;
 
         public String asViewBox() {
             return x + " " + y + " " + width + " " + height;
@@ -40,8 +43,10 @@ public record Figure(
                 }
             }
             for (Label label : labels) {
-                maxX = Math.max(maxX, label.x());
-                minY = Math.min(minY, label.y());
+                double half = HALF_LETTER * label.text().length();
+                minX = Math.min(minX, label.x() - half);
+                maxX = Math.max(maxX, label.x() + half);
+                minY = Math.min(minY, label.y() - 6);
             }
             int x = (int) Math.floor(minX) - MARGIN;
             int y = (int) Math.floor(minY) - MARGIN;
@@ -50,39 +55,48 @@ public record Figure(
     }
 
     /**
-     * One line through points; its frames are the movement from start to end in even steps.
+     * One line through points, or an area of several closed pieces; its frames are the movement from start to end in even
+     * steps.
      *
      * @param kind its class in the style sheet
      * @param frames each x, y, x, y …
+     * @param corners of every closed piece; 0 for an open line
      */
-    public record Stroke(String kind, List<double[]> frames) {
+    public record Stroke(String kind, List<double[]> frames, int corners) {
+        Stroke(String kind, List<double[]> frames) {
+            this(kind, frames, 0);
+        }
+
         /** At the end of the movement. */
         public String d() {
-            return d(frames.get(frames.size() - 1));
+            double[] points = frames.get(frames.size() - 1);
+            return corners == 0 ? line(points) : pieces(points);
         }
 
-        public String startD() {
-            return d(frames.get(0));
+        private static String line(double[] points) {
+            String d = "M" + joined(points, 0, points.length);
+            return points.length == 2 ? d + "h.1" : d;
         }
 
-        private static String d(double[] points) {
-            StringBuilder d = new StringBuilder("M");
-            for (int i = 0; i < points.length; i++) {
-                d.append(i == 0 ? "" : " ").append(short1(points[i]));
+        private String pieces(double[] points) {
+            StringBuilder d = new StringBuilder();
+            for (int at = 0; at < points.length; at += 2 * corners) {
+                d.append('M').append(joined(points, at, at + 2 * corners)).append('Z');
             }
-            return points.length == 2 ? d.append("h.1").toString() : d.toString();
+            return d.toString();
+        }
+
+        private static String joined(double[] points, int from, int to) {
+            StringBuilder all = new StringBuilder();
+            for (int i = from; i < to; i++) {
+                all.append(i == from ? "" : " ").append(short1(points[i]));
+            }
+            return all.toString();
         }
 
         /** All frames for the browser: points by blanks, frames by semicolons. */
         public String data() {
-            StringBuilder data = new StringBuilder();
-            for (double[] frame : frames) {
-                data.append(data.isEmpty() ? "" : ";");
-                for (int i = 0; i < frame.length; i++) {
-                    data.append(i == 0 ? "" : " ").append(short1(frame[i]));
-                }
-            }
-            return data.toString();
+            return frames.stream().map(frame -> joined(frame, 0, frame.length)).collect(Collectors.joining(";"));
         }
 
         private static String short1(double value) {

@@ -10,72 +10,126 @@ import fernstep.core.body.Skeleton;
 import fernstep.core.body.TrunkContact;
 import fernstep.core.catalogue.Prop;
 import fernstep.core.catalogue.Rung;
-import fernstep.core.catalogue.View;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** What stands around her. */
+/** What stands around her: mat, bed, wedge, wall, chair, step, where the end pose has them. Metres. */
 record Scene(Stage stage, Rung rung, Body body) {
-    /** How thick a mattress is drawn, in units of the picture. */
-    private static final double BED_DEPTH = 7;
+    private static final double MAT_THICK = 0.012;
+    private static final double MATTRESS_THICK = 0.16;
+    private static final double MAT_BEYOND = 0.10;
+    private static final double MAT_HALF_WIDTH = 0.33;
 
-    /** Floor, bed, wedge, wall, chair, step: drawn where the end pose needs them. */
     List<Stroke> strokes() {
         List<Stroke> scene = new ArrayList<>();
         Skeleton f = stage.end();
-        if (stage.view() == View.FEET) {
-            double far = stage.flat(new Point3(-0.55, 0, 0), 0)[1];
-            double near = stage.flat(new Point3(0.75, 0, 0), 0)[1];
-            scene.add(fixed("mat", -34, far, 34, far, 42, near, -42, near, -34, far));
-            return scene;
-        }
-        double[] span = stage.span();
-        scene.add(fixed("floor", span[0] - 12, 0.5, span[1] + 12, 0.5));
-        if (rung.props().contains(Prop.BED)) {
-            double from = span[0] - 12;
-            double to = span[1] + 12;
-            scene.add(fixed("step", from, 0.5, to, 0.5, to, BED_DEPTH, from, BED_DEPTH, from, 0.5));
-        }
-        if (f.pose().position() == Position.INCLINED) {
-            double[] hip = stage.at(f.hip(), f);
-            double[] shoulder = stage.at(f.shoulder(), f);
-            scene.add(fixed(
-                    "wedge", hip[0] - 4, 0, shoulder[0] - 8, 0, shoulder[0] - 8, shoulder[1] + 11, hip[0] - 4, 0));
-        }
+        double[] along = stage.span(Point3::x);
+        double[] across = stage.span(Point3::z);
+        boolean bed = rung.props().contains(Prop.BED);
+        boolean upright = f.pose().position().upright() && f.pose().position() != Position.KNEELING;
+        double beyond = upright ? 0.04 : MAT_BEYOND;
+        double nearZ = Math.max(upright ? 0.24 : MAT_HALF_WIDTH, across[1] + beyond);
+        double farZ = Math.min(upright ? -0.24 : -MAT_HALF_WIDTH, across[0] - beyond);
         Double wall = wallX(f);
         if (wall != null) {
-            scene.add(fixed("wall", wall, 0, wall, -150));
+            boolean behind = wall < f.hip().x();
+            double high = upright ? 1.06 * body.heightM() : stage.span(Point3::y)[1] + 0.08;
+            slab(scene, "wall", behind ? wall - 0.03 : wall, behind ? wall : wall + 0.03, 0, high, farZ, nearZ);
         }
-        if (f.pose().trunk().on() == TrunkContact.SEAT || rung.props().contains(Prop.CHAIR)) {
-            double seat = -Stage.CM * (0.285 - 0.06) * body.heightM();
-            double x = stage.at(f.hip(), f)[0];
-            scene.add(fixed("chair", x + 12, 0, x + 12, seat, x - 16, seat, x - 16, 0));
+        slab(
+                scene,
+                bed ? "bed" : "mat",
+                along[0] - beyond,
+                along[1] + beyond,
+                bed ? -MATTRESS_THICK : -MAT_THICK,
+                0,
+                farZ,
+                nearZ);
+        if (f.pose().position() == Position.INCLINED) {
+            wedge(scene, f);
+        }
+        boolean sits = f.pose().trunk().on() == TrunkContact.SEAT;
+        if (sits || rung.props().contains(Prop.CHAIR)) {
+            chair(scene, f, sits);
         }
         if (rung.props().contains(Prop.STEP)) {
-            double[] heel = stage.at(f.left().heel(), f);
-            double[] toe = stage.at(f.left().toe(), f);
-            scene.add(fixed("step", heel[0] - 4, 0, heel[0] - 4, heel[1], toe[0] + 6, heel[1], toe[0] + 6, 0));
+            double high = Math.max(0.06, f.left().heel().y() - 0.01);
+            Point3 shift = stage.shift(f);
+            double heel = f.left().heel().x() + shift.x();
+            double toe = f.left().toe().x() + shift.x();
+            slab(scene, "step", Math.min(heel, toe) - 0.05, Math.max(heel, toe) + 0.06, 0, high, -0.26, 0.26);
         }
         return scene;
     }
 
-    private @Nullable Double wallX(Skeleton f) {
-        if (f.pose().leftArm().on() == ArmContact.WALL) {
-            return Math.max(
-                            stage.at(f.leftArm().wrist(), f)[0],
-                            stage.at(f.rightArm().wrist(), f)[0])
-                    + 2;
+    private void chair(List<Stroke> scene, Skeleton f, boolean sits) {
+        Point3 shift = stage.shift(f);
+        double seat = (0.285 - 0.075) * body.heightM();
+        double x = f.hip().x() + shift.x() - (sits ? 0 : 0.02);
+        for (double leg : new double[] {x - 0.17, x + 0.13}) {
+            for (double z : new double[] {-0.2, 0.2}) {
+                slab(scene, "chair", leg - 0.02, leg + 0.02, 0, seat - 0.03, z - 0.02, z + 0.02);
+            }
         }
-        if (f.pose().left().on() == LegContact.WALL) {
-            return stage.at(f.left().ankle(), f)[0] + Stage.CM * 0.039 * body.heightM() + 1;
-        }
-        return rung.props().contains(Prop.WALL) && f.pose().position().upright()
-                ? (Double) (stage.at(f.hip(), f)[0] - 10.5)
-                : null;
+        slab(scene, "chair", x - 0.22, x - 0.19, seat - 0.04, seat + 0.42, -0.21, 0.21);
+        slab(scene, "chair", x - 0.2, x + 0.17, seat - 0.045, seat, -0.22, 0.22);
     }
 
-    private static Stroke fixed(String kind, double... points) {
-        return new Stroke(kind, List.of(points));
+    private void wedge(List<Stroke> scene, Skeleton f) {
+        Point3 hip = f.hip();
+        double headX = f.head().x() - 0.16;
+        double rise = (f.shoulder().y() - hip.y())
+                / Math.max(0.05, hip.x() - f.shoulder().x());
+        double top = Math.max(0.05, rise * (hip.x() - headX) - 0.02);
+        for (boolean topFace : new boolean[] {false, true}) {
+            List<Ball> corners = new ArrayList<>();
+            for (double z : new double[] {-0.3, 0.3}) {
+                corners.add(corner(hip.x() + 0.02, 0, z));
+                corners.add(corner(headX, top, z));
+                if (!topFace) {
+                    corners.add(corner(headX, 0, z));
+                }
+            }
+            scene.add(fixed(topFace ? "wedge-top" : "wedge", corners));
+        }
+    }
+
+    private static Ball corner(double x, double y, double z) {
+        return Ball.round(new Point3(x, y, z), 0.003);
+    }
+
+    /** A box, with the face that is seen from above a little lighter. */
+    private void slab(
+            List<Stroke> scene, String kind, double x0, double x1, double y0, double y1, double z0, double z1) {
+        for (boolean topFace : new boolean[] {false, true}) {
+            List<Ball> corners = new ArrayList<>();
+            for (double x : new double[] {x0, x1}) {
+                for (double z : new double[] {z0, z1}) {
+                    corners.add(corner(x, y1, z));
+                    if (!topFace) {
+                        corners.add(corner(x, y0, z));
+                    }
+                }
+            }
+            scene.add(fixed(topFace ? kind + "-top" : kind, corners));
+        }
+    }
+
+    private Stroke fixed(String kind, List<Ball> corners) {
+        return new Stroke(kind, List.of(new Hull(corners).outline(stage.camera())), Hull.CORNERS);
+    }
+
+    private @Nullable Double wallX(Skeleton f) {
+        double shift = stage.shift(f).x();
+        if (f.pose().leftArm().on() == ArmContact.WALL) {
+            return Math.max(f.leftArm().wrist().x(), f.rightArm().wrist().x()) + shift + 0.018 * body.heightM();
+        }
+        if (f.pose().left().on() == LegContact.WALL) {
+            return f.left().ankle().x() + shift + 0.039 * body.heightM() + 0.01;
+        }
+        return rung.props().contains(Prop.WALL) && f.pose().position().upright()
+                ? (Double) (f.hip().x() + shift - 0.075 * body.heightM())
+                : null;
     }
 }

@@ -6,29 +6,27 @@ import fernstep.core.body.Point3;
 import fernstep.core.body.Pose;
 import fernstep.core.body.Skeleton;
 import fernstep.core.body.TrunkContact;
-import fernstep.core.catalogue.View;
 import fernstep.core.measure.Side;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
 
-/** Where she is seen from: puts points of a skeleton on the page, x to the right and y down, in cm. */
+/** Where she is: the moments of a movement, and the camera that puts them on the page in cm. */
 final class Stage {
     static final double CM = 100;
-    private static final double DEPTH_ALONG = 0.10;
-    private static final double DEPTH_DOWN = 0.09;
-    private static final double TOWARD_THE_VIEWER = 0.22;
 
     private final List<Skeleton> frames;
-    private final View view;
+    private final Camera camera;
 
-    Stage(List<Skeleton> frames, View view) {
+    Stage(List<Skeleton> frames, Camera camera) {
         this.frames = List.copyOf(frames);
-        this.view = view;
+        this.camera = camera;
     }
 
-    View view() {
-        return view;
+    Camera camera() {
+        return camera;
     }
 
     /** In the order of the movement. */
@@ -40,38 +38,61 @@ final class Stage {
         return frames.size() > 1;
     }
 
-    /** On the page, as the frame stands. */
-    double[] at(Point3 p, Skeleton f) {
-        return flat(p, shift(f));
+    Skeleton end() {
+        return frames.get(frames.size() - 1);
     }
 
+    /** On the page, as the frame stands. */
+    double[] at(Point3 p, Skeleton f) {
+        return camera.at(p.plus(shift(f)));
+    }
+
+    /** Straight from the side, for what is taken hold of. */
+    static double[] plain(Point3 p) {
+        return Camera.FLAT.at(p);
+    }
+
+    /** A line through points. */
     Stroke stroke(String kind, Function<Skeleton, List<Point3>> line) {
-        List<double[]> all = new ArrayList<>();
-        boolean moves = false;
-        for (Skeleton f : frames) {
-            double shift = shift(f);
+        return drawn(kind, 0, f -> {
             List<Point3> points = line.apply(f);
             double[] xy = new double[2 * points.size()];
             for (int i = 0; i < points.size(); i++) {
-                double[] p = flat(points.get(i), shift);
+                double[] p = at(points.get(i), f);
                 xy[2 * i] = p[0];
                 xy[2 * i + 1] = p[1];
             }
-            moves |= !all.isEmpty() && !java.util.Arrays.equals(all.get(0), xy);
-            all.add(xy);
-        }
-        return new Stroke(kind, moves ? all : List.of(all.get(0)));
+            return xy;
+        });
+    }
+
+    /** Round parts, all in one colour with one outline about them. */
+    Stroke flesh(String kind, Function<Skeleton, List<Hull>> hulls) {
+        return drawn(kind, Hull.CORNERS, f -> {
+            Point3 shift = shift(f);
+            List<Hull> all = hulls.apply(f);
+            double[] xy = new double[2 * Hull.CORNERS * all.size()];
+            for (int i = 0; i < all.size(); i++) {
+                Hull there = new Hull(
+                        all.get(i).balls().stream().map(b -> b.moved(shift)).toList());
+                System.arraycopy(there.outline(camera), 0, xy, 2 * Hull.CORNERS * i, 2 * Hull.CORNERS);
+            }
+            return xy;
+        });
+    }
+
+    private Stroke drawn(String kind, int corners, Function<Skeleton, double[]> made) {
+        List<double[]> all = frames.stream().map(made).toList();
+        boolean moves = all.stream().anyMatch(xy -> !Arrays.equals(all.get(0), xy));
+        return new Stroke(kind, moves ? all : List.of(all.get(0)), corners);
     }
 
     /** What bears stays where it is: every frame is moved so that the bearing foot, knee or hand keeps its place. */
-    double shift(Skeleton f) {
-        if (view == View.FEET) {
-            return 0;
-        }
-        return CM * (anchor(end()) - anchor(f)) + 0;
+    Point3 shift(Skeleton f) {
+        return new Point3(anchor(end()) - anchor(f) + 0, 0, 0);
     }
 
-    double anchor(Skeleton f) {
+    private double anchor(Skeleton f) {
         Pose end = end().pose();
         if (end.trunk().on() != TrunkContact.NONE) {
             return 0;
@@ -88,40 +109,30 @@ final class Stage {
                 : f.leftArm().wrist().x();
     }
 
-    double[] flat(Point3 p, double shift) {
-        return view == View.FEET
-                ? new double[] {-CM * p.z(), -CM * (p.y() - TOWARD_THE_VIEWER * p.x())}
-                : new double[] {plain(p)[0] + shift, plain(p)[1]};
-    }
-
-    double[] span() {
-        double min = Double.MAX_VALUE;
-        double max = -Double.MAX_VALUE;
-        for (Skeleton each : frames) {
+    /** Least and greatest of a coordinate over all joints and moments, metres. */
+    double[] span(ToDoubleFunction<Point3> coordinate) {
+        double least = Double.MAX_VALUE;
+        double most = -Double.MAX_VALUE;
+        for (Skeleton f : frames) {
+            List<Point3> points = new ArrayList<>(List.of(f.head(), f.hip(), f.shoulder()));
             for (Side side : Side.values()) {
-                for (Point3 p : List.of(
-                        each.leg(side).toe(),
-                        each.leg(side).knee(),
-                        each.arm(side).fingertip(),
-                        each.head())) {
-                    double x = flat(p, shift(each))[0];
-                    min = Math.min(min, x);
-                    max = Math.max(max, x);
-                }
+                points.addAll(List.of(
+                        f.leg(side).toe(),
+                        f.leg(side).heel(),
+                        f.leg(side).knee(),
+                        f.arm(side).elbow(),
+                        f.arm(side).fingertip()));
+            }
+            for (Point3 point : points) {
+                double value = coordinate.applyAsDouble(point.plus(shift(f)));
+                least = Math.min(least, value);
+                most = Math.max(most, value);
             }
         }
-        return new double[] {min, max};
+        return new double[] {least, most};
     }
 
-    static double[] plain(Point3 p) {
-        return new double[] {CM * (p.x() + DEPTH_ALONG * p.z()), -CM * p.y() + CM * DEPTH_DOWN * p.z()};
-    }
-
-    Skeleton end() {
-        return frames.get(frames.size() - 1);
-    }
-
-    static Stroke start(Stroke s) {
-        return new Stroke(s.kind(), List.of(s.frames().get(0)));
+    static Stroke start(Stroke s, String kind) {
+        return new Stroke(kind, List.of(s.frames().get(0)), s.corners());
     }
 }

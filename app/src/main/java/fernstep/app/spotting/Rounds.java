@@ -6,7 +6,6 @@ import fernstep.core.approach.Approach;
 import fernstep.core.body.Body;
 import fernstep.core.body.Position;
 import fernstep.core.catalogue.Rung;
-import fernstep.core.catalogue.View;
 import fernstep.core.decision.Setting;
 import fernstep.core.decision.Situation;
 import fernstep.core.findings.SignCode;
@@ -41,7 +40,7 @@ class Rounds {
     /** Rungs whose figure shows the trunk from the side, under load; lying on her side she is drawn from the front. */
     List<Rung> rungs() {
         return catalogues.get().rungs().stream()
-                .filter(r -> r.loaded() && r.view() == View.SIDE && r.family() != null)
+                .filter(r -> r.loaded() && !r.sight().alongHer() && r.family() != null)
                 .filter(r -> r.position() != Position.SIDE)
                 .filter(r -> !r.watch().isEmpty())
                 .toList();

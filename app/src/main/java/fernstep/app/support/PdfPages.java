@@ -30,17 +30,31 @@ public class PdfPages {
     private static final float NUMBER_FROM_RIGHT_PT = 72;
     private static final float NUMBER_FROM_FOOT_PT = 24;
     /** What the style sheet of the pages calls a colour, in greys that a printer without colour keeps apart. */
-    private static final Map<String, String> GREYS = Map.of(
-            "--ink", "#000000",
-            "--ink-soft", "#444444",
-            "--moss", "#333333",
-            "--clay", "#222222",
-            "--clay-soft", "#dddddd",
-            "--amber", "#333333",
-            "--sheet", "#ffffff",
-            "--sheet-2", "#eeeeee",
-            "--line", "#aaaaaa",
-            "--line-strong", "#777777");
+    private static final Map<String, String> GREYS = Map.ofEntries(
+            Map.entry("--ink", "#000000"),
+            Map.entry("--ink-soft", "#444444"),
+            Map.entry("--moss", "#333333"),
+            Map.entry("--moss-soft", "#ffffff"),
+            Map.entry("--clay", "#222222"),
+            Map.entry("--clay-soft", "#dddddd"),
+            Map.entry("--amber", "#333333"),
+            Map.entry("--sheet", "#ffffff"),
+            Map.entry("--sheet-2", "#eeeeee"),
+            Map.entry("--line", "#aaaaaa"),
+            Map.entry("--line-strong", "#777777"),
+            Map.entry("--figure-ink", "#000000"),
+            Map.entry("--figure-skin", "#ffffff"),
+            Map.entry("--figure-skin-far", "#e4e4e4"),
+            Map.entry("--figure-hair", "#2e2e2e"),
+            Map.entry("--figure-legging", "#8c8c8c"),
+            Map.entry("--figure-legging-far", "#5c5c5c"),
+            Map.entry("--figure-top", "#d0d0d0"),
+            Map.entry("--figure-top-far", "#a8a8a8"),
+            Map.entry("--figure-mat", "#f4f4f4"),
+            Map.entry("--figure-mat-edge", "#c4c4c4"),
+            Map.entry("--figure-thing", "#e6e6e6"),
+            Map.entry("--figure-thing-edge", "#9a9a9a"),
+            Map.entry("--figure-ghost", "#ececec"));
 
     private final String figureStyle;
 

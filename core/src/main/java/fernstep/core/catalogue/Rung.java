@@ -31,6 +31,7 @@ import org.jspecify.annotations.Nullable;
  * @param levers allowed ways to ease, in order
  * @param helpers what may be added, in order
  * @param fromDayOne posture, breath and getting up: no gate but an emergency, also while asking first
+ * @param sight from where it is drawn
  * @param upright the same exercise seated, standing or at a wall, where the floor is closed; null where it has none
  * @param easierPosition the same exercise where it asks less of her, by model or against gravity; null where there is none
  * @param branchOf the rung this is a side branch of; null on the main line
@@ -54,7 +55,7 @@ public record Rung(
         List<RungGate> gates,
         Movement movement,
         @Nullable LoadFamily family,
-        View view,
+        Sight sight,
         List<Prop> props,
         List<SignCode> watch,
         List<Lever> levers,
@@ -234,7 +235,7 @@ public record Rung(
                 gates,
                 movement,
                 family,
-                view,
+                position == this.position ? sight : sight.elsewhere(),
                 props,
                 watch,
                 levers,

@@ -78,7 +78,7 @@ final class StrandReader {
                 gates(p),
                 movement,
                 family,
-                own(p, usual, "view").has("view") ? own(p, usual, "view").code("view", View.class) : View.SIDE,
+                sight(p, usual),
                 p.codes("props", Prop.class),
                 own(p, usual, "watch").codes("watch", SignCode.class),
                 own(p, usual, "levers").codes("levers", Lever.class),
@@ -114,6 +114,11 @@ final class StrandReader {
         tempo.nothingElse();
         p.nothingElse();
         return rung;
+    }
+
+    private static Sight sight(YamlPart p, YamlPart usual) {
+        usual.isKnown("sight");
+        return p.has("sight") || usual.has("sight") ? Sight.read(p, usual) : Sight.USUAL;
     }
 
     private static YamlPart own(YamlPart p, YamlPart usual, String field) {

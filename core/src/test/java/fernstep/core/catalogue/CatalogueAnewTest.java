@@ -88,7 +88,10 @@ class CatalogueAnewTest {
                 assertThat(rung.strand()).isEqualTo(shipped.code());
                 assertThat(rung.aim().name()).isEqualTo(own(said, usual, "aim"));
                 assertThat(rung.family() == null ? null : rung.family().name()).isEqualTo(own(said, usual, "family"));
-                assertThat(rung.view().name()).isEqualTo(Objects.requireNonNullElse(own(said, usual, "view"), "SIDE"));
+                Map<String, Object> sight = fields(Objects.requireNonNullElse(own(said, usual, "sight"), Map.of()));
+                assertThat(rung.sight().yawDeg()).isEqualTo(sight.get("yaw"));
+                assertThat(rung.sight().pitchDeg()).isEqualTo(sight.get("pitch"));
+                assertThat(rung.sight().hands().name()).isEqualTo(sight.getOrDefault("hands", "POSE"));
                 for (String field : List.of("watch", "levers", "helpers", "shows")) {
                     List<String> read =
                             switch (field) {

@@ -1,0 +1,145 @@
+package fernstep.app.figure;
+
+import fernstep.app.figure.Figure.Stroke;
+import fernstep.core.body.Body;
+import fernstep.core.body.Point3;
+import fernstep.core.body.Position;
+import fernstep.core.body.Skeleton;
+import fernstep.core.catalogue.Prop;
+import fernstep.core.catalogue.Rung;
+import fernstep.core.measure.Side;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+
+/** What she holds, lies on or has between her knees, in contact with what bears it. Metres. */
+final class HeldProps {
+    private final Stage stage;
+    private final Rung rung;
+    private final Body body;
+    private final Side working;
+
+    HeldProps(Stage stage, Rung rung, Body body, Side working) {
+        this.stage = stage;
+        this.rung = rung;
+        this.body = body;
+        this.working = working;
+    }
+
+    private boolean has(Prop prop) {
+        return rung.props().contains(prop);
+    }
+
+    private boolean onHerSide() {
+        return stage.end().pose().position() == Position.SIDE;
+    }
+
+    private Stroke round(String kind, Function<Skeleton, Hull> hull) {
+        return stage.flesh(kind, f -> List.of(hull.apply(f)));
+    }
+
+    /** Under her, before anything of her is drawn. */
+    List<Stroke> behind() {
+        List<Stroke> all = new ArrayList<>();
+        if (has(Prop.PILLOW)) {
+            all.add(round("cushion", f -> {
+                double low = onHerSide() ? 0.5 * f.head().y() : 0.03;
+                Point3 under = new Point3(f.head().x(), low, f.head().z());
+                return new Hull(List.of(new Ball(
+                        under,
+                        new Point3(0.13, 0, 0),
+                        new Point3(0, onHerSide() ? low : 0.035, 0),
+                        new Point3(0, 0, 0.20))));
+            }));
+        }
+        if (stage.end().pose().trunk().cushionShare() > 0) {
+            all.add(round("cushion", f -> {
+                double high = Math.max(0.04, 0.5 * f.hip().y());
+                Point3 under = new Point3(f.hip().x(), high - 0.02, f.hip().z());
+                return new Hull(List.of(
+                        new Ball(under, new Point3(0.17, 0, 0), new Point3(0, high, 0), new Point3(0, 0, 0.17))));
+            }));
+        }
+        return all;
+    }
+
+    /** Between what is far and what is near. */
+    List<Stroke> between() {
+        List<Stroke> all = new ArrayList<>();
+        if (has(Prop.BALL)) {
+            all.add(round(
+                    "ball",
+                    f -> Hull.of(
+                            Ball.round(Lines.between(f.left().knee(), f.right().knee()), 0.095))));
+        }
+        if (has(Prop.PILLOW) && onHerSide()) {
+            all.add(round("cushion", f -> {
+                Point3 knees = Lines.between(f.left().knee(), f.right().knee());
+                return new Hull(List.of(
+                        new Ball(knees, new Point3(0.13, 0, 0), new Point3(0, 0.045, 0), new Point3(0, 0, 0.13))));
+            }));
+        }
+        return all;
+    }
+
+    /** In her hands, over all else. */
+    List<Stroke> before() {
+        List<Stroke> all = new ArrayList<>();
+        if (has(Prop.WEIGHTS)) {
+            for (Side side : Side.values()) {
+                all.add(round("weight", f -> weight(f.arm(side))));
+            }
+        }
+        if (has(Prop.BAG)) {
+            all.add(stage.flesh("bag", f -> bag(f)));
+        }
+        if (has(Prop.ROLLER)) {
+            all.add(round("ball", f -> {
+                Point3 at = Lines.between(f.leftArm().wrist(), f.rightArm().wrist());
+                Point3 across = new Point3(0, 0, 0.22);
+                return Hull.of(Ball.round(at.plus(across), 0.06), Ball.round(at.minus(across), 0.06));
+            }));
+        }
+        if (has(Prop.ROD)) {
+            all.add(round("rod", f -> {
+                List<Point3> ends = Lines.rod(f);
+                return Hull.of(Ball.round(ends.get(0), 0.012), Ball.round(ends.get(1), 0.012));
+            }));
+        }
+        if (has(Prop.STRAW)) {
+            all.add(round("straw", f -> {
+                Anatomy flesh = new Anatomy(f, body);
+                Point3 mouth = flesh.mouth();
+                return Hull.of(
+                        Ball.round(mouth, 0.006),
+                        Ball.round(mouth.plus(flesh.gaze().times(0.16)), 0.006));
+            }));
+        }
+        return all;
+    }
+
+    private static Hull weight(Skeleton.Arm arm) {
+        Point3 palm = Lines.between(arm.wrist(), arm.fingertip());
+        Point3 across = new Point3(0, 0, 0.07);
+        return Hull.of(Ball.round(palm.plus(across), 0.035), Ball.round(palm.minus(across), 0.035));
+    }
+
+    /** On one side where one arm works, else in both hands before her. */
+    private List<Hull> bag(Skeleton f) {
+        boolean oneHand = rung.perSide();
+        Point3 hand = oneHand
+                ? f.arm(working).fingertip()
+                : Lines.between(f.leftArm().fingertip(), f.rightArm().fingertip());
+        Point3 middle = hand.plus(new Point3(0, oneHand ? -0.17 : -0.06, 0));
+        List<Ball> corners = new ArrayList<>();
+        for (double x : new double[] {-0.13, 0.13}) {
+            for (double y : new double[] {-0.1, 0.08}) {
+                for (double z : new double[] {-0.07, 0.07}) {
+                    corners.add(Ball.round(middle.plus(new Point3(x, y, z)), 0.02));
+                }
+            }
+        }
+        Hull grip = Hull.of(Ball.round(hand, 0.012), Ball.round(middle.plus(new Point3(0, 0.08, 0)), 0.012));
+        return List.of(grip, new Hull(corners));
+    }
+}

@@ -1,0 +1,73 @@
+package fernstep.app.figure;
+
+import fernstep.core.body.Point3;
+import fernstep.core.body.Skeleton;
+
+/** The run of a trunk from the hips to the shoulders and a little beyond both, as a smooth line with what is its front. */
+final class Spine {
+    private static final double[] SHARES = {0, 0.25, 0.62, 1};
+
+    private final Point3[] points;
+    private final Point3 leftOfHips;
+    private final Point3 leftOfShoulders;
+    private final double tilt;
+
+    Spine(Skeleton f) {
+        this.points = new Point3[] {f.hip(), f.lowBack(), f.midBack(), f.shoulder()};
+        this.leftOfHips = unit(f.left().hip().minus(f.right().hip()));
+        this.leftOfShoulders = unit(f.leftArm().shoulder().minus(f.rightArm().shoulder()));
+        this.tilt = Math.toRadians(f.pose().trunk().pelvisDeg());
+    }
+
+    /** @param along up the spine; all three of length 1 */
+    record Place(Point3 point, Point3 along, Point3 front, Point3 left) {}
+
+    /** @param share 0 at the hips, 1 at the shoulders, -0.2 to 1.2 */
+    Place at(double share) {
+        Point3 left = unit(leftOfHips.times(1 - share).plus(leftOfShoulders.times(share)));
+        if (share < 0.06) {
+            return pelvis(share, left);
+        }
+        Point3 tangent = unit(point(share + 0.02).minus(point(share - 0.02)));
+        return new Place(point(share), tangent, unit(cross(left, tangent)), left);
+    }
+
+    /** The pelvis is stiff, and tips about the hips. */
+    private Place pelvis(double share, Point3 left) {
+        Point3 straight = unit(point(0.2).minus(point(0)));
+        Point3 front = unit(cross(left, straight));
+        Point3 along = straight.times(Math.cos(tilt)).plus(front.times(-Math.sin(tilt)));
+        double metres = points[3].minus(points[0]).length();
+        return new Place(points[0].plus(along.times(share * metres)), along, unit(cross(left, along)), left);
+    }
+
+    private Point3 point(double share) {
+        if (share <= 0) {
+            return points[0].plus(points[1].minus(points[0]).times(share / SHARES[1]));
+        }
+        if (share >= 1) {
+            return points[3].plus(points[3].minus(points[2]).times((share - 1) / (1 - SHARES[2])));
+        }
+        int i = share < SHARES[1] ? 0 : share < SHARES[2] ? 1 : 2;
+        double t = (share - SHARES[i]) / (SHARES[i + 1] - SHARES[i]);
+        Point3 before = i == 0 ? points[0].times(2).minus(points[1]) : points[i - 1];
+        Point3 after = i == 2 ? points[3].times(2).minus(points[2]) : points[i + 2];
+        return smooth(before, points[i], points[i + 1], after, t);
+    }
+
+    /** Catmull and Rom's curve between the two in the middle. */
+    private static Point3 smooth(Point3 a, Point3 b, Point3 c, Point3 d, double t) {
+        Point3 linear = c.minus(a).times(t);
+        Point3 square = a.times(2).minus(b.times(5)).plus(c.times(4)).minus(d).times(t * t);
+        Point3 cube = b.times(3).minus(a).minus(c.times(3)).plus(d).times(t * t * t);
+        return b.plus(linear.plus(square).plus(cube).times(0.5));
+    }
+
+    static Point3 cross(Point3 a, Point3 b) {
+        return new Point3(a.y() * b.z() - a.z() * b.y(), a.z() * b.x() - a.x() * b.z(), a.x() * b.y() - a.y() * b.x());
+    }
+
+    static Point3 unit(Point3 p) {
+        return p.times(1 / Math.max(1e-9, p.length()));
+    }
+}
