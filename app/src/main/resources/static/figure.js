@@ -3,12 +3,23 @@
 window.fernFigure = (() => {
   const known = new WeakMap();
 
+  /** Tenths; each frame but the first says what has changed since the one before. */
+  function frames(data) {
+    let before = null;
+    return data.split(';').map((frame) => {
+      const change = frame.split(' ');
+      const now = change.map((value, i) => Number(value) + (before ? before[i] : 0));
+      before = now;
+      return now;
+    }).map((frame) => frame.map((value) => value / 10));
+  }
+
   function paths(svg) {
     if (!known.has(svg)) {
       known.set(svg, Array.from(svg.querySelectorAll('path[data-frames]')).map((path) => ({
         path,
         corners: Number(path.dataset.corners) || 0,
-        frames: path.dataset.frames.split(';').map((frame) => frame.split(' ').map(Number)),
+        frames: frames(path.dataset.frames),
       })));
     }
     return known.get(svg);

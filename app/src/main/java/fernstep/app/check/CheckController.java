@@ -40,10 +40,13 @@ class CheckController {
     private final Visits visits;
     private final Checks checks;
     private final CheckEntries entries;
+    private final CheckDrawings drawings;
     private final Photos photos;
     private final Words words;
 
-    CheckController(Visits visits, Checks checks, CheckEntries entries, Photos photos, Words words) {
+    CheckController(
+            Visits visits, Checks checks, CheckEntries entries, CheckDrawings drawings, Photos photos, Words words) {
+        this.drawings = drawings;
         this.words = words;
         this.photos = photos;
         this.visits = visits;
@@ -245,6 +248,8 @@ class CheckController {
                         .filter(s -> part.only() == null || s == part.only())
                         .map(Enum::name)
                         .toList());
+        model.addAttribute("how", drawings.all());
+        model.addAttribute("separation", CheckSection.SEPARATION);
         model.addAttribute("allSections", CheckSection.values());
         model.addAttribute("posture", posture);
         model.addAttribute("postures", CheckPosture.values());

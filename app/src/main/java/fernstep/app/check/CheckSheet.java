@@ -4,6 +4,7 @@ import fernstep.core.findings.Alignment;
 import fernstep.core.findings.CheckSection;
 import fernstep.core.findings.Finding;
 import fernstep.core.findings.FloatTest;
+import fernstep.core.findings.ImpactTest;
 import fernstep.core.findings.Meanings;
 import fernstep.core.findings.Recorded;
 import fernstep.core.measure.Numbers;
@@ -169,7 +170,7 @@ public record CheckSheet(
     /** A first check goes through all; a re-check through what was checked before and what a plan needs. */
     private boolean due(CheckSection section) {
         boolean recheck = !earlier.isEmpty() || !before.isEmpty();
-        return !recheck
+        return (!recheck && !section.onlyIfWanted())
                 || section == CheckSection.SEPARATION
                 || section.neededForPlan()
                 || anyOf(earlier, section)
@@ -228,6 +229,19 @@ public record CheckSheet(
         Recorded part = only == null ? recorded : recorded.only(only.fields());
         List<Reason> all = new ArrayList<>(Meanings.of(part.findings()));
         all.addAll(Meanings.of(part.observed()));
+        ImpactTest.Battery battery = part.findings().impact();
+        if (battery.done()) {
+            all.add(
+                    battery.felt() == null
+                            ? Reason.of("meaning.impact.notAsked")
+                            : battery.heldBackBy()
+                                    .map(test -> Reason.of(
+                                            "meaning.impact.heldBack",
+                                            Reason.of("field.IMPACT_" + test),
+                                            test.enough(),
+                                            Reason.of("finding." + battery.felt())))
+                                    .orElseGet(() -> Reason.of("meaning.impact.ready")));
+        }
         FindingLine.of(part.findings()).stream()
                 .map(line ->
                         Reason.of("meaning.inPlan." + line.serves(), Reason.of("strand." + line.strand()), line.why()))

@@ -4,6 +4,7 @@ import fernstep.app.figure.Figure.Stroke;
 import fernstep.core.body.Body;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.CheckSection;
 import fernstep.core.measure.Side;
 import fernstep.exchange.casefile.CataloguePackage;
 import java.io.IOException;
@@ -39,6 +40,7 @@ public final class ContactSheets {
         for (String theme : List.of("light", "dark")) {
             sheets.write("left-" + theme, theme, Side.LEFT, USUAL);
             sheets.write("right-" + theme, theme, Side.RIGHT, USUAL);
+            sheets.checks(theme);
             sheets.write("week30-" + theme, theme, Side.LEFT, USUAL.pregnant(WEEK_30));
         }
     }
@@ -56,11 +58,7 @@ public final class ContactSheets {
 
     private void write(String name, String theme, Side side, Body body) throws IOException {
         for (int from = 0; from < rungs.size(); from += TO_A_SHEET) {
-            StringBuilder page = new StringBuilder("<!doctype html><html data-bs-theme=\"" + theme
-                    + "\"><meta charset=\"utf-8\"><style>" + style
-                    + "body{margin:8px;background:var(--sheet);color:var(--ink)}.all{display:grid;"
-                    + "grid-template-columns:repeat(4,1fr);gap:6px}.all div{border:1px solid var(--line)}"
-                    + ".figure{height:170px;max-height:none}</style><div class=\"all\">");
+            StringBuilder page = head(theme);
             for (Rung rung : rungs.subList(from, Math.min(rungs.size(), from + TO_A_SHEET))) {
                 page.append("<div><b>")
                         .append(rung.code())
@@ -70,6 +68,26 @@ public final class ContactSheets {
             }
             Files.writeString(folder.resolve(name + "-" + (1 + from / TO_A_SHEET) + ".html"), page.append("</div>"));
         }
+    }
+
+    private void checks(String theme) throws IOException {
+        CheckDrawing drawing = new CheckDrawing(CataloguePackage.shipped());
+        StringBuilder page = head(theme);
+        for (CheckSection section : CheckSection.values()) {
+            page.append("<div><b>")
+                    .append(section)
+                    .append("</b>")
+                    .append(svg(drawing.of(section)))
+                    .append("</div>");
+        }
+        Files.writeString(folder.resolve("checks-" + theme + ".html"), page.append("</div>"));
+    }
+
+    private StringBuilder head(String theme) {
+        return new StringBuilder("<!doctype html><html data-bs-theme=\"" + theme + "\"><meta charset=\"utf-8\"><style>"
+                + style + "body{margin:8px;background:var(--sheet);color:var(--ink)}.all{display:grid;"
+                + "grid-template-columns:repeat(4,1fr);gap:6px}.all div{border:1px solid var(--line)}"
+                + ".figure{height:170px;max-height:none}</style><div class=\"all\">");
     }
 
     private static String svg(@Nullable Figure f) {

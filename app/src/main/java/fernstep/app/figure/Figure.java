@@ -2,7 +2,6 @@ package fernstep.app.figure;
 
 import fernstep.core.measure.Reason;
 import java.util.List;
-import java.util.stream.Collectors;
 
 /**
  * A figure as areas and lines. 1 unit is 1 cm; y grows downward.
@@ -94,9 +93,22 @@ public record Figure(
             return all.toString();
         }
 
-        /** All frames for the browser: points by blanks, frames by semicolons. */
+        /**
+         * All frames for the browser, in tenths: points by blanks, frames by semicolons, each but the first by what has changed
+         * since the one before, which is little and packs well.
+         */
         public String data() {
-            return frames.stream().map(frame -> joined(frame, 0, frame.length)).collect(Collectors.joining(";"));
+            StringBuilder all = new StringBuilder();
+            long[] before = new long[frames.get(0).length];
+            for (double[] frame : frames) {
+                all.append(all.isEmpty() ? "" : ";");
+                for (int i = 0; i < frame.length; i++) {
+                    long now = Math.round(10 * frame[i]);
+                    all.append(i == 0 ? "" : " ").append(now - before[i]);
+                    before[i] = now;
+                }
+            }
+            return all.toString();
         }
 
         private static String short1(double value) {

@@ -5,7 +5,7 @@ import java.util.List;
 /** Some round parts and all that lies between them: a limb, a slice of a trunk. Seen from anywhere its outline bulges. */
 record Hull(List<Ball> balls) {
     /** Corners of an outline, whatever it is of: so that one moment can be turned into another corner by corner. */
-    static final int CORNERS = 18;
+    static final int CORNERS = 16;
 
     private static final double CM = 100;
 

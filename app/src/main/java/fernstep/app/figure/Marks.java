@@ -176,7 +176,10 @@ record Marks(Stage stage, Rung rung, Side working) {
 
     private void clock(List<Stroke> strokes) {
         line(strokes, f -> {
-            Point3 middle = f.hip().plus(up(0.34));
+            boolean upright = f.pose().position().upright();
+            Point3 middle = upright
+                    ? f.shoulder().plus(new Point3(0.34, 0.05, 0))
+                    : f.hip().plus(up(0.34));
             List<Point3> all = new ArrayList<>();
             for (int i = 0; i <= CLOCK_STEPS; i++) {
                 double angle = 2 * Math.PI * i / CLOCK_STEPS;

@@ -75,7 +75,11 @@ public record LadderLog(
         Set<LocalDate> days = symptoms(today)
                 .filter(day -> seenOn == null || !day.isBefore(seenOn))
                 .collect(Collectors.toSet());
-        return new Progress.DayAfter(days.contains(last), days.size(), seenOn);
+        return new Progress.DayAfter(
+                days.contains(last),
+                days.size(),
+                seenOn,
+                days.stream().max(LocalDate::compareTo).orElse(null));
     }
 
     private Stream<LocalDate> symptoms(LocalDate today) {

@@ -89,6 +89,11 @@ public record Rung(
         asks = List.copyOf(asks);
     }
 
+    /** A walk or a run: not in the minutes of a session, nor one of its exercises. */
+    public boolean apart() {
+        return means.contains(Waymark.APART);
+    }
+
     /** How far can be chosen: the easiest range is not the full one. */
     public boolean hasRange() {
         return movement.hasRange();

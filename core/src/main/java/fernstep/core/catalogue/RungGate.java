@@ -38,6 +38,14 @@ public sealed interface RungGate {
         R scoop(Scoop gate);
 
         R firmMidline(FirmMidline gate);
+
+        R weeksAfterBirth(WeeksAfterBirth gate);
+
+        R floorQuiet(FloorQuiet gate);
+
+        R floorReady(FloorReady gate);
+
+        R eitherRung(EitherRung gate);
     }
 
     /** A dated gate or clearance of brief screening. */
@@ -156,6 +164,42 @@ public sealed interface RungGate {
         @Override
         public <R> R read(Kinds<R> kinds) {
             return kinds.firmMidline(this);
+        }
+    }
+
+    /**
+     * So long after the latest birth; open for who has not given birth.
+     *
+     * @param weeks from 1
+     */
+    record WeeksAfterBirth(int weeks) implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.weeksAfterBirth(this);
+        }
+    }
+
+    /** No leaking and no heaviness in the past four weeks. */
+    record FloorQuiet() implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.floorQuiet(this);
+        }
+    }
+
+    /** The pelvic floor was found to lift and to let go. */
+    record FloorReady() implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.floorReady(this);
+        }
+    }
+
+    /** One of two rungs clean on both sides, whichever. */
+    record EitherRung(String rung, String or) implements RungGate {
+        @Override
+        public <R> R read(Kinds<R> kinds) {
+            return kinds.eitherRung(this);
         }
     }
 }

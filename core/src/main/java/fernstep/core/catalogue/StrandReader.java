@@ -172,6 +172,14 @@ final class StrandReader {
             return new RungGate.AnySide(g.text("anySide"));
         } else if (g.flag("breathControl", false)) {
             return new RungGate.BreathControl();
+        } else if (g.has("weeksAfterBirth")) {
+            return new RungGate.WeeksAfterBirth(g.whole("weeksAfterBirth"));
+        } else if (g.flag("floorQuiet", false)) {
+            return new RungGate.FloorQuiet();
+        } else if (g.flag("floorReady", false)) {
+            return new RungGate.FloorReady();
+        } else if (g.has("eitherRung")) {
+            return new RungGate.EitherRung(g.text("eitherRung"), g.text("or"));
         }
         throw g.problem("", "a gate of a kind that is not known: " + String.join(", ", g.names()));
     }

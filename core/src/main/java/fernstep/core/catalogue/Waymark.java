@@ -52,6 +52,7 @@ public enum Waymark {
     SIDE_SUPPORT_FIRST(Strand.SIDE_SUPPORT),
     BACK_LINE_FIRST(Strand.BACK_LINE),
     UPRIGHT_WORK(Strand.UPRIGHT),
+    IMPACT_FIRST(Strand.IMPACT),
     CURL_FIRST(Strand.CURL),
     /** Held clean on both sides it shows that the foundations are settled. */
     SHOWS_FOUNDATIONS,
@@ -61,10 +62,13 @@ public enum Waymark {
     CARRY_OVER_UPPER,
     /** Can be done on a firm bed where the floor is closed. */
     ON_A_BED,
+    /** Done apart from the session and its minutes: a walk, a run. */
+    APART,
     GOAL_RUNNING_ASSESSMENT,
     GOAL_CAR_SEAT,
     GOAL_FULL_PLANK,
-    GOAL_FRONT_LINE_RETURN;
+    GOAL_FRONT_LINE_RETURN,
+    GOAL_BACK_TO_RUNNING;
 
     private final @Nullable Strand strand;
 

@@ -10,7 +10,9 @@ public enum CheckPosture {
     LYING,
     SIDE_VIEW,
     MOVING,
-    HANDS_KNEES;
+    HANDS_KNEES,
+    /** On her feet, for who wants to run again: no part of the check that everybody has. */
+    STANDING;
 
     /** "hands-knees": the last part of the address. */
     public String path() {
@@ -28,6 +30,6 @@ public enum CheckPosture {
     }
 
     public Optional<CheckPosture> next() {
-        return ordinal() + 1 < values().length ? Optional.of(values()[ordinal() + 1]) : Optional.empty();
+        return ordinal() + 1 < STANDING.ordinal() ? Optional.of(values()[ordinal() + 1]) : Optional.empty();
     }
 }

@@ -21,7 +21,9 @@ public enum CheckSection {
     FLOAT(CheckPosture.MOVING),
     SCOOP(CheckPosture.HANDS_KNEES),
     ROD(CheckPosture.HANDS_KNEES),
-    HOVER(CheckPosture.HANDS_KNEES);
+    HOVER(CheckPosture.HANDS_KNEES),
+    /** The battery before running. */
+    IMPACT(CheckPosture.STANDING);
 
     private final CheckPosture posture;
 
@@ -61,6 +63,11 @@ public enum CheckSection {
 
     public CheckPosture posture() {
         return posture;
+    }
+
+    /** Done only where somebody wants to run again: nobody is led to it. */
+    public boolean onlyIfWanted() {
+        return this == IMPACT;
     }
 
     /** Without it a plan can only start at the bottom. */

@@ -52,7 +52,15 @@ public enum Finding {
     ROD_LEG(CheckSection.ROD, When.ALWAYS, Observed.RodContact.class, Sides.EACH, null),
     BELLY_DROP(CheckSection.ROD, When.ALWAYS, Observed.YesNo.class, "bellyDrops"),
     HIP_DROP(CheckSection.ROD, When.ALWAYS, Observed.YesNo.class, Sides.EACH, null),
-    HOVER_S(CheckSection.HOVER, When.ALWAYS, Range.HOLD_S, Sides.NONE, "hoverS");
+    HOVER_S(CheckSection.HOVER, When.ALWAYS, Range.HOLD_S, Sides.NONE, "hoverS"),
+    IMPACT_WALK(CheckSection.IMPACT, When.ALWAYS, Range.WALK_MIN, Sides.NONE, null),
+    IMPACT_BALANCE(CheckSection.IMPACT, When.ALWAYS, Range.BALANCE_S, Sides.EACH, null),
+    IMPACT_HEEL_RAISES(CheckSection.IMPACT, When.ALWAYS, Range.TIMES, Sides.EACH, null),
+    IMPACT_SQUATS(CheckSection.IMPACT, When.ALWAYS, Range.TIMES, Sides.EACH, null),
+    IMPACT_LANDINGS(CheckSection.IMPACT, When.ALWAYS, Range.TIMES, Sides.NONE, null),
+    IMPACT_BOUNDS(CheckSection.IMPACT, When.ALWAYS, Range.TIMES, Sides.EACH, null),
+    IMPACT_HOPS(CheckSection.IMPACT, When.ALWAYS, Range.TIMES, Sides.EACH, null),
+    IMPACT_FELT(CheckSection.IMPACT, When.ALWAYS, ImpactTest.Felt.class, null);
 
     /** Whether it stands open in its part of the check or is folded until it is asked for. */
     private enum When {
@@ -126,6 +134,15 @@ public enum Finding {
     /** Marks that are dragged on a picture: neither chosen nor typed. */
     public boolean dragged() {
         return points > 0;
+    }
+
+    private static final String IMPACT = "IMPACT_";
+
+    /** Which test of the battery it is the result of; empty for all else. */
+    public Optional<ImpactTest> impactTest() {
+        return Arrays.stream(ImpactTest.values())
+                .filter(test -> name().equals(IMPACT + test.name()))
+                .findFirst();
     }
 
     /** The five tries of the float test, easiest first; together they are one score. */

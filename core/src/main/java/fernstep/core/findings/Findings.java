@@ -20,10 +20,22 @@ import org.jspecify.annotations.Nullable;
  * What the checks found, as far as they were done; a missing check is null or absent, never a guess.
  *
  * @param shown holds, tilt, rib flare, pelvic floor and belly drop
+ * @param impact the battery before running
  */
-public record Findings(Pressure pressure, AtRest atRest, DeepCore deepCore, HandsAndKnees handsAndKnees, Shown shown) {
+public record Findings(
+        Pressure pressure,
+        AtRest atRest,
+        DeepCore deepCore,
+        HandsAndKnees handsAndKnees,
+        Shown shown,
+        ImpactTest.Battery impact) {
     public static final Findings NONE = new Findings(
-            Pressure.NOT_LOOKED, AtRest.NOT_LOOKED, DeepCore.NOT_LOOKED, HandsAndKnees.NOT_LOOKED, Shown.NOTHING);
+            Pressure.NOT_LOOKED,
+            AtRest.NOT_LOOKED,
+            DeepCore.NOT_LOOKED,
+            HandsAndKnees.NOT_LOOKED,
+            Shown.NOTHING,
+            ImpactTest.Battery.NOT_DONE);
     public static final int FLOAT_RUNGS = 5;
 
     private static final int HOVER_CLEAN_S = 4;
@@ -178,27 +190,32 @@ public record Findings(Pressure pressure, AtRest atRest, DeepCore deepCore, Hand
 
     /** The same with this answer to pressure. */
     public Findings with(Pressure seen) {
-        return new Findings(seen, atRest, deepCore, handsAndKnees, shown);
+        return new Findings(seen, atRest, deepCore, handsAndKnees, shown, impact);
     }
 
     /** The same with her way of lying, standing and breathing. */
     public Findings with(AtRest seen) {
-        return new Findings(pressure, seen, deepCore, handsAndKnees, shown);
+        return new Findings(pressure, seen, deepCore, handsAndKnees, shown, impact);
     }
 
     /** The same with the deep-core set. */
     public Findings with(DeepCore seen) {
-        return new Findings(pressure, atRest, seen, handsAndKnees, shown);
+        return new Findings(pressure, atRest, seen, handsAndKnees, shown, impact);
     }
 
     /** The same with the tests on hands and knees. */
     public Findings with(HandsAndKnees seen) {
-        return new Findings(pressure, atRest, deepCore, seen, shown);
+        return new Findings(pressure, atRest, deepCore, seen, shown, impact);
     }
 
     /** The same with what was seen beside. */
     public Findings with(Shown seen) {
-        return new Findings(pressure, atRest, deepCore, handsAndKnees, seen);
+        return new Findings(pressure, atRest, deepCore, handsAndKnees, seen, impact);
+    }
+
+    /** The same with the battery before running. */
+    public Findings with(ImpactTest.Battery seen) {
+        return new Findings(pressure, atRest, deepCore, handsAndKnees, shown, seen);
     }
 
     /** The same with the scores of a float test that was told as such. */

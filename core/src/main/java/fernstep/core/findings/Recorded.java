@@ -135,7 +135,23 @@ public final class Recorded {
                         kept(Finding.ROD_LEG),
                         contactLost(),
                         whole(Finding.HOVER_S)))
-                .with(shown());
+                .with(shown())
+                .with(impact());
+    }
+
+    private ImpactTest.Battery impact() {
+        Map<ImpactTest, Map<Side, Integer>> reached = new EnumMap<>(ImpactTest.class);
+        for (Finding finding : Finding.values()) {
+            finding.impactTest().ifPresent(test -> {
+                Map<Side, Integer> sides = new EnumMap<>(Side.class);
+                for (Side side : Side.values()) {
+                    number(finding, finding.perSide() ? side : null)
+                            .ifPresent(value -> sides.put(side, (int) Math.floor(value)));
+                }
+                reached.put(test, sides);
+            });
+        }
+        return new ImpactTest.Battery(reached, code(Finding.IMPACT_FELT, ImpactTest.Felt.class));
     }
 
     private Findings.Shown shown() {

@@ -20,6 +20,9 @@ public enum Range {
     HOLD_S("Hold", 0, 600, "s"),
     /** Of a dose: a hold of nothing is no hold. */
     DOSE_HOLD_S("Hold", 1, 600, "s"),
+    WALK_MIN("Walk", 0, 60, "min"),
+    BALANCE_S("On one leg", 0, 60, "s"),
+    TIMES("Repetitions", 0, 60, ""),
     TILT_DEG("Pelvic tilt", -45, 45, "deg"),
     SURFACE_CM("Surface", 0, 120, "cm"),
     REPS("Repetitions", 1, 100, ""),

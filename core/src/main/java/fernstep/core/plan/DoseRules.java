@@ -4,6 +4,7 @@ import fernstep.core.approach.Stances.DoseStance;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Span;
 import fernstep.core.catalogue.Window;
+import fernstep.core.screening.Strand;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -19,6 +20,8 @@ public final class DoseRules {
     private static final double JUST_OVER = 1e-9;
 
     private static final int MICRO_LOADED_DAYS = 5;
+    /** Bones and tendons want days between. */
+    private static final int IMPACT_DAYS = 3;
 
     private DoseRules() {}
 
@@ -89,7 +92,9 @@ public final class DoseRules {
      * days, also where the stance repeats unloaded holds through the day.
      */
     public static Dose first(Rung rung, DoseStance stance) {
-        Dose least = minimum(window(rung.window(), stance), stance);
+        Dose usual = minimum(window(rung.window(), stance), stance);
+        Dose least =
+                rung.strand() == Strand.IMPACT ? usual.withDays(Math.min(usual.daysPerWeek(), IMPACT_DAYS)) : usual;
         if (stance != DoseStance.MICRO_DAILY) {
             return least;
         }
@@ -100,7 +105,7 @@ public final class DoseRules {
                 least.holdS(),
                 least.breaths(),
                 rung.loaded() || !held ? 1 : least.perDay(),
-                rung.loaded() ? MICRO_LOADED_DAYS : least.daysPerWeek());
+                rung.loaded() ? Math.min(least.daysPerWeek(), MICRO_LOADED_DAYS) : least.daysPerWeek());
     }
 
     /** The same at the window's top. */

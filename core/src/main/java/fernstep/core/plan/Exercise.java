@@ -25,9 +25,9 @@ record Exercise(List<PlanItem> items, boolean mustBeIn, int need, boolean called
         return items.get(0).role();
     }
 
-    /** Counts toward the size of a session: all but settling in. */
+    /** Counts toward the size of a session: all but settling in, and what is done apart from it. */
     boolean counts() {
-        return role() != Role.SETTLE_IN;
+        return role() != Role.SETTLE_IN && !items.get(0).rung().apart();
     }
 
     /** In a day, all its sessions together. */

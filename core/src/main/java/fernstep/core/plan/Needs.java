@@ -20,7 +20,7 @@ final class Needs {
     private static final int GOAL = 200;
     private static final int MOST_DAYS_COUNTED = 27;
     /** Without any need the order of the catalogue decides. */
-    private static final int ORDER = Strand.values().length;
+    private static final int ORDER = Strand.CURL.ordinal() + 1;
 
     /** Where both legs work alike. */
     private static final Set<Strand> ON_BOTH_LEGS =

@@ -4,6 +4,7 @@ import fernstep.core.approach.Stances;
 import fernstep.core.body.Body;
 import fernstep.core.body.RangeSolver;
 import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.CatalogueStrand;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.Findings;
@@ -156,7 +157,7 @@ public record Plan(
                     her.findings(),
                     wishes.stances(),
                     done(catalogue, her.findings(), training.places()),
-                    training.history());
+                    training.history().withFloorSymptoms(training.floorSymptoms()));
         }
     }
 
@@ -304,7 +305,7 @@ public record Plan(
     /** Exercises of a session, both sides counted once, settling in not at all. */
     public static int size(List<PlanItem> items) {
         return (int) items.stream()
-                .filter(i -> i.role() != Role.SETTLE_IN)
+                .filter(i -> i.role() != Role.SETTLE_IN && !i.rung().apart())
                 .map(PlanItem::strand)
                 .distinct()
                 .count();
@@ -335,11 +336,29 @@ public record Plan(
         if (findings.hoverClean()) {
             done.add(done(catalogue, Waymark.HOVER_FIRST, null));
         }
+        impact(catalogue, findings).forEach(done::add);
         for (Place place : places) {
             Optional<Rung> below = catalogue.find(place.rung()).flatMap(catalogue::previous);
             while (below.isPresent()) {
                 done.add(new RungGates.Done(below.get().code(), below.get().perSide() ? place.side() : null));
                 below = catalogue.previous(below.get());
+            }
+        }
+        return done;
+    }
+
+    /** What the battery shows, up to the first rung that it does not. */
+    private static Set<RungGates.Done> impact(Catalogue catalogue, Findings findings) {
+        Set<RungGates.Done> done = new HashSet<>();
+        List<Rung> line =
+                catalogue.strand(Strand.IMPACT).map(CatalogueStrand::mainLine).orElse(List.of());
+        for (Side side : Side.values()) {
+            for (int rung = 1; rung < line.size() && findings.impact().shows(rung, side); rung++) {
+                Rung shown = line.get(rung - 1);
+                boolean both = shown.perSide() || findings.impact().shows(rung, side.other());
+                if (both) {
+                    done.add(new RungGates.Done(shown.code(), shown.perSide() ? side : null));
+                }
             }
         }
         return done;

@@ -133,6 +133,9 @@ final class PlanMaker {
                 .filter(i -> exercises.stream().noneMatch(e -> sameRung(e, i)))
                 .toList();
         if (items.isEmpty()) {
+            if (!made.items().isEmpty()) {
+                leftOut.add(new LeftOut(code, made.items(), Reason.of("leftOut.alreadyIn")));
+            }
             return;
         }
         if (by(code, Choice::leftOut)) {
@@ -143,6 +146,11 @@ final class PlanMaker {
         Role role = items.get(0).role();
         if (!loadOpen && role != Role.FOUNDATION && !locked) {
             leftOut.add(new LeftOut(code, items, Reason.of("leftOut.foundationsFirst")));
+            return;
+        }
+        if (code == Strand.IMPACT && !needs.calls(code) && !locked) {
+            // nobody runs for want of something else to do
+            leftOut.add(new LeftOut(code, items, Reason.of("leftOut.nothingCalls")));
             return;
         }
         boolean foundation = role == Role.FOUNDATION;
@@ -309,6 +317,7 @@ final class PlanMaker {
         if (full && room.size() < q.wishes().size()) {
             return Reason.of("leftOut.tired", room.size());
         }
-        return full ? Reason.of("leftOut.size", room.size()) : Reason.of("leftOut.nothingCalls");
+        // it would fit, and what comes before it waits for the minutes that are left
+        return full ? Reason.of("leftOut.size", room.size()) : tooLong(e);
     }
 }

@@ -21,7 +21,7 @@ public enum Role {
     }
 
     static Role of(Strand strand, boolean settled) {
-        if (strand == Strand.UPRIGHT) {
+        if (strand == Strand.UPRIGHT || strand == Strand.IMPACT) {
             return CARRY_OVER;
         }
         if (!foundation(strand)) {
@@ -44,7 +44,7 @@ public enum Role {
                 case HANDS_KNEES -> FOUR_POINT;
                 case SIDE_SUPPORT, ROTATION -> SIDE;
                 case BRIDGE, BACK_LINE -> BACK;
-                case BREATH, DEEP_CORE, PELVIC_FLOOR, PELVIC_CONTROL, UPRIGHT -> DAY;
+                case BREATH, DEEP_CORE, PELVIC_FLOOR, PELVIC_CONTROL, UPRIGHT, IMPACT -> DAY;
             };
         }
     }

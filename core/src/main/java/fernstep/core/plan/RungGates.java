@@ -31,6 +31,8 @@ import org.jspecify.annotations.Nullable;
  */
 public final class RungGates {
 
+    private static final int DAYS_IN_A_WEEK = 7;
+
     private RungGates() {}
 
     /** A rung done clean at its window's top; side is null for a rung without sides. */
@@ -41,9 +43,18 @@ public final class RungGates {
      *
      * @param cleanWeeks clean weeks since the log began
      * @param weeksAtTop for how many weeks she has stood at the top of a rung's window
+     * @param floorSymptoms leaking or heaviness in the past four weeks
      */
-    public record History(int cleanWeeks, Map<String, Integer> weeksAtTop) {
+    public record History(int cleanWeeks, Map<String, Integer> weeksAtTop, boolean floorSymptoms) {
         public static final History NONE = new History(0, Map.of());
+
+        public History(int cleanWeeks, Map<String, Integer> weeksAtTop) {
+            this(cleanWeeks, weeksAtTop, false);
+        }
+
+        History withFloorSymptoms(boolean told) {
+            return told == floorSymptoms ? this : new History(cleanWeeks, weeksAtTop, told);
+        }
 
         public History {
             weeksAtTop = Map.copyOf(weeksAtTop);
@@ -130,7 +141,9 @@ public final class RungGates {
 
     private static final Set<String> OF_TODAY = Stream.concat(
                     Arrays.stream(GateCode.values()).map(Enum::name),
-                    Stream.concat(Arrays.stream(Answer.values()).map(Enum::name), Stream.of("BIRTH", "OUTCOME")))
+                    Stream.concat(
+                            Arrays.stream(Answer.values()).map(Enum::name),
+                            Stream.of("BIRTH", "OUTCOME", "AFTER_BIRTH", "FLOOR_QUIET")))
             .collect(Collectors.toUnmodifiableSet());
 
     /** Dates, clearances, pregnancy and today's answers that close it, findings and other rungs left aside. */
@@ -297,6 +310,42 @@ public final class RungGates {
         @Override
         public Optional<Waiting> notPregnant(RungGate.NotPregnant gate) {
             return unless(!Boolean.TRUE.equals(known.pregnant()), "BIRTH", Reason.of("waiting.birth"));
+        }
+
+        @Override
+        public Optional<Waiting> weeksAfterBirth(RungGate.WeeksAfterBirth gate) {
+            Integer days =
+                    known.screening() == null ? null : known.screening().stage().daysSinceBirth();
+            return unless(
+                    days == null || days >= DAYS_IN_A_WEEK * gate.weeks(),
+                    "AFTER_BIRTH",
+                    Reason.of("waiting.afterBirth", gate.weeks()));
+        }
+
+        @Override
+        public Optional<Waiting> floorQuiet(RungGate.FloorQuiet gate) {
+            return unless(!known.history().floorSymptoms(), "FLOOR_QUIET", Reason.of("waiting.floorQuiet"));
+        }
+
+        @Override
+        public Optional<Waiting> floorReady(RungGate.FloorReady gate) {
+            Findings.Shown shown = known.findings().shown();
+            return unless(
+                    shown.lift() == Observed.FloorLift.LIFTS && shown.letGo() == Observed.LetGo.FULLY,
+                    "FLOOR_READY",
+                    Reason.of("waiting.floorReady"));
+        }
+
+        @Override
+        public Optional<Waiting> eitherRung(RungGate.EitherRung gate) {
+            return unless(
+                    onBothSides(gate.rung()) || onBothSides(gate.or()),
+                    gate.rung(),
+                    Reason.of("waiting.oneOf", name(gate.rung()), name(gate.or())));
+        }
+
+        private boolean onBothSides(String code) {
+            return met(code, Side.LEFT) && met(code, Side.RIGHT);
         }
 
         /** A pregnancy whose week is not known counts as beyond. */

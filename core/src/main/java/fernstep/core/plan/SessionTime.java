@@ -11,8 +11,11 @@ public final class SessionTime {
 
     private SessionTime() {}
 
-    /** One item as dosed, rest between its sets included. */
+    /** One item as dosed, rest between its sets included; 0 for what is done apart from the session. */
     public static int seconds(Rung rung, Dose dose) {
+        if (rung.apart()) {
+            return 0;
+        }
         return dose.sets() * setSeconds(rung, dose) + (dose.sets() - 1) * REST_BETWEEN_SETS_S;
     }
 
@@ -25,7 +28,7 @@ public final class SessionTime {
 
     /** Seconds under load: all but the rests; 0 for a rung that does not count as load. */
     public static int loadSeconds(Rung rung, Dose dose) {
-        if (!rung.loaded()) {
+        if (!rung.loaded() || rung.apart()) {
             return 0;
         }
         int times = dose.reps() != null ? dose.reps() : dose.breaths() != null ? dose.breaths() : 1;

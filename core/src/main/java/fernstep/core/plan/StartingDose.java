@@ -30,7 +30,7 @@ record StartingDose(Dose dose, @Nullable Reason opened) {
         Window window = DoseRules.window(rung.window(), stance);
         Dose dose = DoseRules.first(rung, stance);
         Reason opened = null;
-        if (dose.holdS() != null && window.holdS() != null) {
+        if (dose.holdS() != null && window.holdS() != null && !rung.apart()) {
             int hold = hold(rung, window.holdS(), f, side);
             opened = hold < window.holdS().min()
                     ? Reason.of("dose.openedHold", hold, window.holdS().min())

@@ -46,6 +46,7 @@ final class StartingRungs {
             case SIDE_SUPPORT -> loaded(f, Waymark.SIDE_SUPPORT_FIRST, false);
             case BACK_LINE -> Start.at(Waymark.BACK_LINE_FIRST, "why.backLine");
             case UPRIGHT -> Start.at(Waymark.UPRIGHT_WORK, "why.upright");
+            case IMPACT -> Start.at(Waymark.IMPACT_FIRST, "why.impact");
             case CURL -> loaded(f, Waymark.CURL_FIRST, false);
         };
     }

@@ -137,10 +137,20 @@ final class StrandItems {
             return settled ? upper(there) : there;
         }
         Start start = StartingRungs.of(strand.code(), side, q.her().findings());
-        Rung rung = start.rung() == null ? null : q.catalogue().at(start.rung());
+        Rung rung = start.rung() == null ? null : notYetShown(q.catalogue().at(start.rung()), side);
         boolean tested = rung != null && known.isDone(rung.code(), side);
         Chosen begins = new Chosen(rung, null, tested ? 1.0 : null, start.why());
         return settled ? upper(begins) : begins;
+    }
+
+    /** What a battery has shown needs no training: the way back to impact begins with what comes next. */
+    private Rung notYetShown(Rung first, Side side) {
+        return strand.code() != Strand.IMPACT
+                ? first
+                : strand.mainLine().stream()
+                        .filter(rung -> !known.isDone(rung.code(), side))
+                        .findFirst()
+                        .orElse(first);
     }
 
     /** A settled foundation goes on with its upper rungs only. */

@@ -66,6 +66,7 @@ final class Week {
             grow(room.in(minutes));
         }
         Room now = room.now();
+        fillUp(now);
         for (Growing g : List.copyOf(onlyB)) {
             if (mayBeInA(g) && Growing.fit(with(a, g), now)) {
                 a.add(g);
@@ -98,6 +99,19 @@ final class Week {
                     }
                 });
         return b;
+    }
+
+    /** What waits for minutes that she does not have keeps nobody else out: the fewest sets of it, as far as they go. */
+    private void fillUp(Room now) {
+        all.stream()
+                .filter(g -> !g.exercise().mustBeIn() && g.exercise().called() && mayBeInA(g))
+                .sorted(byNeed())
+                .filter(g -> !a.contains(g) && !onlyB.contains(g))
+                .forEach(g -> {
+                    if (Growing.fit(with(a, g), now)) {
+                        take(g);
+                    }
+                });
     }
 
     private Stream<Growing> musts() {

@@ -79,10 +79,19 @@ public record Progress(
      * @param afterLast the newest session was followed by it
      * @param days how many of the days looked at were
      * @param seenOn when somebody last saw or spoke with her about it: what came before no longer counts; null for never
+     * @param lastOn the last day it followed; null where it did not
      */
     public record DayAfter(
-            boolean afterLast, int days, @Nullable LocalDate seenOn) {
+            boolean afterLast,
+            int days,
+            @Nullable LocalDate seenOn,
+            @Nullable LocalDate lastOn) {
         public static final DayAfter NONE = new DayAfter(false, 0);
+
+        /** When it was last is not known. */
+        public DayAfter(boolean afterLast, int days, @Nullable LocalDate seenOn) {
+            this(afterLast, days, seenOn, null);
+        }
 
         /** Nobody has seen her about it. */
         public DayAfter(boolean afterLast, int days) {

@@ -15,6 +15,7 @@ import fernstep.core.progress.Progress.Question;
 import fernstep.core.progress.SessionResult.Kind;
 import fernstep.core.screening.Answer;
 import fernstep.core.screening.Screening;
+import fernstep.core.screening.Strand;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -27,6 +28,7 @@ import java.util.function.Predicate;
 /** The rules in the order in which they are asked: what is unsafe, what was lost, what went wrong, what was earned. */
 final class ProgressStep {
     private static final int CREDITS_NEEDED = 2;
+    private static final int IMPACT_HELD_DAYS = 7;
     private static final int HELPED_IN_A_ROW = 3;
     private static final int NOTCH_DOWN_AFTER_DAYS = 14;
     private static final int RUNG_DOWN_AFTER_DAYS = 28;
@@ -199,7 +201,23 @@ final class ProgressStep {
         }
         boolean lastHolds =
                 day.dayAfter().afterLast() || last().filter(counted::contains).isPresent();
-        return lastHolds ? Optional.of(stay(Change.HOLD, Reason.of("progress.nextDay"))) : Optional.empty();
+        if (lastHolds && impact() && last().filter(counted::contains).isPresent()) {
+            return Optional.of(down.rungDownToItsStart(Reason.of("progress.impactSymptom")));
+        }
+        return lastHolds ? Optional.of(stay(Change.HOLD, Reason.of("progress.nextDay"))) : impactWeek();
+    }
+
+    /** Landing and running answer late: what leaked, pressed or hurt the day after is the answer. */
+    private boolean impact() {
+        return place.rung().strand() == Strand.IMPACT;
+    }
+
+    private Optional<Progress> impactWeek() {
+        LocalDate lastOn = day.dayAfter().lastOn();
+        if (!impact() || lastOn == null || !day.today().isBefore(lastOn.plusDays(IMPACT_HELD_DAYS))) {
+            return Optional.empty();
+        }
+        return Optional.of(stay(Change.HOLD, Reason.of("progress.impactWeek", lastOn.plusDays(IMPACT_HELD_DAYS))));
     }
 
     private Optional<Progress> gap() {

@@ -22,7 +22,9 @@ public enum Strand {
     SIDE_SUPPORT(GateCode.FIRST_LOADED),
     BACK_LINE(GateCode.GENTLE_SET),
     UPRIGHT(null),
-    CURL(GateCode.CURL);
+    CURL(GateCode.CURL),
+    /** From brisk walking to running, after a birth. */
+    IMPACT(GateCode.FIRST_LOADED);
 
     private final @Nullable GateCode opensWith;
 

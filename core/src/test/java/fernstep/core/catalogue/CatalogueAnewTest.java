@@ -143,13 +143,17 @@ class CatalogueAnewTest {
             for (int i = 0; i < said.size(); i++) {
                 Map<String, Object> gate = fields(said.get(i));
                 Object other = gate.containsKey("rung") ? gate.get("rung") : gate.get("anySide");
+                if (rung.gates().get(i) instanceof RungGate.EitherRung either) {
+                    assertThat(List.of(either.rung(), either.or()))
+                            .isEqualTo(List.of(gate.get("eitherRung"), gate.get("or")));
+                }
                 assertThat(rung.gates().get(i).rungAskedFor().orElse(null))
                         .as(rung.code() + " " + gate)
                         .isEqualTo(other);
                 String kind = rung.gates().get(i).getClass().getSimpleName();
                 String named = gate.keySet().stream()
                         .filter(k -> !k.equals("rung") || gate.size() == 1)
-                        .filter(k -> !k.equals("bothSides"))
+                        .filter(k -> !k.equals("bothSides") && !k.equals("or"))
                         .findFirst()
                         .orElse("rung");
                 assertThat(kind).isEqualToIgnoringCase(named.equals("rung") ? "CleanRung" : named);

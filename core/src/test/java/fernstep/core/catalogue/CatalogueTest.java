@@ -46,7 +46,8 @@ class CatalogueTest {
                 Map.entry(Strand.SIDE_SUPPORT, "SS1★ SS2★ SS3★ SS4★ SS5★"),
                 Map.entry(Strand.BACK_LINE, "BK1 BK2 BK3 BK4 BK5 BK6 BK7★ BK8★"),
                 Map.entry(Strand.UPRIGHT, "UP1 UP2 UP3 UP7 UP4★ UP5★ UP6★ UP8★"),
-                Map.entry(Strand.CURL, "CU1 CU2 CU3"));
+                Map.entry(Strand.CURL, "CU1 CU2 CU3"),
+                Map.entry(Strand.IMPACT, "IM1 IM2★ IM3★ IM4 IM5★ IM6★ IM7"));
 
         @ParameterizedTest
         @EnumSource(Strand.class)

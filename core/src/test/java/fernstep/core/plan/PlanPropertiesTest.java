@@ -335,6 +335,16 @@ class PlanPropertiesTest {
                                     .isPositive();
                         }
                     }
+                    case "leftOut.alreadyIn" ->
+                        assertThat(left.items())
+                                .as(about)
+                                .allSatisfy(item -> assertThat(Stream.concat(
+                                                        p.items().stream(),
+                                                        p.leftOut().stream()
+                                                                .filter(other -> other.strand() != left.strand())
+                                                                .flatMap(other -> other.items().stream()))
+                                                .map(other -> other.rung().code()))
+                                        .contains(item.rung().code()));
                     default -> assertThat(left.why().key()).as(about).isEqualTo("leftOut.nothingCalls");
                 }
             }

@@ -64,6 +64,13 @@ class TrainedLoadTest {
         return all;
     }
 
+    private static boolean byHand(Woman w, Plan plan, LoadFamily family) {
+        return plan.items().stream()
+                .filter(item -> item.rung().family() == family)
+                .anyMatch(item -> w.question().wishes().choices().stream()
+                        .anyMatch(choice -> choice.about(item.strand(), item.side())));
+    }
+
     private static boolean inFewestSets(Plan plan, LoadFamily family) {
         return plan.items().stream()
                 .filter(item -> item.rung().family() == family)
@@ -85,7 +92,7 @@ class TrainedLoadTest {
             Plan plan = w.loads(loads).plan();
             Map<LoadFamily, Double> best = loads.bestWeeks(TODAY);
             week(plan).forEach((family, exposure) -> {
-                if (best.containsKey(family) && !inFewestSets(plan, family)) {
+                if (best.containsKey(family) && !inFewestSets(plan, family) && !byHand(w, plan, family)) {
                     assertThat(exposure)
                             .as("seed %d, %s", seed, family)
                             .isLessThanOrEqualTo(1.2 * best.get(family) + 1e-9);

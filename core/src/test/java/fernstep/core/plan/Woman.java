@@ -14,6 +14,7 @@ import fernstep.core.client.Restriction;
 import fernstep.core.client.Status;
 import fernstep.core.client.Surgery;
 import fernstep.core.findings.Findings;
+import fernstep.core.findings.ImpactTest;
 import fernstep.core.findings.Observed;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Reason;
@@ -75,6 +76,7 @@ public final class Woman {
     private final List<Capacity.Clean> held = new ArrayList<>();
     private final List<Choice> choices = new ArrayList<>();
     private TrainedLoad loads = TrainedLoad.NONE;
+    private ImpactTest.Battery battery = Findings.NONE.impact();
 
     public static Woman never_pregnant() {
         return new Woman();
@@ -116,6 +118,11 @@ public final class Woman {
 
     public Woman cleared() {
         return cleared(Clearance.Scope.EXERCISE);
+    }
+
+    public Woman battery(ImpactTest.Battery done) {
+        battery = done;
+        return this;
     }
 
     public Woman loads(TrainedLoad done) {
@@ -344,7 +351,8 @@ public final class Woman {
                 .with(new Findings.DeepCore(grade, tolerance, floats))
                 .with(Findings.HandsAndKnees.scoop(scoop))
                 .withReaches(arms, legs, lost(), hoverS)
-                .with(new Findings.Shown(holdS, tiltDeg, flare, lift, letGo, null));
+                .with(new Findings.Shown(holdS, tiltDeg, flare, lift, letGo, null))
+                .with(battery);
     }
 
     public ClientFacts facts() {

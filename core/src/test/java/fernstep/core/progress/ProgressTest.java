@@ -47,6 +47,7 @@ class ProgressTest {
         private boolean widened;
         private boolean askFirst;
         private Progress.WayBack eased;
+        private Progress.DayAfter dayAfter = Progress.DayAfter.NONE;
         private Screening screening;
         private Set<RungGates.Done> done = Set.of();
 
@@ -123,7 +124,7 @@ class ProgressTest {
                             eased),
                     stance,
                     log,
-                    new Progress.Day(TODAY, recheckDue, widened, askFirst, false, Progress.DayAfter.NONE),
+                    new Progress.Day(TODAY, recheckDue, widened, askFirst, false, dayAfter),
                     KnownOf.her(screening, screening == null ? null : false, Findings.NONE, done)));
         }
     }
@@ -188,6 +189,46 @@ class ProgressTest {
             assertThat(new Amount(1, 1, 12).fullSetsOf(hold)).isFalse();
             assertThat(new Amount(1, 1, 20).fullSetsOf(hold)).isTrue();
             assertThat(Amount.of(hold)).isEqualTo(new Amount(1, 1, 20));
+        }
+    }
+
+    /** Leaking, heaviness or pain during it or the day after: one step back, and a week's hold (brief 17.5). */
+    @Nested
+    class On_the_way_back_to_impact {
+        private Case landings() {
+            return new Case().at("IM4", new Dose(1, 12, null, null, 1, 3));
+        }
+
+        private Progress.DayAfter symptomDaysAgo(int days) {
+            return new Progress.DayAfter(false, 1, null, TODAY.minusDays(days));
+        }
+
+        @Test
+        void what_follows_is_the_exercise_before_where_it_begins() {
+            Progress p = landings()
+                    .log(1, Kind.CLEAN, 3, List.of(new Symptom(SignCode.LEAK, null)))
+                    .answer();
+            assertThat(p.change()).isEqualTo(Change.RUNG_DOWN);
+            assertThat(p.rung()).isEqualTo("IM3");
+            assertThat(p.dose().reps()).isEqualTo(5);
+            assertThat(p.reason().key()).isEqualTo("progress.impactSymptom");
+        }
+
+        @Test
+        void nothing_grows_for_a_week() {
+            Case clean = landings().log(3, Kind.CLEAN).log(1, Kind.CLEAN);
+            clean.dayAfter = symptomDaysAgo(6);
+            assertThat(clean.answer().change()).isEqualTo(Change.HOLD);
+            assertThat(clean.answer().reason().key()).isEqualTo("progress.impactWeek");
+            clean.dayAfter = symptomDaysAgo(7);
+            assertThat(clean.answer().change()).isEqualTo(Change.NOTCH_UP);
+        }
+
+        @Test
+        void elsewhere_a_week_is_not_waited_for() {
+            Case clean = f2().log(3, Kind.CLEAN).log(1, Kind.CLEAN);
+            clean.dayAfter = symptomDaysAgo(6);
+            assertThat(clean.answer().change()).isEqualTo(Change.NOTCH_UP);
         }
     }
 

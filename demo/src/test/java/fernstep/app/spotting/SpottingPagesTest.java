@@ -63,7 +63,7 @@ class SpottingPagesTest {
                                 .body())
                         .as(r.code())
                         .extracting(Figure.Stroke::kind)
-                        .contains("trunk", "nose", "head"));
+                        .contains("trunk", "nose", "hair", "face", "top"));
     }
 
     private interface Presses {
