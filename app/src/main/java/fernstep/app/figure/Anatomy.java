@@ -177,20 +177,20 @@ final class Anatomy {
     }
 
     List<Hull> neck() {
-        Head head = new Head();
+        Head head = new Head(f, height);
         Point3 root = between(f.shoulder(), f.head(), 0.05);
         return List.of(Hull.of(bone(root, 33 * Math.sqrt(girth)), bone(head.at(-26, -10), 28 * Math.sqrt(girth))));
     }
 
     /** Skull under its hair, with a knot. */
     List<Hull> hair() {
-        Head head = new Head();
+        Head head = new Head(f, height);
         return List.of(
                 Hull.of(bone(head.at(13, -4), 54), bone(head.at(-16, -24), 32)), Hull.of(bone(head.at(54, -40), 21)));
     }
 
     List<Hull> face() {
-        Head head = new Head();
+        Head head = new Head(f, height);
         return List.of(
                 Hull.of(bone(head.at(8, 20), 37), bone(head.at(-18, 14), 31), bone(head.at(-41, 29), 16)),
                 Hull.of(bone(head.at(2, 48), 9), bone(head.at(-8, 57), 7)));
@@ -198,16 +198,16 @@ final class Anatomy {
 
     /** Which way she looks. */
     Point3 gaze() {
-        return new Head().forward;
+        return new Head(f, height).gaze();
     }
 
     Point3 mouth() {
-        return new Head().at(-26, 46);
+        return new Head(f, height).at(-26, 46);
     }
 
     /** Under the hand that holds a head, or beside the ear. */
     Point3 ear(Side side) {
-        Head head = new Head();
+        Head head = new Head(f, height);
         Point3 left = f.leftArm().shoulder().minus(f.rightArm().shoulder());
         double out = (side == Side.LEFT ? 1 : -1) * m(50) / left.length();
         return head.at(4, -20).plus(left.times(out));
@@ -226,24 +226,6 @@ final class Anatomy {
         return at.point()
                 .plus(at.front().times(m(depth + 34 * belly)))
                 .plus(at.left().times(m(asideThousandths)));
-    }
-
-    private final class Head {
-        private final Point3 along;
-        private final Point3 forward;
-
-        Head() {
-            Point3 toHead = f.head().minus(f.shoulder());
-            along = toHead.times(1 / toHead.length());
-            Point3 front = Lines.front(f);
-            Point3 across = front.minus(along.times(front.dot(along)));
-            forward = across.times(1 / Math.max(0.2, across.length()));
-        }
-
-        /** So far up from the head's centre, and so far toward the face; thousandths of her height. */
-        Point3 at(double up, double ahead) {
-            return f.head().plus(along.times(m(up))).plus(forward.times(m(ahead)));
-        }
     }
 
     List<Hull> leg(Side side) {

@@ -52,6 +52,17 @@ final class HeldProps {
                         new Point3(0, 0, 0.20))));
             }));
         }
+        if (Way.hovers(stage.end())) {
+            // what floats has its shadow apart from it
+            for (Side side : Side.values()) {
+                all.add(round("shadow", f -> {
+                    Point3 under = new Point3(
+                            f.leg(side).knee().x(), 0.001, f.leg(side).knee().z());
+                    return new Hull(List.of(
+                            new Ball(under, new Point3(0.13, 0, 0), new Point3(0, 0.001, 0), new Point3(0, 0, 0.06))));
+                }));
+            }
+        }
         if (stage.end().pose().trunk().cushionShare() > 0) {
             all.add(round("cushion", f -> {
                 double high = Math.max(0.04, 0.5 * f.hip().y());

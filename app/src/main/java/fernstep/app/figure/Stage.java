@@ -70,12 +70,16 @@ final class Stage {
     Stroke flesh(String kind, Function<Skeleton, List<Hull>> hulls) {
         return drawn(kind, Hull.CORNERS, f -> {
             Point3 shift = shift(f);
+            double right = CM * camera.right(shift);
+            double down = CM * camera.down(shift);
             List<Hull> all = hulls.apply(f);
             double[] xy = new double[2 * Hull.CORNERS * all.size()];
             for (int i = 0; i < all.size(); i++) {
-                Hull there = new Hull(
-                        all.get(i).balls().stream().map(b -> b.moved(shift)).toList());
-                System.arraycopy(there.outline(camera), 0, xy, 2 * Hull.CORNERS * i, 2 * Hull.CORNERS);
+                double[] outline = all.get(i).outline(camera);
+                for (int j = 0; j < outline.length; j += 2) {
+                    xy[2 * Hull.CORNERS * i + j] = outline[j] + right;
+                    xy[2 * Hull.CORNERS * i + j + 1] = outline[j + 1] + down;
+                }
             }
             return xy;
         });
