@@ -3,12 +3,12 @@
 window.fernFigure = (() => {
   const known = new WeakMap();
 
-  /** Tenths; each frame but the first says what has changed since the one before. */
+  /** Tenths: the first frame says how far each number is from the one two before, every other what has changed. */
   function frames(data) {
     let before = null;
     return data.split(';').map((frame) => {
-      const change = frame.split(' ');
-      const now = change.map((value, i) => Number(value) + (before ? before[i] : 0));
+      const now = [];
+      frame.split(' ').forEach((step, i) => { now.push(Number(step) + (before ? before[i] : now[i - 2] || 0)); });
       before = now;
       return now;
     }).map((frame) => frame.map((value) => value / 10));

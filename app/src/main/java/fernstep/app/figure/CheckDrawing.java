@@ -90,8 +90,8 @@ public final class CheckDrawing {
             Point3 navel = flesh.onBelly(0.36, 0);
             return List.of(
                     new Extra("dot", dots),
-                    hand(navel, f.shoulder().minus(f.hip()), new Point3(0, 0, 1), new Point3(0, 1, 0), 2),
-                    forearm(navel, f.shoulder().minus(f.hip()), new Point3(0, 0, 1), new Point3(0, 1, 0)));
+                    hand(navel, f.hip().minus(f.shoulder()), new Point3(0, 0, 1), new Point3(0, 1, 0), 2),
+                    forearm(navel, f.hip().minus(f.shoulder()), new Point3(0, 0, 1), new Point3(0, 1, 0)));
         });
     }
 

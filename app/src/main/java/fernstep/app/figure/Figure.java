@@ -80,9 +80,18 @@ public record Figure(
         private String pieces(double[] points) {
             StringBuilder d = new StringBuilder();
             for (int at = 0; at < points.length; at += 2 * corners) {
-                d.append('M').append(joined(points, at, at + 2 * corners)).append('Z');
+                d.append('M').append(joined(points, at, at + 2)).append('l');
+                for (int i = at + 2; i < at + 2 * corners; i++) {
+                    long step = tenths(points[i]) - tenths(points[i - 2]);
+                    d.append(i == at + 2 || step < 0 ? "" : " ").append(short1(step / 10.0));
+                }
+                d.append('Z');
             }
             return d.toString();
+        }
+
+        private static long tenths(double value) {
+            return Math.round(10 * value);
         }
 
         private static String joined(double[] points, int from, int to) {
@@ -94,17 +103,19 @@ public record Figure(
         }
 
         /**
-         * All frames for the browser, in tenths: points by blanks, frames by semicolons, each but the first by what has changed
-         * since the one before, which is little and packs well.
+         * All frames for the browser, in tenths: points by blanks, frames by semicolons. The first says of each number how far it
+         * is from the one two before, every other what has changed since the frame before: both are little and pack well.
          */
         public String data() {
             StringBuilder all = new StringBuilder();
             long[] before = new long[frames.get(0).length];
             for (double[] frame : frames) {
-                all.append(all.isEmpty() ? "" : ";");
+                boolean first = all.isEmpty();
+                all.append(first ? "" : ";");
                 for (int i = 0; i < frame.length; i++) {
-                    long now = Math.round(10 * frame[i]);
-                    all.append(i == 0 ? "" : " ").append(now - before[i]);
+                    long now = tenths(frame[i]);
+                    long since = first ? (i < 2 ? 0 : before[i - 2]) : before[i];
+                    all.append(i == 0 ? "" : " ").append(now - since);
                     before[i] = now;
                 }
             }

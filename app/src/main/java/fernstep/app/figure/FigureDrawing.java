@@ -99,7 +99,7 @@ public final class FigureDrawing {
     private Figure draw(@Nullable Side side) {
         Scene scene = new Scene(stage, rung, body);
         Painter painter = new Painter(stage, rung, body, working);
-        List<Stroke> strokes = painter.strokes();
+        List<Stroke> strokes = painter.strokes(marks ? Painter.Marked.JUDGED : Painter.Marked.BARE);
         if (marks) {
             strokes.addAll(new Marks(stage, rung, working).strokes());
         }

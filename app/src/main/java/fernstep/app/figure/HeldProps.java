@@ -1,6 +1,7 @@
 package fernstep.app.figure;
 
 import fernstep.app.figure.Figure.Stroke;
+import fernstep.core.body.ArmContact;
 import fernstep.core.body.Body;
 import fernstep.core.body.Point3;
 import fernstep.core.body.Position;
@@ -51,6 +52,9 @@ final class HeldProps {
                         new Point3(0, onHerSide() ? low : 0.035, 0),
                         new Point3(0, 0, 0.20))));
             }));
+        }
+        if (stage.frames().stream().anyMatch(f -> raised(f) > SEEN_TO_BE_RAISED)) {
+            all.add(stage.flesh("step", f -> List.of(bench(f))));
         }
         if (Way.hovers(stage.end())) {
             // what floats has its shadow apart from it
@@ -127,6 +131,34 @@ final class HeldProps {
             }));
         }
         return all;
+    }
+
+    private static final double SEEN_TO_BE_RAISED = 0.02;
+
+    /** How high hands or forearms bear, as a share of her height. */
+    private static double raised(Skeleton f) {
+        return Math.max(f.pose().leftArm().surfaceShare(), f.pose().rightArm().surfaceShare());
+    }
+
+    /** What they bear on: from the mat up. */
+    private Hull bench(Skeleton f) {
+        boolean right = f.pose().rightArm().surfaceShare() > 0;
+        Skeleton.Arm arm = right ? f.rightArm() : f.leftArm();
+        double top = Math.max(0, raised(f) * body.heightM() - 0.004);
+        double from = Math.min(
+                arm.elbow().x(), Math.min(arm.wrist().x(), arm.fingertip().x()));
+        double to = Math.max(
+                arm.elbow().x(), Math.max(arm.wrist().x(), arm.fingertip().x()));
+        double middle = (arm.wrist().x() + arm.fingertip().x()) / 2;
+        boolean forearm = f.pose().arm(right ? Side.RIGHT : Side.LEFT).on() == ArmContact.FOREARM;
+        List<Ball> corners = new ArrayList<>();
+        for (double x : forearm ? new double[] {from - 0.05, to + 0.03} : new double[] {middle - 0.17, middle + 0.17}) {
+            for (double z : new double[] {-0.32, 0.32}) {
+                corners.add(Ball.round(new Point3(x, 0, z), 0.003));
+                corners.add(Ball.round(new Point3(x, top, z), 0.003));
+            }
+        }
+        return new Hull(corners);
     }
 
     private static Hull weight(Skeleton.Arm arm) {

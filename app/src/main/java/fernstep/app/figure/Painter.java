@@ -45,6 +45,16 @@ final class Painter {
     }
 
     List<Stroke> strokes() {
+        return strokes(Marked.BARE);
+    }
+
+    /** Whether what tightens is shown on her. */
+    enum Marked {
+        BARE,
+        JUDGED
+    }
+
+    List<Stroke> strokes(Marked marked) {
         List<Stroke> all = new ArrayList<>(props.behind());
         Side far = near.other();
         boolean onHerSide = stage.end().pose().position() == Position.SIDE;
@@ -61,7 +71,7 @@ final class Painter {
         trunk(all);
         leg(all, near, "near");
         all.add(flesh("lap", Anatomy::lap));
-        if (tightens) {
+        if (tightens && marked == Marked.JUDGED) {
             all.add(flesh("judged", Anatomy::lowBelly));
         }
         if (!lookingAway()) {
