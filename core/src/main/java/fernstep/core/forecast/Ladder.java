@@ -40,7 +40,8 @@ final class Ladder {
             .with(new Findings.AtRest(
                     Observed.BreathPattern.RIBS_ALL_ROUND, Observed.LumbarGap.NONE, Observed.RibsOverPelvis.STACKED))
             .with(new Findings.DeepCore(Map.of(Side.LEFT, 5, Side.RIGHT, 5), 20, Map.of()))
-            .with(Findings.HandsAndKnees.scoop(Observed.Scoop.YES));
+            .with(Findings.HandsAndKnees.scoop(Observed.Scoop.YES))
+            .with(new Findings.Shown(Map.of(), null, null, Observed.FloorLift.LIFTS, Observed.LetGo.FULLY, null));
 
     /** What is remembered between sessions: credits so far and what came last. */
     private static final int STATES = 4;

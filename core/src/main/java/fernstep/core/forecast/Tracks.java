@@ -28,6 +28,10 @@ final class Tracks {
 
     /** Codes by which a gate waits for training: those are played, the others stay. */
     private static final Set<String> PLAYED = Set.of("CLEAN_WEEKS", "TOP_HELD");
+    /** Codes of what days alone bring, if nothing new is told. */
+    private static final Set<String> PASSES = Set.of("AFTER_BIRTH", "FLOOR_QUIET");
+
+    private static final int FLOOR_QUIET_DAYS = 28;
 
     /**
      * One strand and side.
@@ -138,9 +142,19 @@ final class Tracks {
         for (RungGate gate : rung.gates()) {
             if (gate instanceof RungGate.Opened opened) {
                 day = Math.max(day, gateDay(opened.code()));
+            } else if (gate instanceof RungGate.WeeksAfterBirth weeks) {
+                day = Math.max(day, daysToGo(weeks));
+            } else if (gate instanceof RungGate.FloorQuiet && known.history().floorSymptoms()) {
+                day = Math.max(day, FLOOR_QUIET_DAYS);
             }
         }
         return day;
+    }
+
+    private int daysToGo(RungGate.WeeksAfterBirth gate) {
+        Integer since =
+                known.screening() == null ? null : known.screening().stage().daysSinceBirth();
+        return since == null ? 0 : Math.max(0, WEEK * gate.weeks() - since);
     }
 
     /** What no training and no day changes here: a grade, a scoop, a ridge, a pregnancy; on it or on what leads to it. */
@@ -157,6 +171,9 @@ final class Tracks {
     }
 
     private static boolean dateOf(Waiting w) {
+        if (PASSES.contains(w.code())) {
+            return true;
+        }
         for (GateCode code : GateCode.values()) {
             if (code.name().equals(w.code())) {
                 return true;
@@ -212,12 +229,31 @@ final class Tracks {
                         ? List.of(side == null ? Side.LEFT : side)
                         : List.of(Side.values());
                 sides.forEach(s -> need(asked, s, pairs));
+            } else if (gate instanceof RungGate.EitherRung either) {
+                Rung nearer =
+                        nearer(q.catalogue().rung(either.rung()), q.catalogue().rung(either.or()));
+                List.of(Side.values()).forEach(s -> need(nearer, s, pairs));
             } else if (gate instanceof RungGate.AnySide any) {
                 Rung asked = q.catalogue().rung(any.rung());
                 need(asked, ahead(asked.strand()), pairs);
             }
         }
         return pairs.stream().mapToInt(Integer::intValue).toArray();
+    }
+
+    /** Of two rungs that do the same, the one she has fewer before her to. */
+    private Rung nearer(Rung one, Rung other) {
+        return toGo(other) < toGo(one) ? other : one;
+    }
+
+    private int toGo(Rung rung) {
+        int all = 0;
+        for (Side side : Side.values()) {
+            boolean done = known.done().stream()
+                    .anyMatch(d -> d.rung().equals(rung.code()) && (d.side() == null || d.side() == side));
+            all += done ? 0 : Math.max(1, q.catalogue().placeOnLine(rung) + 1 - place(rung.strand(), side));
+        }
+        return all;
     }
 
     /** Where either side will do, the one that is further on will do first. */

@@ -50,6 +50,10 @@ final class Needs {
         return strands;
     }
 
+    Set<Strand> towardGoal() {
+        return towardGoal;
+    }
+
     /** Above 0; more is needed more. */
     int of(Strand strand) {
         int need = ORDER - strand.ordinal();

@@ -90,6 +90,7 @@ final class PlanMaker {
         WeekRules rules = new WeekRules(
                 !q.wishes().daily(),
                 rounds,
+                needs.towardGoal(),
                 q.training().loads().bestWeeks(q.training().today()));
         Week week = new Week(exercises, room, training, byHand, rules);
         List<List<Exercise>> sessions = week.sessions(daysPerWeek);

@@ -265,6 +265,8 @@ final class Week {
                         .thenComparing(
                                 g -> !twoDays && training.contains(g.exercise().strand()))
                         .thenComparing(
+                                g -> rules.towardGoal().contains(g.exercise().strand()))
+                        .thenComparing(
                                 g -> g.exercise().called() && g.exercise().role() == Role.WORK)
                         .thenComparing(g -> opensSlot(g, a))
                         .thenComparing(g -> g.exercise().called())

@@ -33,7 +33,8 @@ class PackingTest {
     }
 
     private static List<List<Exercise>> week(Room room, Exercise... all) {
-        return new Week(List.of(all), room, Set.of(), ByHand.NOTHING, new WeekRules(true, true, Map.of())).sessions(1);
+        return new Week(List.of(all), room, Set.of(), ByHand.NOTHING, new WeekRules(true, true, Set.of(), Map.of()))
+                .sessions(1);
     }
 
     private static List<String> codes(Room room, Exercise... all) {
@@ -146,7 +147,7 @@ class PackingTest {
                                     new Room(3, 3, seconds, 2),
                                     Set.of(),
                                     dosed,
-                                    new WeekRules(true, true, Map.of()))
+                                    new WeekRules(true, true, Set.of(), Map.of()))
                             .sessions(1))
                     .containsExactly(List.of(byHand));
         }

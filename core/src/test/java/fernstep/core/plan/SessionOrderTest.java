@@ -150,7 +150,7 @@ class SessionOrderTest {
     }
 
     private static List<Set<String>> week(int days, boolean rests, Room room, Set<Strand> training, Exercise... all) {
-        return new Week(List.of(all), room, training, ByHand.NOTHING, new WeekRules(rests, true, Map.of()))
+        return new Week(List.of(all), room, training, ByHand.NOTHING, new WeekRules(rests, true, Set.of(), Map.of()))
                 .sessions(days).stream()
                         .map(s -> s.stream()
                                 .map(e -> e.items().get(0).rung().code())

@@ -1,0 +1,26 @@
+package fernstep.app.figure;
+
+import org.springframework.stereotype.Service;
+
+/** How each client is drawn. */
+@Service("looks")
+public class Looks {
+    private final LookMapper mapper;
+
+    Looks(LookMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    Look of(long clientId) {
+        return mapper.of(clientId).orElse(Look.NEUTRAL);
+    }
+
+    void put(long clientId, Look look) {
+        mapper.put(clientId, look);
+    }
+
+    /** For whatever holds figures of hers. */
+    public String classesOf(long clientId) {
+        return of(clientId).classes();
+    }
+}
