@@ -82,7 +82,7 @@ class CatalogueController {
 
     private Tile tile(Rung rung, Map<String, String> leaves) {
         Figure figure = figures.computeIfAbsent(
-                rung, r -> FigureDrawing.of(r, Body.of(null, null), r.perSide() ? Side.LEFT : null, 1));
+                rung, r -> FigureDrawing.still(r, Body.of(null, null), r.perSide() ? Side.LEFT : null, 1));
         return new Tile(
                 rung, figure, leaves.getOrDefault(rung.code(), ""), found(rung).toLowerCase(Locale.ROOT));
     }

@@ -55,6 +55,15 @@ public final class FigureDrawing {
         return new FigureDrawing(rung, body, side, share -> m.during(range, share), STEPS, Cameras.of(rung)).draw(side);
     }
 
+    /** The same for a page that shows it without motion. */
+    public static Figure still(Rung rung, Body body, @Nullable Side side, double range) {
+        Movement m = rung.movement();
+        FigureDrawing drawing =
+                new FigureDrawing(rung, body, side, share -> m.during(range, share), STEPS, Cameras.of(rung));
+        drawing.stage.standsStill();
+        return drawing.draw(side);
+    }
+
     /** Straight from the side, without arrows and signs: for who is to see what happens herself. */
     public static Figure bare(Rung rung, Body body, @Nullable Side side, double range) {
         Movement m = rung.movement();

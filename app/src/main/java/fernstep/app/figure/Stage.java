@@ -19,10 +19,16 @@ final class Stage {
 
     private final List<Skeleton> frames;
     private final Camera camera;
+    private boolean still;
 
     Stage(List<Skeleton> frames, Camera camera) {
         this.frames = List.copyOf(frames);
         this.camera = camera;
+    }
+
+    /** Only where it begins and ends is drawn: nobody is to see it move. */
+    void standsStill() {
+        still = true;
     }
 
     Camera camera() {
@@ -86,7 +92,8 @@ final class Stage {
     }
 
     private Stroke drawn(String kind, int corners, Function<Skeleton, double[]> made) {
-        List<double[]> all = frames.stream().map(made).toList();
+        List<Skeleton> shown = still && corners > 0 ? List.of(frames.get(0), end()) : frames;
+        List<double[]> all = shown.stream().map(made).toList();
         boolean moves = all.stream().anyMatch(xy -> !Arrays.equals(all.get(0), xy));
         return new Stroke(kind, moves ? all : List.of(all.get(0)), corners);
     }

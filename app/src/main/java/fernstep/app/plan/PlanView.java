@@ -199,7 +199,7 @@ record PlanView(
                     .anyMatch(c -> c.strand() == item.strand() && c.locked());
             cards.add(new Card(
                     item,
-                    FigureDrawing.of(
+                    FigureDrawing.still(
                             item.asDone(desk.client().body()), desk.client().body(), item.side(), item.range()),
                     leads,
                     locked,

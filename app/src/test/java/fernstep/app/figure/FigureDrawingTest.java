@@ -133,4 +133,19 @@ class FigureDrawingTest {
                 .extracting(Stroke::kind)
                 .doesNotContain("mark", "way");
     }
+
+    @Test
+    void a_still_one_is_the_end_of_the_moving_one() {
+        for (Rung rung : all()) {
+            Side side = rung.perSide() ? Side.LEFT : null;
+            Figure still = FigureDrawing.still(rung, HER, side, 1);
+            Figure moving = FigureDrawing.of(rung, HER, side, 1);
+            assertThat(still.body().stream().map(Stroke::d).toList())
+                    .as(rung.code())
+                    .isEqualTo(moving.body().stream().map(Stroke::d).toList());
+            assertThat(still.ghost().stream().map(Stroke::d).toList())
+                    .as(rung.code())
+                    .isEqualTo(moving.ghost().stream().map(Stroke::d).toList());
+        }
+    }
 }
