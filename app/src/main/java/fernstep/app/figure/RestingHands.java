@@ -62,7 +62,6 @@ final class RestingHands {
             case STRAW -> side == working ? toMouth(arm, side) : onSkin(arm, side, 0.27, 62 * out, 0.10, 22 * out);
             case PILLOW -> f.pose().position() != Position.SIDE ? arm : upper ? onTheMat(arm, side) : underTheHead(arm);
             case HIP -> upper ? onHip(arm, side) : arm;
-            case HOLDS_ON -> side == working ? arm : toWall(arm, side);
         };
     }
 
@@ -132,14 +131,6 @@ final class RestingHands {
                 crest.plus(along.times(m(30))).plus(left.times(m(14))),
                 crest.plus(front.times(m(70))).plus(along.times(m(-20))),
                 left.plus(front.times(-0.9)));
-    }
-
-    private Skeleton.Arm toWall(Skeleton.Arm arm, Side side) {
-        Point3 front = Lines.front(f);
-        Point3 level = Spine.unit(new Point3(front.x(), 0, front.z()));
-        Point3 wrist = arm.shoulder().plus(level.times(m(250))).plus(new Point3(0, m(-70), 0));
-        return led(
-                arm, wrist, wrist.plus(new Point3(0, m(95), 0)), outward(side).plus(new Point3(0, -1, 0)));
     }
 
     private Point3 outward(Side side) {

@@ -20,7 +20,5 @@ public enum HandsAt {
     /** On her side: the lower arm under the head, the upper hand on the mat before the chest. */
     PILLOW,
     /** The upper hand on the hip. */
-    HIP,
-    /** One hand on a wall, for balance. */
-    HOLDS_ON
+    HIP
 }

@@ -68,6 +68,16 @@ public enum ImpactTest {
             return reached.values().stream().anyMatch(sides -> !sides.isEmpty());
         }
 
+        /** She leaked, pressed down or hurt: nothing with impact until it was done again without. */
+        public boolean symptomFelt() {
+            return felt != null && felt != Felt.FELT_NOTHING;
+        }
+
+        /** What the pelvic floor told of itself. */
+        public boolean floorFelt() {
+            return felt == Felt.FELT_LEAK || felt == Felt.FELT_HEAVY;
+        }
+
         private Optional<ImpactTest> last() {
             return reached.entrySet().stream()
                     .filter(entry -> !entry.getValue().isEmpty())

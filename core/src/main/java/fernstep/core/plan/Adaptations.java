@@ -63,6 +63,7 @@ public record Adaptations(Set<Answer> told) {
     /** Why this rung is not done today; empty where it may be. */
     Optional<Waiting> closes(Rung rung) {
         return Stream.of(
+                        ruledOut(Answer.GIRDLE_PAIN, rung.strand() == Strand.IMPACT, "adapted.girdleImpact"),
                         ruledOut(Answer.GIRDLE_PAIN, rung.asks().contains(Strain.ONE_LEG), "adapted.girdleOneLeg"),
                         ruledOut(
                                 Answer.BACK_PAIN,

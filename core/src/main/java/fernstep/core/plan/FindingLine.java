@@ -43,7 +43,7 @@ public record FindingLine(Strand strand, Serves serves, Reason why) {
 
     /** What asks for floor work though no check found anything. */
     private static Optional<Reason> floorToldOf(Plan.Question q) {
-        if (q.training().floorSymptoms()) {
+        if (q.training().floorSymptoms() || q.her().findings().impact().floorFelt()) {
             return Optional.of(Reason.of("need.floorSymptoms"));
         }
         Integer days = q.screening().stage().daysSinceBirth();

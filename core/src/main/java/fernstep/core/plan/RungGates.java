@@ -143,7 +143,7 @@ public final class RungGates {
                     Arrays.stream(GateCode.values()).map(Enum::name),
                     Stream.concat(
                             Arrays.stream(Answer.values()).map(Enum::name),
-                            Stream.of("BIRTH", "OUTCOME", "AFTER_BIRTH", "FLOOR_QUIET")))
+                            Stream.of("BIRTH", "OUTCOME", "AFTER_BIRTH", "FLOOR_QUIET", "IMPACT_FELT")))
             .collect(Collectors.toUnmodifiableSet());
 
     /** Dates, clearances, pregnancy and today's answers that close it, findings and other rungs left aside. */
@@ -324,6 +324,9 @@ public final class RungGates {
 
         @Override
         public Optional<Waiting> floorQuiet(RungGate.FloorQuiet gate) {
+            if (known.findings().impact().symptomFelt()) {
+                return Optional.of(new Waiting("IMPACT_FELT", null, Reason.of("waiting.impactFelt")));
+            }
             return unless(!known.history().floorSymptoms(), "FLOOR_QUIET", Reason.of("waiting.floorQuiet"));
         }
 

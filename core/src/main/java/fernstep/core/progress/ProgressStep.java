@@ -201,7 +201,10 @@ final class ProgressStep {
         }
         boolean lastHolds =
                 day.dayAfter().afterLast() || last().filter(counted::contains).isPresent();
-        if (lastHolds && impact() && last().filter(counted::contains).isPresent()) {
+        boolean hers = last().filter(result -> counted.contains(result)
+                        || result.date().equals(day.dayAfter().lastOn()))
+                .isPresent();
+        if (lastHolds && impact() && hers) {
             return Optional.of(down.rungDownToItsStart(Reason.of("progress.impactSymptom")));
         }
         return lastHolds ? Optional.of(stay(Change.HOLD, Reason.of("progress.nextDay"))) : impactWeek();

@@ -92,6 +92,11 @@ class ImpactStrandTest {
         }
 
         @Test
+        void not_with_girdle_pain_today() {
+            assertThat(impact(ready().says(Answer.GIRDLE_PAIN))).isEmpty();
+        }
+
+        @Test
         void nobody_who_is_pregnant() {
             assertThat(waitsFor(Woman.pregnant(20).grade(5, 5).floats(4, 4))).contains("waiting.birth");
         }
@@ -172,9 +177,17 @@ class ImpactStrandTest {
 
         @ParameterizedTest
         @EnumSource(value = ImpactTest.Felt.class, names = "FELT_NOTHING", mode = EnumSource.Mode.EXCLUDE)
-        void is_not_passed_by_a_test_in_which_something_was_felt(ImpactTest.Felt felt) {
+        void in_which_something_was_felt_closes_all_of_it_until_it_was_done_without(ImpactTest.Felt felt) {
             assertThat(all(10, felt).heldBackBy()).contains(ImpactTest.HOPS);
-            assertThat(impact(ready().battery(all(10, felt)))).containsExactly("IM6");
+            Woman feltInIt = ready().battery(all(10, felt));
+            assertThat(impact(feltInIt)).isEmpty();
+            assertThat(waitsFor(feltInIt)).containsExactly("waiting.impactFelt");
+        }
+
+        @Test
+        void in_which_she_leaked_brings_the_pelvic_floor_into_the_plan() {
+            Woman leaked = ready().battery(all(10, ImpactTest.Felt.FELT_LEAK));
+            assertThat(leaked.plan().items()).anyMatch(item -> item.strand() == Strand.PELVIC_FLOOR);
         }
 
         @Test

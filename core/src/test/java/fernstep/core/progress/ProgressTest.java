@@ -215,6 +215,14 @@ class ProgressTest {
         }
 
         @Test
+        void leaking_in_the_session_itself_counts_as_much() {
+            Case leaked = landings().log(1, Kind.STOPPED);
+            leaked.dayAfter = new Progress.DayAfter(true, 1, null, TODAY.minusDays(1));
+            assertThat(leaked.answer().change()).isEqualTo(Change.RUNG_DOWN);
+            assertThat(leaked.answer().rung()).isEqualTo("IM3");
+        }
+
+        @Test
         void nothing_grows_for_a_week() {
             Case clean = landings().log(3, Kind.CLEAN).log(1, Kind.CLEAN);
             clean.dayAfter = symptomDaysAgo(6);
