@@ -36,12 +36,39 @@ window.fernFigure = (() => {
   /** Shows the figure at a share, 0 to 1, of its way. */
   function show(svg, share) {
     for (const { path, corners, frames } of paths(svg)) {
-      const at = Math.max(0, Math.min(1, share)) * (frames.length - 1);
-      const low = Math.min(Math.floor(at), frames.length - 2);
-      const part = at - low;
-      const points = frames[low].map((value, i) => Math.round(10 * (value + part * (frames[low + 1][i] - value))) / 10);
-      path.setAttribute('d', d(points, corners));
+      path.setAttribute('d', d(moment(frames, share).map((value) => Math.round(10 * value) / 10), corners));
     }
+  }
+
+  /** One moment of a movement, between two of those that are known. */
+  function moment(frames, share) {
+    const at = Math.max(0, Math.min(1, share)) * (frames.length - 1);
+    const low = Math.min(Math.floor(at), frames.length - 2);
+    const part = at - low;
+    return frames[low].map((value, i) => value + part * (frames[low + 1][i] - value));
+  }
+
+  const added = new WeakMap();
+
+  /** What changes each path, by name: read once. */
+  function changesOf(svg, changes) {
+    if (!added.has(svg)) {
+      added.set(svg, Object.entries(changes).map(([name, all]) => [name, all.map((data) => (data ? frames(data) : null))]));
+    }
+    return added.get(svg);
+  }
+
+  /** As show; on top of it so much of each named change, 0 to 1. */
+  function showChanged(svg, share, changes, amounts) {
+    const all = changesOf(svg, changes);
+    paths(svg).forEach(({ path, corners, frames: own }, n) => {
+      const points = moment(own, share);
+      for (const [name, by] of all) {
+        const amount = amounts[name] || 0;
+        if (amount && by[n]) { moment(by[n], share).forEach((value, i) => { points[i] += amount * value; }); }
+      }
+      path.setAttribute('d', d(points.map((value) => Math.round(10 * value) / 10), corners));
+    });
   }
 
   /** How far along its way a repetition is after so many seconds. */
@@ -65,5 +92,5 @@ window.fernFigure = (() => {
   }
 
   document.addEventListener('DOMContentLoaded', () => document.querySelectorAll('.figure-play').forEach(play));
-  return { show, d };
+  return { show, showChanged, d };
 })();

@@ -4,6 +4,8 @@
 const KEPT = 'fern-home';
 const FILES = /^\/(?:[\w.-]+\.(?:js|css|svg)|fonts\/.+|vendor\/.+|webjars\/.+)$/;
 const PAGE = /^\/home\/[\w-]+$/;
+/** Of an exercise, beside the page they belong to. */
+const PICTURES = /^(\/home\/[\w-]+)\/signs\/[\w-]+$/;
 const WAITS_MS = 4000;
 /** When a page was found closed: what was asked for before that and comes late is not kept any more. */
 const closedAt = new Map();
@@ -31,8 +33,21 @@ async function keepAll(paths) {
 self.addEventListener('fetch', (e) => {
   const url = new URL(e.request.url);
   if (e.request.method !== 'GET' || url.origin !== self.location.origin) { return; }
-  if (FILES.test(url.pathname) || PAGE.test(url.pathname)) { e.respondWith(freshElseKept(e.request, url)); }
+  if (FILES.test(url.pathname) || PAGE.test(url.pathname) || PICTURES.test(url.pathname)) { e.respondWith(freshElseKept(e.request, url)); }
 });
+
+function name(url) {
+  return PICTURES.test(url.pathname) ? url.pathname + url.search : url.pathname;
+}
+
+/** Of a page that was closed nothing stays on this phone. */
+async function forget(store, page) {
+  closedAt.set(page, performance.now());
+  const all = await store.keys();
+  await Promise.all(all.map((kept) => new URL(kept.url).pathname)
+    .filter((path) => path === page || path.startsWith(page + '/'))
+    .map((path) => store.delete(path, { ignoreSearch: true })));
+}
 
 async function freshElseKept(request, url) {
   const asked = performance.now();
@@ -42,18 +57,17 @@ async function freshElseKept(request, url) {
   try {
     const answer = await fetch(request, { signal: cut.signal });
     const page = PAGE.test(url.pathname);
-    if (answer.ok && (!page || answer.headers.get('x-fern-home') === 'open')) {
-      await store.put(url.pathname, answer.clone());
-      if (closedAt.get(url.pathname) > asked) { await store.delete(url.pathname); }
+    const hers = page ? url.pathname : (url.pathname.match(PICTURES) || [])[1];
+    if (answer.ok && (!hers || answer.headers.get('x-fern-home') === 'open')) {
+      await store.put(name(url), answer.clone());
+      if (closedAt.get(hers) > asked) { await store.delete(name(url)); }
     } else if (page && (answer.status === 404 || answer.status === 410)) {
-      // revoked: nothing of hers stays on this phone
-      closedAt.set(url.pathname, performance.now());
-      await store.delete(url.pathname);
+      await forget(store, url.pathname);
     }
     if (answer.status < 500) { return answer; }
-    return (await store.match(url.pathname)) || answer;
+    return (await store.match(name(url))) || answer;
   } catch (lost) {
-    const old = await store.match(url.pathname);
+    const old = await store.match(name(url));
     if (old) { return old; }
     throw lost;
   } finally {

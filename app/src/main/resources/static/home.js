@@ -48,7 +48,7 @@ document.addEventListener('alpine:init', () => {
       this.listTold();
       this.screen = this.where();
       this.markCalls();
-      fernKeep.keep('/home-sw.js', '/home/', []).then((kept) => { this.offlineReady = kept; });
+      fernKeep.keep('/home-sw.js', '/home/', this.items.map((item) => this.signsOf(item))).then((kept) => { this.offlineReady = kept; });
       window.addEventListener('pagehide', () => this.beacon());
       window.addEventListener('online', () => this.sendNow());
       window.addEventListener('visibilitychange', () => this.awake());
@@ -217,6 +217,23 @@ document.addEventListener('alpine:init', () => {
       const set = Math.min(sets, Math.floor(whole / target) + 1);
       const inSet = whole - (set - 1) * target;
       return sets === 1 ? fern.text('home.count', inSet, target) : fern.text('home.countInSet', inSet, target, set, sets);
+    },
+    /** What to watch for in an exercise, drawn on her: read when she wants to see it. */
+    signsOf(item) {
+      const d = item.dataset;
+      const asked = new URLSearchParams({ range: d.range });
+      if (d.side) { asked.set('side', d.side); }
+      return this.url + '/signs/' + d.rung + '?' + asked;
+    },
+    async watchFor() {
+      const box = this.$event.currentTarget;
+      const drawn = box.querySelector('.drawn');
+      if (!box.open || drawn.childElementCount) { return; }
+      try {
+        const answer = await fetch(this.signsOf(box.closest('article')));
+        if (!answer.ok || answer.headers.get('x-fern-home') !== 'open') { throw new Error('no pictures'); }
+        drawn.innerHTML = await answer.text();
+      } catch (lost) { drawn.textContent = fern.text('home.noPictures'); }
     },
     // What she notices, and what to do about it.
     notice1() { this.noticing = !this.noticing; },

@@ -76,7 +76,11 @@ window.fernRunWire = (() => {
       try {
         this.tried[key] = true;
         const found = await this.ask(this.url + '/answers?at=' + want, true);
-        if (found && found.key) { this.answers[found.key] = found.bySign; }
+        if (found && found.key) {
+          this.answers[found.key] = found.bySign;
+          // A sign told before its answers were here was given the safe one.
+          if (this.advice() && this.advice().provisional && this.queue.length) { this.showAhead(); }
+        }
       } catch (lost) {
         // Without a connection the next state asks again; a slow or failing answer is asked for once more here.
         delete this.tried[key];

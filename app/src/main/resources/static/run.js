@@ -12,6 +12,7 @@ document.addEventListener('alpine:init', () => {
     ...fernRunDevice,
     ...fernRunBreath,
     ...fernRunKeys,
+    ...fernRunSigns,
     ...fernBodyChart,
 
     base: null,
@@ -62,6 +63,7 @@ document.addEventListener('alpine:init', () => {
       this.queue = stored.filter((r) => !r.aside);
       await this.load();
       window.addEventListener('online', () => { this.waitMs = 500; this.send(); });
+      this.watchSigns();
       window.requestAnimationFrame((t) => this.pace(t));
       this.goOnAsking();
       if (sessionStorage.getItem('run.trace') === this.session) { this.watchDevice(); }
@@ -69,9 +71,7 @@ document.addEventListener('alpine:init', () => {
 
     take(state) {
       this.base = state;
-      let now = state;
-      for (const { event } of this.queue) { now = fernAhead.apply(now, event, this.answers); }
-      this.show(now);
+      this.showAhead();
       if (!this.offline) {
         if (!this.keeping) { this.keepForOffline(state); }
         this.tried = {};
@@ -81,11 +81,18 @@ document.addEventListener('alpine:init', () => {
       this.lookAhead();
     },
 
+    /** What the server said last, and on top of it what has not been sent. */
+    showAhead() {
+      let now = this.base;
+      for (const { event } of this.queue) { now = fernAhead.apply(now, event, this.answers); }
+      this.show(now);
+    },
+
     /** From the first opening on: the page, the state, the figures and the answers to all that could be seen. */
     keepForOffline(state) {
       this.keeping = true;
       const open = state.items.map((i, at) => [i, at]).filter(([i]) => i.state === 'open');
-      const more = [this.url + '/state', ...open.map(([i]) => i.figure), ...open.map(([, at]) => this.url + '/answers?at=' + at)];
+      const more = [this.url + '/state', ...open.flatMap(([i]) => [i.figure, this.picturesOf(i.figure)]), ...open.map(([, at]) => this.url + '/answers?at=' + at)];
       fernKeep.keep('/sw.js', '', more).then((kept) => { this.offlineReady = kept; });
     },
 
@@ -94,7 +101,10 @@ document.addEventListener('alpine:init', () => {
       const was = this.phase();
       this.s = state;
       const now = this.item();
-      if (now && (!before || before.figure !== now.figure)) { this.loadFigure(now.figure); }
+      if (now && (!before || before.figure !== now.figure)) {
+        this.loadFigure(now.figure);
+        this.loadPictures(now.figure);
+      }
       const anew = !before || !now || before.rung !== now.rung || before.side !== now.side || before.rep !== now.rep || before.set !== now.set;
       if (anew) { this.startedAt = 0; }
       if (!before || !now || before.rung !== now.rung || before.side !== now.side || before.set !== now.set) { this.touched = false; }
@@ -251,7 +261,7 @@ document.addEventListener('alpine:init', () => {
       this.report({ kind: 'UNDO' });
       this.tell({ code: a.code, severity });
     },
-    signThis() { this.sign(this.$event.currentTarget.dataset.code); },
+    signThis() { if (!this.onlyLooked()) { this.sign(this.$event.currentTarget.dataset.code); } },
     isSharp() { return this.painIsSharp; },
     sharpThis() { this.painIsSharp = !this.painIsSharp; },
     /** The number comes last and sends it; where it hurts and how are told before, if at all. */

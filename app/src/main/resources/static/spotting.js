@@ -1,68 +1,6 @@
 'use strict';
 document.addEventListener('alpine:init', () => {
-  const SVG = 'http://www.w3.org/2000/svg';
-  const bell = (x, middle, width) => Math.exp(-(((x - middle) / width) ** 2));
-
-  // The simulated client: the figure moves as the rung does, and what shows is drawn on its trunk.
-  function body(svg) {
-    const numbers = (path) => path.getAttribute('d').replace(/h\.1$/, '').slice(1).split(' ').map(Number);
-    const find = (kind) => svg.querySelector('.f-' + kind);
-    const layer = (kind) => {
-      const path = document.createElementNS(SVG, 'path');
-      path.setAttribute('class', kind);
-      // over the trunk, under the legs, arms and head that are nearer
-      svg.querySelector('.f-top').after(path);
-      return path;
-    };
-    const wall = layer('spot-wall');
-    const skin = layer('spot-skin');
-    const back = layer('spot-back');
-    const floor = layer('spot-floor');
-    const finger = layer('spot-finger');
-    const ribs = layer('spot-ribs');
-
-    return (shows, breath, time) => {
-      const [hx, hy, , , , , sx, sy] = numbers(find('trunk'));
-      const [ax, ay, nx, ny] = numbers(find('nose'));
-      const length = Math.hypot(sx - hx, sy - hy);
-      const u = [(sx - hx) / length, (sy - hy) / length];
-      // Her front: where her nose is, square to the trunk.
-      const side = Math.sign(u[0] * (ny - ay) - u[1] * (nx - ax)) || 1;
-      const n = [-u[1] * side, u[0] * side];
-      const at = (t, out) => [hx + u[0] * t * length + n[0] * out, hy + u[1] * t * length + n[1] * out];
-      const line = (points) => 'M' + points.map((p) => p.map((x) => Math.round(10 * x) / 10).join(' ')).join('L');
-      const share = (from, to, count, out) => Array.from({ length: count + 1 }, (_, i) => {
-        const t = from + ((to - from) * i) / count;
-        return at(t, out(t));
-      });
-      const half = 9;
-      const front = (t) => half
-        + breath * 1.4 * bell(t, 0.5, 0.3)
-        + shows.SOFT_RIDGE * 7 * bell(t, 0.4, 0.16)
-        + shows.FIRM_RIDGE * 7 * bell(t, 0.4, 0.09)
-        + shows.LOW_BELLY * 7 * bell(t, 0.2, 0.16)
-        + shows.FLOOR_DOWN * 4 * bell(t, 0.1, 0.12)
-        + shows.BELLY_SINKS * 9 * bell(t, 0.42, 0.24)
-        + shows.RIBS_LIFT * 6 * bell(t, 0.74, 0.1);
-      const outside = share(0.02, 0.95, 40, front);
-      wall.setAttribute('d', line(outside.concat(share(0.95, 0.02, 2, () => half - 3))) + 'Z');
-      skin.setAttribute('d', line(outside));
-      const gap = shows.BACK_LEAVES * 6;
-      back.setAttribute('d', gap < 0.6 ? '' : line(share(0.02, 0.62, 24, (t) => -half - 0.5 + gap * bell(t, 0.3, 0.16)).concat(share(0.62, 0.02, 1, () => -half - 1.5))) + 'Z');
-      floor.setAttribute('d', line([at(-0.02, -6), at(-0.05 - shows.FLOOR_DOWN * 0.09, 0), at(-0.02, 7)]));
-      // A ridge that springs gives way under the finger; a taut one carries it.
-      const under = front(0.4) - shows.SOFT_RIDGE * 6;
-      finger.setAttribute('d', line([at(0.4, under + 2.5), at(0.43, under + 16)]));
-      ribs.setAttribute('d', line([at(0.7, half - 2 + shows.RIBS_LIFT * 6), at(0.86, half - 2 + shows.RIBS_LIFT * 3)]));
-      const poke = shows.CHIN_POKES * 6;
-      ['hair', 'face', 'nose'].forEach((kind) => {
-        const part = find(kind);
-        if (part) { part.setAttribute('transform', 'translate(' + (u[0] * poke * 0.4 + n[0] * poke) + ' ' + (u[1] * poke * 0.4 + n[1] * poke) + ')'); }
-      });
-      const shake = shows.SHAKE > 0.3 ? Math.sin(time / 22) * shows.SHAKE * 1.8 : 0;
-      svg.querySelectorAll('[class*="-near"], [class*="-far"]').forEach((limb) => limb.setAttribute('transform', 'translate(0 ' + shake + ')'));
-    };
-  }
+  const SHAKES_CM = 1.8;
 
   Alpine.data('spotting', () => ({
     reps: [],
@@ -75,8 +13,8 @@ document.addEventListener('alpine:init', () => {
 
     init() {
       this.reps = JSON.parse(this.$root.dataset.reps);
-      this.svg = this.$root.querySelector('.spot-figure svg');
-      this.draw = body(this.svg);
+      this.views = Array.from(this.$root.querySelectorAll('[data-changes]'))
+        .map((box) => [box.querySelector('svg'), JSON.parse(box.dataset.changes)]);
       this.show(this.reps[0].shows, 0, 0);
     },
 
@@ -115,25 +53,16 @@ document.addEventListener('alpine:init', () => {
     /** What shows rises with the effort and goes with it. */
     show(full, p, time) {
       const effort = Math.sin(Math.PI * p) ** 0.7 || 0;
-      const shows = Object.fromEntries(Object.entries(full).map(([channel, most]) => [channel, most * effort]));
-      window.fernFigure.show(this.svg, p < 0.45 ? p / 0.45 : p < 0.55 ? 1 : 1 - (p - 0.55) / 0.45);
-      const held = full.BREATH_STOPS * (p > 0.1 && p < 0.9 ? 1 : 0);
+      const amounts = Object.fromEntries(Object.entries(full).map(([sign, most]) => [sign, most * effort]));
+      const held = full.BREATH_HELD * (p > 0.1 && p < 0.9 ? 1 : 0);
       const breath = (1 - held) * Math.cos(2 * Math.PI * p);
-      this.draw(shows, breath, time);
+      amounts.BREATH = Math.max(0, breath);
+      const share = p < 0.45 ? p / 0.45 : p < 0.55 ? 1 : 1 - (p - 0.55) / 0.45;
+      for (const [svg, changes] of this.views) { window.fernFigure.showChanged(svg, share, changes, amounts); }
       this.$root.querySelector('.breath .ball').setAttribute('r', String(50 + 26 * breath));
-      this.face(shows, held * effort, breath);
-      const tilt = shows.PELVIS_TIPS * 16;
-      this.$root.querySelector('.spot-feet .hips').setAttribute('transform', 'rotate(' + tilt + ' 50 68)');
-    },
-
-    face(shows, held, breath) {
-      const strain = Math.max(shows.FLOOR_DOWN, held * 0.6);
-      const open = Math.max(0, 1 - held * 1.4) * (3 + 3 * Math.max(0, -breath));
-      const puff = 6 * held + 3 * shows.FLOOR_DOWN;
-      const set = (name, d) => this.$root.querySelector('.spot-face .' + name).setAttribute('d', d);
-      set('mouth', 'M42 66Q50 ' + (66 - open) + ' 58 66Q50 ' + (66 + open) + ' 42 66Z');
-      set('cheeks', 'M' + (24 - puff) + ' 58q-2 6 3 10M' + (76 + puff) + ' 58q2 6 -3 10');
-      set('brow', 'M33 38L45 ' + (38 + 3 * strain) + 'M67 38L55 ' + (38 + 3 * strain));
+      const shake = amounts.TIRED > 0.3 ? Math.sin(time / 22) * amounts.TIRED * SHAKES_CM : 0;
+      this.views[0][0].querySelectorAll('[class*="-near"], [class*="-far"]')
+        .forEach((limb) => limb.setAttribute('transform', 'translate(0 ' + shake + ')'));
     },
 
     signThis() { this.mark(this.$event.currentTarget); },

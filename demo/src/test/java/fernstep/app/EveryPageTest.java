@@ -45,6 +45,8 @@ class EveryPageTest {
             "/house/audit.csv",
             "/house/export.zip",
             "/figures/{code}",
+            "/figures/{code}/signs",
+            "/home/{token}/signs/{code}",
             "/photos/{id}",
             "/sessions/{sessionId}/state",
             "/sessions/{sessionId}/answers",

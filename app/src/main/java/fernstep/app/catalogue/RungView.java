@@ -2,6 +2,7 @@ package fernstep.app.catalogue;
 
 import fernstep.app.figure.Figure;
 import fernstep.app.figure.FigureDrawing;
+import fernstep.app.figure.SignPicture;
 import fernstep.app.support.Words;
 import fernstep.core.body.Body;
 import fernstep.core.body.Capacity;
@@ -20,6 +21,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param points from the easiest range to the full one, evenly
  * @param marks ranges worked out from what she can do, each with its words
+ * @param watched what it is watched for, drawn on her
  */
 record RungView(
         Rung rung,
@@ -28,7 +30,8 @@ record RungView(
         Figure overRange,
         List<RangePoint> points,
         List<double[]> handles,
-        List<Mark> marks) {
+        List<Mark> marks,
+        List<SignPicture> watched) {
     static final int POINTS = 41;
     private static final double SAFE_SHARE_OF_CAPACITY = 0.9;
     private static final int CURVE_WIDTH = 300;
@@ -62,7 +65,8 @@ record RungView(
                 FigureDrawing.overRange(rung, body, side),
                 points,
                 FigureDrawing.handle(rung, body, side, POINTS),
-                marks);
+                marks,
+                SignPicture.watched(rung, body, side, 1));
     }
 
     private static Mark mark(String label, Rung rung, Body body, double ceiling, Words words) {

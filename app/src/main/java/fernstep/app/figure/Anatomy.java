@@ -7,6 +7,7 @@ import fernstep.core.body.Skeleton;
 import fernstep.core.measure.Side;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The flesh on a skeleton. Radii are shares of her height in thousandths, for a body of BMI 22.5; girth follows her mass
@@ -41,17 +42,39 @@ final class Anatomy {
     private final double girth;
     private final double belly;
     private final Spine spine;
+    private final @Nullable Shown shown;
+    private final Skeleton asItShouldBe;
 
     Anatomy(Skeleton skeleton, Body body) {
-        this.f = skeleton;
+        this(skeleton, body, null);
+    }
+
+    /** @param shown null: as drawn everywhere; else with what stands out of her where control is lost */
+    Anatomy(Skeleton skeleton, Body body, @Nullable Shown shown) {
+        this.shown = shown;
+        this.asItShouldBe = skeleton;
         this.height = body.heightM();
+        this.f = shown == null ? skeleton : shown.on(skeleton, height);
         double bmi = body.massKg() / (body.heightM() * body.heightM());
         this.girth = Math.max(SLIMMEST, Math.min(BROADEST, Math.sqrt(bmi / USUAL_BMI)));
         this.belly = Math.min(1, body.bellyKg() / BELLY_AT_TERM_KG);
-        this.spine = new Spine(skeleton);
+        this.spine = new Spine(f);
     }
 
-    private double m(double thousandths) {
+    Spine spine() {
+        return spine;
+    }
+
+    private SignPlaces places() {
+        return new SignPlaces(this, f, asItShouldBe);
+    }
+
+    /** The places where what is shown is seen. */
+    List<Hull> signs() {
+        return shown == null ? List.of() : shown.places(places(), f);
+    }
+
+    double m(double thousandths) {
         return thousandths * height / 1000;
     }
 
@@ -71,7 +94,7 @@ final class Anatomy {
     }
 
     /** As {@link #ball}, for what does not grow with her mass. */
-    private Ball bone(Point3 at, double thousandths) {
+    Ball bone(Point3 at, double thousandths) {
         return onTheMat(Ball.round(at, m(thousandths)));
     }
 
@@ -113,6 +136,9 @@ final class Anatomy {
         for (int side : new int[] {-1, 1}) {
             all.add(Hull.of(ball(
                     at.point().plus(at.front().times(m(-24))).plus(at.left().times(side * m(42))), 53)));
+        }
+        if (shown != null) {
+            all.addAll(shown.onTheLeggings(places()));
         }
         return all;
     }
@@ -159,6 +185,9 @@ final class Anatomy {
                     40));
         }
         all.add(new Hull(breasts));
+        if (shown != null) {
+            all.addAll(shown.onTheTop(places()));
+        }
         if (belly > 0) {
             double[][] rows = {
                 {0.18, 52 + 18 * belly, 30 + 30 * belly},
@@ -191,9 +220,13 @@ final class Anatomy {
 
     List<Hull> face() {
         Head head = new Head(f, height);
-        return List.of(
+        List<Hull> all = new ArrayList<>(List.of(
                 Hull.of(bone(head.at(8, 20), 37), bone(head.at(-18, 14), 31), bone(head.at(-41, 29), 16)),
-                Hull.of(bone(head.at(2, 48), 9), bone(head.at(-8, 57), 7)));
+                Hull.of(bone(head.at(2, 48), 9), bone(head.at(-8, 57), 7))));
+        if (shown != null) {
+            all.addAll(shown.onTheFace(places()));
+        }
+        return all;
     }
 
     /** Which way she looks. */
@@ -216,16 +249,30 @@ final class Anatomy {
     /** On her skin in front, so far up from hip to shoulder and so far out to a side. */
     Point3 onBelly(double share, double asideThousandths) {
         Spine.Place at = spine.at(share);
-        double depth = 0;
+        return at.point()
+                .plus(at.front().times(halfDepthM(share) + m(34 * belly)))
+                .plus(at.left().times(m(asideThousandths)));
+    }
+
+    /** From the middle of the trunk to its skin, in front and behind. */
+    double halfDepthM(double share) {
+        return sliceM(share, 2);
+    }
+
+    /** From the middle of the trunk to its sides. */
+    double halfWidthM(double share) {
+        return sliceM(share, 1);
+    }
+
+    private double sliceM(double share, int column) {
+        double half = 0;
         for (int i = 1; i < TRUNK.length; i++) {
             if (TRUNK[i - 1][0] <= share && share <= TRUNK[i][0]) {
                 double part = (share - TRUNK[i - 1][0]) / (TRUNK[i][0] - TRUNK[i - 1][0]);
-                depth = girth * (TRUNK[i - 1][2] + part * (TRUNK[i][2] - TRUNK[i - 1][2]));
+                half = girth * (TRUNK[i - 1][column] + part * (TRUNK[i][column] - TRUNK[i - 1][column]));
             }
         }
-        return at.point()
-                .plus(at.front().times(m(depth + 34 * belly)))
-                .plus(at.left().times(m(asideThousandths)));
+        return m(half);
     }
 
     List<Hull> leg(Side side) {

@@ -44,9 +44,29 @@ class FigureController {
             Model model) {
         Rung rung = catalogues.get().find(code).orElseThrow(() -> new NotFound("no rung " + code));
         Body body = client == null ? Body.of(null, null) : clients.file(client).body();
-        double within = Math.max(0, Math.min(1, range));
+        double within = within(range);
         Rung done = form.of(rung).shortened(body, Math.max(0, Math.min(MOST_KNEE_BEND_DEG, kneesBent)), oneLimb);
         model.addAttribute("f", FigureDrawing.of(done.withHelpers(help), body, side, within));
         return "fragments/figure :: moving(f=${f})";
+    }
+
+    /** What each sign looks like on her, doing this. */
+    @GetMapping("/figures/{code}/signs")
+    String signs(
+            @PathVariable String code,
+            @RequestParam @Nullable Long client,
+            @RequestParam @Nullable Side side,
+            @RequestParam(defaultValue = "1") double range,
+            @RequestParam(defaultValue = "PLAIN") RungForm form,
+            Model model) {
+        Rung rung = catalogues.get().find(code).orElseThrow(() -> new NotFound("no rung " + code));
+        Body body = client == null ? Body.of(null, null) : clients.file(client).body();
+        double within = within(range);
+        model.addAttribute("pictures", SignPicture.all(form.of(rung), body, side, within));
+        return "fragments/figure :: signs(pictures=${pictures})";
+    }
+
+    private static double within(double range) {
+        return Double.isNaN(range) ? 1 : Math.max(0, Math.min(1, range));
     }
 }

@@ -10,9 +10,11 @@ import fernstep.core.body.Pose;
 import fernstep.core.body.Position;
 import fernstep.core.body.Skeleton;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleFunction;
 import org.jspecify.annotations.Nullable;
@@ -24,13 +26,14 @@ public final class FigureDrawing {
     /** A foot whose toes are lower rests. */
     private static final double ON_THE_MAT_M = 0.25;
 
+    private static final int AROUND_THE_TRUNK_CM = 24;
+
     private final Rung rung;
     private final Body body;
     private final Side working;
     private final Stage stage;
     private boolean heights = true;
     private boolean marks = true;
-    private boolean guides;
 
     private FigureDrawing(
             Rung rung, Body body, @Nullable Side side, DoubleFunction<Pose> poseAt, int steps, Camera camera) {
@@ -64,14 +67,55 @@ public final class FigureDrawing {
         return drawing.draw(side);
     }
 
-    /** Straight from the side, without arrows and signs: for who is to see what happens herself. */
+    /** At the end of the movement, without arrows and labels. */
     public static Figure bare(Rung rung, Body body, @Nullable Side side, double range) {
-        Movement m = rung.movement();
-        FigureDrawing drawing =
-                new FigureDrawing(rung, body, side, share -> m.during(range, share), STEPS, Camera.FLAT);
+        Pose end = rung.movement().during(range, 1);
+        FigureDrawing drawing = new FigureDrawing(rung, body, side, share -> end, 0, Cameras.of(rung));
         drawing.marks = false;
-        drawing.guides = true;
-        return drawing.draw(side);
+        drawing.heights = false;
+        return drawing.draw(null);
+    }
+
+    /** How a sign looks on her at the end of the movement: its place coloured, the picture cut to where it is. */
+    public static Figure sign(Rung rung, Body body, @Nullable Side side, double range, SignCode sign) {
+        Pose end = rung.movement().during(range, 1);
+        FigureDrawing drawing = new FigureDrawing(rung, body, side, share -> end, 0, SignOnBody.camera(sign, rung));
+        Painter painter = new Painter(drawing.stage, rung, body, drawing.working, Shown.only(sign));
+        List<Stroke> strokes = painter.strokes();
+        strokes.add(painter.signs());
+        return new Figure(
+                drawing.nearTheTrunk(),
+                new Scene(drawing.stage, rung, body).strokes(),
+                List.of(),
+                strokes,
+                List.of(),
+                Reason.of("figure.altSign", rung.name(), sign));
+    }
+
+    /** The signs that a picture can show on this rung. */
+    public static List<SignCode> signsOf(Rung rung) {
+        return Arrays.stream(SignCode.values())
+                .filter(sign -> SignOnBody.drawn(sign, rung))
+                .toList();
+    }
+
+    private Figure.Box nearTheTrunk() {
+        Skeleton f = stage.end();
+        List<double[]> shown = List.of(
+                stage.at(f.hip(), f), stage.at(f.shoulder(), f), stage.at(f.head(), f), stage.at(f.midBack(), f));
+        int left = (int) Math.floor(least(shown, 0)) - AROUND_THE_TRUNK_CM;
+        int top = (int) Math.floor(least(shown, 1)) - AROUND_THE_TRUNK_CM;
+        int right = (int) Math.ceil(-least(negative(shown), 0)) + AROUND_THE_TRUNK_CM;
+        int bottom = (int) Math.ceil(-least(negative(shown), 1)) + AROUND_THE_TRUNK_CM;
+        return new Figure.Box(left, top, right - left, bottom - top);
+    }
+
+    private static double least(List<double[]> points, int axis) {
+        return points.stream().mapToDouble(point -> point[axis]).min().orElse(0);
+    }
+
+    private static List<double[]> negative(List<double[]> points) {
+        return points.stream().map(point -> new double[] {-point[0], -point[1]}).toList();
     }
 
     /** Its frames are not the movement but the end pose from the easiest range to the full one. */
@@ -111,9 +155,6 @@ public final class FigureDrawing {
         List<Stroke> strokes = painter.strokes(marks ? Painter.Marked.JUDGED : Painter.Marked.BARE);
         if (marks) {
             strokes.addAll(new Marks(stage, rung, working).strokes());
-        }
-        if (guides) {
-            strokes.addAll(painter.guides());
         }
         List<Stroke> ghost = stage.moves() && marks ? painter.ghost() : List.of();
         List<Label> labels = labels(side != null);

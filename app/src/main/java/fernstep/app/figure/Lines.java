@@ -14,10 +14,10 @@ final class Lines {
         return f.hip().plus(f.shoulder().minus(f.hip()).times(PELVIS_SHARE));
     }
 
-    /** Her front, from the way her trunk faces. */
+    /** Her front, from the way her chest faces: a pelvis may tip below it. */
     static Point3 front(Skeleton f) {
         Point3 up = f.shoulder().minus(f.hip());
-        Point3 left = f.left().hip().minus(f.right().hip());
+        Point3 left = f.leftArm().shoulder().minus(f.rightArm().shoulder());
         // left × up points forward
         Point3 forward = new Point3(
                 left.y() * up.z() - left.z() * up.y(),

@@ -11,6 +11,7 @@ import fernstep.core.measure.Side;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Puts the parts of a body over each other, what is farther first. Each part is one area with one outline round all of its
@@ -24,8 +25,15 @@ final class Painter {
     private final HeldProps props;
     private final boolean tightens;
     private final boolean turns;
+    private final @Nullable Shown shown;
 
     Painter(Stage stage, Rung rung, Body body, Side working) {
+        this(stage, rung, body, working, null);
+    }
+
+    /** @param shown what shows on her where control is lost; null for a body that is as it should be */
+    Painter(Stage stage, Rung rung, Body body, Side working, @Nullable Shown shown) {
+        this.shown = shown;
         this.stage = stage;
         this.body = body;
         Skeleton end = stage.end();
@@ -41,7 +49,7 @@ final class Painter {
     }
 
     private Stroke flesh(String kind, Function<Anatomy, List<Hull>> part) {
-        return stage.flesh(kind, f -> part.apply(new Anatomy(f, body)));
+        return stage.flesh(kind, f -> part.apply(new Anatomy(f, body, shown)));
     }
 
     List<Stroke> strokes() {
@@ -87,11 +95,9 @@ final class Painter {
         return all;
     }
 
-    /** Invisible: where trunk and nose run, for what draws over them. */
-    List<Stroke> guides() {
-        return List.of(
-                stage.stroke("trunk", f -> List.of(f.hip(), f.lowBack(), f.midBack(), f.shoulder())),
-                stage.stroke("nose", f -> List.of(f.head(), Lines.nose(f))));
+    /** Where what shows is to be seen, over everything else. */
+    Stroke signs() {
+        return flesh("sign", Anatomy::signs);
     }
 
     private void trunk(List<Stroke> all) {

@@ -42,7 +42,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Controller
 @Work(Work.Kind.NONE)
 class HomePageController {
-    private static final String PASS = "fern-home";
+    static final String PASS = "fern-home";
     private static final Duration PASS_LASTS = Duration.ofDays(30);
     private static final int MOST_PAIN = 10;
     private static final JsonMapper JSON = JsonMapper.shared();

@@ -2,7 +2,9 @@ package fernstep.app.plan;
 
 import fernstep.app.figure.Figure;
 import fernstep.app.figure.FigureDrawing;
+import fernstep.app.figure.SignPicture;
 import fernstep.app.support.Words;
+import fernstep.core.body.Body;
 import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Range;
@@ -50,7 +52,13 @@ record PlanView(
             List<Stepper> steppers,
             List<Rung> swaps,
             @Nullable String earlier,
-            @Nullable String later) {
+            @Nullable String later,
+            Body body) {
+
+        /** What she is to watch for, drawn on her. */
+        public List<SignPicture> watched() {
+            return SignPicture.watched(item.asDone(body), body, item.side(), item.range());
+        }
 
         public String change(String kind, Object value) {
             return PlanChange.written(PlanChange.Kind.valueOf(kind), item.strand(), item.side(), value);
@@ -207,7 +215,8 @@ record PlanView(
                     Stepper.of(item, desk.days()),
                     Swaps.of(desk.question(), plan, item),
                     leads && at > 0 ? swapped(order, at - 1) : null,
-                    leads && at < order.size() - 1 ? swapped(order, at) : null));
+                    leads && at < order.size() - 1 ? swapped(order, at) : null,
+                    desk.client().body()));
         }
         return new PlanView(
                 plan,

@@ -6,6 +6,7 @@ import fernstep.core.approach.Approach;
 import fernstep.core.body.Body;
 import fernstep.core.body.Position;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.Waymark;
 import fernstep.core.decision.Setting;
 import fernstep.core.decision.Situation;
 import fernstep.core.findings.SignCode;
@@ -37,13 +38,21 @@ class Rounds {
         this.catalogues = catalogues;
     }
 
-    /** Rungs whose figure shows the trunk from the side, under load; lying on her side she is drawn from the front. */
+    /** Rungs whose figure shows the trunk from the side, under load; lying on her side her front is turned to us. */
     List<Rung> rungs() {
         return catalogues.get().rungs().stream()
                 .filter(r -> r.loaded() && !r.sight().alongHer() && r.family() != null)
                 .filter(r -> r.position() != Position.SIDE)
                 .filter(r -> !r.watch().isEmpty())
                 .toList();
+    }
+
+    /** One that shows her face from the front. */
+    Rung sitting() {
+        return catalogues.get().rungs().stream()
+                .filter(r -> r.position() == Position.SEATED)
+                .findFirst()
+                .orElseGet(() -> catalogues.get().at(Waymark.BREATH_FIRST));
     }
 
     SimulatedClient client(long seed, String rung, int level) {

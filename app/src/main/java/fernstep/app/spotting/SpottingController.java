@@ -1,6 +1,7 @@
 package fernstep.app.spotting;
 
-import fernstep.app.figure.FigureDrawing;
+import fernstep.app.figure.Figure;
+import fernstep.app.figure.Spotted;
 import fernstep.app.run.SignKeys;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.NotFound;
@@ -16,7 +17,9 @@ import fernstep.core.spotting.Mark;
 import fernstep.core.spotting.SimulatedClient;
 import java.security.SecureRandom;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -37,6 +40,30 @@ class SpottingController {
     private static final List<Move> CHOICES =
             List.of(Move.CARRY_ON, Move.CUE, Move.EASE, Move.END_SET, Move.STEP_BACK, Move.END_EXERCISE);
 
+    private static final JsonMapper JSON = JsonMapper.shared();
+    private static final Body HER = Body.of(null, null);
+
+    /**
+     * A figure with what changes it, for the page.
+     *
+     * @param changes as JSON
+     */
+    record View(Figure figure, String changes) {
+        static View of(Spotted spotted) {
+            return new View(spotted.figure(), JSON.writeValueAsString(spotted.changes()));
+        }
+    }
+
+    /** A repetition as the page plays it: how long, and how much of each sign. */
+    record Shows(double seconds, Map<SignCode, Double> shows) {
+        static Shows of(SimulatedClient.Rep rep) {
+            return new Shows(
+                    rep.seconds(),
+                    rep.shows().entrySet().stream()
+                            .collect(Collectors.toMap(shown -> shown.getKey().sign(), Map.Entry::getValue)));
+        }
+    }
+
     private final Rounds rounds;
     private final SecureRandom random = new SecureRandom();
 
@@ -55,8 +82,13 @@ class SpottingController {
                 : rung;
         SimulatedClient her = rounds.client(random.nextInt(Integer.MAX_VALUE), chosen, level.number());
         model.addAttribute("her", her);
-        model.addAttribute("reps", JsonMapper.shared().writeValueAsString(her.reps()));
-        model.addAttribute("f", FigureDrawing.bare(her.rung(), Body.of(null, null), null, 1));
+        model.addAttribute(
+                "reps",
+                JSON.writeValueAsString(her.reps().stream().map(Shows::of).toList()));
+        List<SignCode> seen = Channel.signs();
+        model.addAttribute("beside", View.of(Spotted.beside(her.rung(), HER, seen)));
+        model.addAttribute("feet", View.of(Spotted.fromHerFeet(her.rung(), HER, seen)));
+        model.addAttribute("face", View.of(Spotted.face(rounds.sitting(), HER, seen)));
         model.addAttribute("rungs", rungs);
         model.addAttribute("choices", CHOICES);
         model.addAttribute("groups", SignGroup.values());

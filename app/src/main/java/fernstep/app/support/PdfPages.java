@@ -54,7 +54,8 @@ public class PdfPages {
             Map.entry("--figure-mat-edge", "#c4c4c4"),
             Map.entry("--figure-thing", "#e6e6e6"),
             Map.entry("--figure-thing-edge", "#9a9a9a"),
-            Map.entry("--figure-ghost", "#ececec"));
+            Map.entry("--figure-ghost", "#ececec"),
+            Map.entry("--figure-sign", "#ffffff"));
 
     private final String figureStyle;
 
