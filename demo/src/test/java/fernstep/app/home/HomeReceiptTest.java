@@ -159,6 +159,8 @@ class HomeReceiptTest extends HerPhone {
         assertThat(screen(page)).hasText("Hello Home");
         startPlan(page);
         assertThat(page.locator(".home-exercise:visible svg")).hasCount(1);
+        page.click("text=What to watch for");
+        assertThat(page.locator(".home-watch:visible svg .f-sign").first()).isVisible();
         page.click("text=I noticed something");
         page.click(".home-signs >> text=I feel unwell");
         page.click("[data-code=CHEST_PAIN]");

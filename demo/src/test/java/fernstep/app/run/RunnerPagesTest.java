@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import fernstep.app.AppExtension;
 import fernstep.app.AppExtension.Running;
 import fernstep.app.BrowserExtension;
@@ -17,6 +18,7 @@ import fernstep.core.session.Exercise;
 import fernstep.core.session.Session;
 import fernstep.exchange.session.SessionEventJson.Kind;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -79,6 +81,30 @@ class RunnerPagesTest extends AtTheMat {
         visits.answer(visit, Answer.CALF, true, 1, "");
         assertThat(one.getByText("Stop. The session is locked.")).isVisible();
         visitor.see("An emergency answer stands today");
+    }
+
+    @Test
+    void a_sign_held_under_the_thumb_or_the_mouse_shows_what_it_looks_like_and_tells_nothing(Visitor visitor) {
+        Page page = running(visitor);
+        page.locator(".sign-store [data-sign=BREATH_HELD] svg")
+                .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+        Locator sign = page.locator(".signs .sign[data-code=BREATH_HELD]");
+        Locator card = page.locator(".sign-card");
+        sign.hover();
+        assertThat(card).isVisible();
+        assertThat(card.locator("svg .f-sign")).hasCount(1);
+        assertThat(card).containsText(sign.locator(".label").innerText());
+        page.mouse().move(5, 5);
+        assertThat(card).isHidden();
+        Map<String, Object> thumb = Map.of("pointerType", "touch", "bubbles", true);
+        sign.dispatchEvent("pointerdown", thumb);
+        assertThat(card).isVisible();
+        sign.dispatchEvent("pointerup", thumb);
+        sign.dispatchEvent("click", Map.of("bubbles", true));
+        assertThat(card).isHidden();
+        assertThat(move(page)).hasCount(0);
+        sign.click();
+        assertThat(move(page)).hasText("Say one thing");
     }
 
     @Test

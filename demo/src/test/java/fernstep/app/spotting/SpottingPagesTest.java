@@ -8,9 +8,6 @@ import com.microsoft.playwright.Page;
 import fernstep.app.AppExtension;
 import fernstep.app.BrowserExtension;
 import fernstep.app.Visitor;
-import fernstep.app.figure.Figure;
-import fernstep.app.figure.FigureDrawing;
-import fernstep.core.body.Body;
 import fernstep.core.decision.Move;
 import fernstep.core.spotting.Episode;
 import fernstep.core.spotting.SimulatedClient;
@@ -54,16 +51,27 @@ class SpottingPagesTest {
         }
     }
 
-    /** What shows is drawn along her trunk, on the side of her nose: without either the page would stay empty. */
+    /** The page adds up what the engine says: a sign that shows moves her front and leaves the mat alone. */
     @Test
-    void every_exercise_of_the_trainer_shows_her_from_the_side() {
-        assertThat(rounds.rungs())
-                .hasSizeGreaterThan(30)
-                .allSatisfy(r -> assertThat(FigureDrawing.bare(r, Body.of(null, null), null, 1)
-                                .body())
-                        .as(r.code())
-                        .extracting(Figure.Stroke::kind)
-                        .contains("trunk", "nose", "hair", "face", "top"));
+    void what_shows_is_seen_on_her_and_what_does_not_is_not(Visitor visitor) {
+        assertThat(rounds.rungs()).hasSizeGreaterThan(30);
+        Page page = visitor.onATablet("ilse");
+        page.clock().install();
+        visitor.open("/spotting?rung=F3");
+        String top = drawn(page, "f-top", "{}");
+        assertThat(drawn(page, "f-top", "{ DOME_FIRM: 0.001 }")).isEqualTo(top);
+        assertThat(drawn(page, "f-top", "{ DOME_FIRM: 1 }")).isNotEqualTo(top);
+        assertThat(drawn(page, "f-top", "{ DOME_FIRM: 1 }")).isNotEqualTo(drawn(page, "f-top", "{ DOME_SOFT: 1 }"));
+        assertThat(drawn(page, "f-face", "{ BREATH_HELD: 1 }")).isNotEqualTo(drawn(page, "f-face", "{}"));
+        assertThat(drawn(page, "f-mat", "{ DOME_FIRM: 1 }")).isEqualTo(drawn(page, "f-mat", "{}"));
+    }
+
+    private static String drawn(Page page, String kind, String amounts) {
+        return String.valueOf(
+                page.evaluate("kind => { const her = Alpine.$data(document.querySelector('[x-data=spotting]'));"
+                        + " const [svg, changes] = her.views[0];"
+                        + " fernFigure.showChanged(svg, 1, changes, " + amounts + ");"
+                        + " return svg.querySelector('.' + kind).getAttribute('d'); }", kind));
     }
 
     private interface Presses {
