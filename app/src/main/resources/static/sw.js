@@ -4,6 +4,8 @@
 const KEPT = 'fern-runner';
 const FILES = /^\/(?:[\w.-]+\.(?:js|css|svg)|fonts\/.+|vendor\/.+|webjars\/.+)$/;
 const RUNNER = /^\/sessions\/[0-9a-f-]{36}(?:\/state|\/answers)?$|^\/figures\//;
+/** Nice to have: without them the session goes on. */
+const PICTURES = /^\/figures\/[^/]+\/signs$/;
 const WAITS_MS = 5000;
 
 self.addEventListener('install', () => self.skipWaiting());
@@ -21,7 +23,7 @@ async function keepAll(paths) {
   await Promise.all([...new Set(paths)].map(async (path) => {
     const url = new URL(path, self.location.origin);
     const answer = await freshElseKept(new Request(url, { credentials: 'same-origin' }), url);
-    if (!answer.ok) { throw new Error('not kept: ' + path); }
+    if (!answer.ok && !PICTURES.test(url.pathname)) { throw new Error('not kept: ' + path); }
   }));
 }
 

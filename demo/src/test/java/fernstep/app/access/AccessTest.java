@@ -36,6 +36,8 @@ class AccessTest {
     private static final Set<String> ABOUT_NOBODY = Set.of(
             "/catalogue/{code}",
             "/figures/{code}",
+            "/figures/{code}/signs",
+            "/home/{token}/signs/{code}",
             "/spotting/{formId}",
             "/join/{token}",
             "/feeds/{token}.ics",

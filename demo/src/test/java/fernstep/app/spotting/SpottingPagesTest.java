@@ -67,11 +67,12 @@ class SpottingPagesTest {
     }
 
     private static String drawn(Page page, String kind, String amounts) {
-        return String.valueOf(
-                page.evaluate("kind => { const her = Alpine.$data(document.querySelector('[x-data=spotting]'));"
+        return String.valueOf(page.evaluate(
+                "kind => { const her = Alpine.$data(document.querySelector('[x-data=spotting]'));"
                         + " const [svg, changes] = her.views[0];"
                         + " fernFigure.showChanged(svg, 1, changes, " + amounts + ");"
-                        + " return svg.querySelector('.' + kind).getAttribute('d'); }", kind));
+                        + " return svg.querySelector('.' + kind).getAttribute('d'); }",
+                kind));
     }
 
     private interface Presses {
