@@ -4,6 +4,7 @@ import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Work;
+import fernstep.core.body.Position;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Waymark;
 import fernstep.core.measure.Side;
@@ -48,7 +49,10 @@ class LookController {
     @GetMapping("/clients/{id}/look")
     String page(@PathVariable long id, Model model) {
         ClientFile client = clients.file(id);
-        Rung rung = catalogues.get().at(Waymark.ARM_REACH);
+        Rung rung = catalogues.get().rungs().stream()
+                .filter(sits -> sits.position() == Position.SEATED)
+                .findFirst()
+                .orElseGet(() -> catalogues.get().at(Waymark.BREATH_FIRST));
         model.addAttribute("client", client);
         model.addAttribute(
                 "page", new Page(client, looks.of(id), FigureDrawing.bare(rung, client.body(), Side.LEFT, 1)));

@@ -11,11 +11,13 @@ public class Looks {
         this.mapper = mapper;
     }
 
-    Look of(long clientId) {
+    /** Neutral where nothing was chosen. */
+    public Look of(long clientId) {
         return mapper.of(clientId).orElse(Look.NEUTRAL);
     }
 
-    void put(long clientId, Look look) {
+    /** As she, or somebody with her, chose it. */
+    public void put(long clientId, Look look) {
         mapper.put(clientId, look);
     }
 

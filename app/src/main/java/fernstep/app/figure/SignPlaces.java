@@ -72,9 +72,7 @@ final class SignPlaces {
         Head head = new Head(f, her.m(1000));
         Point3 left = f.leftArm().shoulder().minus(f.rightArm().shoulder());
         double out = (side == Side.LEFT ? 1 : -1) * her.m(18 + 12 * filled) / left.length();
-        return Hull.of(
-                Ball.round(head.at(-18, 22).plus(left.times(out)), her.m(14 + 9 * filled)),
-                Ball.round(head.at(-16, 34).plus(left.times(0.7 * out)), her.m(10 + 8 * filled)));
+        return Hull.of(Ball.round(head.at(-17, 27).plus(left.times(out)), her.m(14 + 9 * filled)));
     }
 
     /** Out of the pelvis, the way that pushing goes. */

@@ -45,7 +45,9 @@ public record Spotted(Figure figure, Map<String, List<@Nullable String>> changes
     /** From her feet, where a pelvis that tips is seen. */
     public static Spotted fromHerFeet(Rung rung, Body body, Collection<SignCode> signs) {
         Stage stage = stage(rung, body, FROM_HER_FEET);
-        return of(stage, signs, shown -> painted(stage, rung, body, shown), box(stage, rung, body));
+        List<Stroke> scene = new Scene(stage, rung, body).strokes();
+        Figure.Box her = Figure.Box.around(painted(stage, rung, body, Shown.nothing()), List.of(), List.of());
+        return of(stage, signs, shown -> painted(stage, rung, body, shown), new Seen(her, scene));
     }
 
     /**
@@ -148,7 +150,7 @@ public record Spotted(Figure figure, Map<String, List<@Nullable String>> changes
             all.add(stage.stroke(
                     "feature",
                     f -> List.of(
-                            feature(f, body, 19 - 7 * strain, side * 9), feature(f, body, 20 + strain, side * 23))));
+                            feature(f, body, 19 - 4 * strain, side * 9), feature(f, body, 20 + strain, side * 23))));
         }
         all.add(stage.stroke("feature", f -> {
             List<Point3> lips = new ArrayList<>();

@@ -38,6 +38,7 @@ class AccessTest {
             "/figures/{code}",
             "/figures/{code}/signs",
             "/home/{token}/signs/{code}",
+            "/home/{token}/look",
             "/spotting/{formId}",
             "/join/{token}",
             "/feeds/{token}.ics",

@@ -49,6 +49,20 @@ class HomePageTest extends HerPhone {
                 .noneSatisfy(key -> assertThat(onOneLeg(key)).isTrue());
     }
 
+    @Test
+    void she_chooses_herself_how_she_is_drawn(Visitor visitor) {
+        Page page = opened(visitor);
+        page.click("text=How I am drawn");
+        page.click(".home-look label:has-text('very dark')");
+        page.click(".home-look label:has-text('covered')");
+        page.click("text=Draw me like this");
+        assertThat(page.locator("main.skin-TONE_6.hair-COVERED")).hasCount(1);
+        page.click("text=None of these");
+        startPlan(page);
+        // #5c3a28
+        assertThat(page.locator(".home-exercise:visible svg .f-face").first()).hasCSS("fill", "rgb(92, 58, 40)");
+    }
+
     private boolean onOneLeg(Object key) {
         return app.context()
                 .getBean(fernstep.app.rungs.Catalogues.class)
