@@ -55,7 +55,7 @@ public class PdfPages {
             Map.entry("--figure-thing", "#e6e6e6"),
             Map.entry("--figure-thing-edge", "#9a9a9a"),
             Map.entry("--figure-ghost", "#ececec"),
-            Map.entry("--figure-sign", "#ffffff"));
+            Map.entry("--figure-sign", "#000000"));
 
     private final String figureStyle;
 
