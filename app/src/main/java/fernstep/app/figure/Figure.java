@@ -66,6 +66,27 @@ public record Figure(
             this(kind, frames, 0);
         }
 
+        /** Whether a point of the page lies in one of its pieces at the end of the movement. */
+        boolean covers(double x, double y) {
+            double[] xy = frames.get(frames.size() - 1);
+            for (int from = 0; corners > 0 && from < xy.length; from += 2 * corners) {
+                boolean inside = false;
+                int before = from + 2 * corners - 2;
+                for (int at = from; at < from + 2 * corners; at += 2) {
+                    boolean crosses = xy[at + 1] > y != xy[before + 1] > y;
+                    if (crosses
+                            && x < (xy[before] - xy[at]) * (y - xy[at + 1]) / (xy[before + 1] - xy[at + 1]) + xy[at]) {
+                        inside = !inside;
+                    }
+                    before = at;
+                }
+                if (inside) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
         /** At the end of the movement. */
         public String d() {
             double[] points = frames.get(frames.size() - 1);

@@ -27,6 +27,31 @@ public final class FigureDrawing {
     private static final double ON_THE_MAT_M = 0.25;
 
     private static final int AROUND_THE_TRUNK_CM = 24;
+    /** Where a letter is put, from the tip of the limb: right, down, cm; the first that is clear. */
+    private static final double[][] ABOVE = {
+        {0, -8},
+        {9, -2},
+        {-9, -2},
+        {12, 5},
+        {-12, 5},
+        {0, -15},
+        {4, 14},
+        {14, 14},
+        {0, 20},
+        {20, 0},
+        {-20, 0},
+        {0, -24},
+        {24, -16},
+        {-24, -16}
+    };
+
+    private static final double[][] UNDER = {
+        {4, 14}, {12, 6}, {-10, 14}, {0, 20}, {14, -4}, {0, -10}, {20, 8}, {-20, 8}, {0, -24}
+    };
+    /** Of a letter, about its foot: right, down, cm. */
+    private static final List<double[]> LABEL_CORNERS = List.of(
+            new double[] {-4, 0}, new double[] {4, 0}, new double[] {-4, -8}, new double[] {4, -8}, new double[] {0, -4
+            });
 
     private final Rung rung;
     private final Body body;
@@ -157,12 +182,12 @@ public final class FigureDrawing {
             strokes.addAll(new Marks(stage, rung, working).strokes());
         }
         List<Stroke> ghost = stage.moves() && marks ? painter.ghost() : List.of();
-        List<Label> labels = labels(side != null);
+        List<Label> labels = labels(side != null, strokes);
         List<Stroke> around = scene.strokes();
         return new Figure(Figure.Box.around(strokes, around, labels), around, ghost, strokes, labels, alt());
     }
 
-    private List<Label> labels(boolean sided) {
+    private List<Label> labels(boolean sided, List<Stroke> parts) {
         List<Label> labels = new ArrayList<>();
         Skeleton f = stage.end();
         if (sided) {
@@ -176,7 +201,7 @@ public final class FigureDrawing {
             boolean rests = !arm
                     && f.leg(working).toe().y() < ON_THE_MAT_M
                     && !f.pose().position().upright();
-            labels.add(new Label(at[0] + (rests ? 4 : 0), at[1] + (rests ? 14 : -8), working == Side.LEFT ? "L" : "R"));
+            labels.add(free(at, rests ? UNDER : ABOVE, working == Side.LEFT ? "L" : "R", parts));
         }
         double height = f.leg(working).heelHeightCm(body);
         boolean lying = f.pose().position() == Position.SUPINE || f.pose().position() == Position.INCLINED;
@@ -188,9 +213,25 @@ public final class FigureDrawing {
             double[] toe = stage.at(f.leg(working).toe(), f);
             double[] heel = stage.at(f.leg(working).heel(), f);
             labels.add(
-                    new Label(16 + Math.max(toe[0], heel[0]), Math.max(toe[1], heel[1]), Math.round(height) + " cm"));
+                    new Label(19 + Math.max(toe[0], heel[0]), Math.max(toe[1], heel[1]), Math.round(height) + " cm"));
         }
         return labels;
+    }
+
+    /** Beside a point and clear of the body; where it is clear nowhere, the first place. */
+    private static Label free(double[] at, double[][] places, String text, List<Stroke> parts) {
+        for (double[] place : places) {
+            double x = at[0] + place[0];
+            double y = at[1] + place[1];
+            boolean clear = parts.stream()
+                    .filter(part -> part.corners() > 0)
+                    .noneMatch(part ->
+                            LABEL_CORNERS.stream().anyMatch(corner -> part.covers(x + corner[0], y + corner[1])));
+            if (clear) {
+                return new Label(x, y, text);
+            }
+        }
+        return new Label(at[0] + places[0][0], at[1] + places[0][1], text);
     }
 
     /** Angles and the height of the working heel, and what its marks say. */

@@ -53,7 +53,7 @@ final class HeldProps {
                         new Point3(0, 0, 0.20))));
             }));
         }
-        if (stage.frames().stream().anyMatch(f -> raised(f) > SEEN_TO_BE_RAISED)) {
+        if (!has(Prop.TABLE) && stage.frames().stream().anyMatch(f -> raised(f) > SEEN_TO_BE_RAISED)) {
             all.add(stage.flesh("step", f -> List.of(bench(f))));
         }
         if (Way.hovers(stage.end())) {

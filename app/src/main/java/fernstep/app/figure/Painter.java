@@ -24,7 +24,6 @@ final class Painter {
     private final boolean facesUs;
     private final HeldProps props;
     private final boolean tightens;
-    private final boolean turns;
     private final @Nullable Shown shown;
 
     Painter(Stage stage, Rung rung, Body body, Side working) {
@@ -45,7 +44,6 @@ final class Painter {
         this.facesUs = camera.near(Lines.front(end)) > 0.5;
         this.props = new HeldProps(stage, rung, body, working);
         this.tightens = rung.shows().contains(ActionMark.ENGAGE);
-        this.turns = end.pose().position() != stage.frames().get(0).pose().position();
     }
 
     private Stroke flesh(String kind, Function<Anatomy, List<Hull>> part) {
@@ -152,8 +150,10 @@ final class Painter {
     /** Where the movement begins, pale, of what moves. */
     List<Stroke> ghost() {
         List<Stroke> all = new ArrayList<>();
-        if (turns) {
-            // a body turned over lies over itself: nobody could read it
+        if (stage.turns()) {
+            strokes().stream()
+                    .filter(part -> part.corners() > 0)
+                    .forEach(part -> all.add(stage.start(part, "ghost", stage.besideHer())));
             return all;
         }
         for (Side side : List.of(near.other(), near)) {

@@ -13,17 +13,23 @@ final class RestingHands {
     private static final double ELBOW_ABOVE_MAT = 0.035;
 
     private final Skeleton f;
+    private final Body body;
     private final Anatomy flesh;
     private final double height;
 
     RestingHands(Skeleton skeleton, Body body) {
         this.f = skeleton;
+        this.body = body;
         this.flesh = new Anatomy(skeleton, body);
         this.height = body.heightM();
     }
 
     /** @param working the side that works */
     Skeleton at(HandsAt where, Side working) {
+        return ClearOfHer.of(rested(where, working), body);
+    }
+
+    private Skeleton rested(HandsAt where, Side working) {
         if (where == HandsAt.POSE) {
             return f;
         }
@@ -144,7 +150,7 @@ final class RestingHands {
     /**
      * @param pole to where the elbow goes
      */
-    private Skeleton.Arm led(Skeleton.Arm arm, Point3 wrist, Point3 tip, Point3 pole) {
+    static Skeleton.Arm led(Skeleton.Arm arm, Point3 wrist, Point3 tip, Point3 pole) {
         double upper = arm.elbow().minus(arm.shoulder()).length();
         double fore = arm.wrist().minus(arm.elbow()).length();
         Point3 way = wrist.minus(arm.shoulder());

@@ -10,6 +10,7 @@ import fernstep.core.body.Skeleton;
 import fernstep.core.body.TrunkContact;
 import fernstep.core.catalogue.Prop;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.measure.Side;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -31,6 +32,7 @@ record Scene(Stage stage, Rung rung, Body body) {
         double beyond = upright ? 0.04 : MAT_BEYOND;
         double nearZ = Math.max(upright ? 0.24 : MAT_HALF_WIDTH, across[1] + beyond);
         double farZ = Math.min(upright ? -0.24 : -MAT_HALF_WIDTH, across[0] - beyond);
+        farZ += stage.turns() ? stage.besideHer().z() : 0;
         Double wall = wallX(f);
         if (wall != null) {
             boolean behind = wall < f.hip().x();
@@ -53,6 +55,9 @@ record Scene(Stage stage, Rung rung, Body body) {
         if (sits || rung.props().contains(Prop.CHAIR)) {
             chair(scene, f, sits);
         }
+        if (rung.props().contains(Prop.TABLE)) {
+            table(scene, f);
+        }
         if (rung.props().contains(Prop.STEP)) {
             double high = Math.max(0.06, f.left().heel().y() - 0.01);
             Point3 shift = stage.shift(f);
@@ -74,6 +79,19 @@ record Scene(Stage stage, Rung rung, Body body) {
         }
         slab(scene, "chair", x - 0.22, x - 0.19, seat - 0.04, seat + 0.42, -0.21, 0.21);
         slab(scene, "chair", x - 0.2, x + 0.17, seat - 0.045, seat, -0.22, 0.22);
+    }
+
+    /** Its edge is under the hands that bear. */
+    private void table(List<Stroke> scene, Skeleton f) {
+        Side bears = f.pose().leftArm().on().onFloor() ? Side.LEFT : Side.RIGHT;
+        double top = f.arm(bears).wrist().y() - 0.018 * body.heightM();
+        double edge = f.arm(bears).wrist().x() + stage.shift(f).x() - 0.05;
+        for (double leg : new double[] {edge + 0.05, edge + 0.52}) {
+            for (double z : new double[] {-0.36, 0.36}) {
+                slab(scene, "chair", leg - 0.025, leg + 0.025, 0, top - 0.04, z - 0.025, z + 0.025);
+            }
+        }
+        slab(scene, "chair", edge, edge + 0.58, top - 0.05, top, -0.42, 0.42);
     }
 
     private void wedge(List<Stroke> scene, Skeleton f) {

@@ -16,6 +16,7 @@ import java.util.function.ToDoubleFunction;
 /** Where she is: the moments of a movement, and the camera that puts them on the page in cm. */
 final class Stage {
     static final double CM = 100;
+    private static final double TURN_APART_M = 0.72;
 
     private final List<Skeleton> frames;
     private final Camera camera;
@@ -38,6 +39,16 @@ final class Stage {
     /** In the order of the movement. */
     List<Skeleton> frames() {
         return frames;
+    }
+
+    /** She turns over: where she starts is drawn beside where she ends, for over each other nobody could read them. */
+    boolean turns() {
+        return frames.get(0).pose().position() != end().pose().position();
+    }
+
+    /** Where the start of a turn is drawn. */
+    Point3 besideHer() {
+        return new Point3(0, 0, -TURN_APART_M);
     }
 
     boolean moves() {
@@ -141,6 +152,16 @@ final class Stage {
             }
         }
         return new double[] {least, most};
+    }
+
+    /** As it starts, set down somewhere else. */
+    Stroke start(Stroke s, String kind, Point3 away) {
+        double[] xy = s.frames().get(0).clone();
+        for (int i = 0; i < xy.length; i += 2) {
+            xy[i] += CM * camera.right(away);
+            xy[i + 1] += CM * camera.down(away);
+        }
+        return new Stroke(kind, List.of(xy), s.corners());
     }
 
     static Stroke start(Stroke s, String kind) {

@@ -92,7 +92,8 @@ record Way(Stage stage, Rung rung, Side working) {
                 new Part(f -> f.head().plus(aboveTheHead(f)), onFours() ? 0 : 0.9),
                 new Part(f -> f.leg(working).knee(), 0.7),
                 new Part(f -> f.leg(working.other()).knee(), 0.7));
-        double most = LEAST_WAY_CM;
+        // on her side she is seen from above: what goes up there looks less
+        double most = stage.end().pose().position() == Position.SIDE ? LEAST_WAY_CM / 2 : LEAST_WAY_CM;
         double[] farthest = new double[0];
         for (Part part : parts) {
             double[] path = path(part.at());

@@ -33,6 +33,7 @@ class FigureBodyTest {
             .flatMap(s -> s.rungs().stream())
             .toList();
     private static final int MOMENTS = 5;
+    private static final double SINKS_IN_M = 0.01;
 
     static Stream<Body> bodies() {
         return Stream.of(Body.of(45.0, 150.0), Body.of(70.0, 165.0), Body.of(110.0, 180.0))
@@ -82,6 +83,79 @@ class FigureBodyTest {
                             .orElseThrow();
             assertThat(lowest).as(moment.name()).isGreaterThan(-0.01);
         }
+    }
+
+    /** Points along the middle of a limb's pieces, with the radius there. */
+    private record Flesh(Point3 at, double radius) {
+        static List<Flesh> of(List<Hull> hulls) {
+            List<Flesh> all = new ArrayList<>();
+            for (Hull hull : hulls) {
+                for (int i = 1; i < hull.balls().size(); i++) {
+                    Ball from = hull.balls().get(i - 1);
+                    Ball to = hull.balls().get(i);
+                    for (int step = 0; step <= 6; step++) {
+                        Point3 at = from.centre()
+                                .plus(to.centre().minus(from.centre()).times(step / 6.0));
+                        all.add(new Flesh(at, halfHeight(from) + (halfHeight(to) - halfHeight(from)) * step / 6.0));
+                    }
+                }
+            }
+            return all;
+        }
+
+        static double deepest(List<Flesh> one, List<Flesh> other) {
+            double deepest = -1;
+            for (Flesh a : one) {
+                for (Flesh b : other) {
+                    deepest = Math.max(deepest, a.radius + b.radius - a.at.distance(b.at));
+                }
+            }
+            return deepest;
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("bodies")
+    void no_limb_goes_through_another(Body body) {
+        for (Moment moment : moments(body)) {
+            Anatomy her = new Anatomy(moment.skeleton(), body);
+            List<Flesh> head = Flesh.of(her.hair().subList(0, 1));
+            for (Side side : Side.values()) {
+                List<Flesh> forearm = Flesh.of(her.arm(side).subList(1, 4));
+                List<Flesh> shank = Flesh.of(her.leg(side).subList(1, 3));
+                for (Side leg : Side.values()) {
+                    Hull thigh = her.leg(leg).get(0);
+                    List<Flesh> lower = Flesh.of(List.of(new Hull(thigh.balls().subList(1, 4))));
+                    double seat = squeezed(moment, body) ? 0.05 : SINKS_IN_M;
+                    assertThat(Flesh.deepest(forearm, lower))
+                            .as(moment.name() + ": " + side + " forearm in the " + leg + " thigh")
+                            .isLessThan(seat);
+                    if (leg != side) {
+                        assertThat(Flesh.deepest(shank, lower))
+                                .as(moment.name() + ": " + side + " shank in the other thigh")
+                                .isLessThan(SINKS_IN_M);
+                    }
+                }
+                assertThat(Flesh.deepest(forearm, head))
+                        .as(moment.name() + ": " + side + " forearm in the head")
+                        .isLessThan(0.025);
+            }
+            assertThat(Flesh.deepest(
+                            Flesh.of(her.leg(Side.LEFT).subList(1, 3)),
+                            Flesh.of(her.leg(Side.RIGHT).subList(1, 3))))
+                    .as(moment.name() + ": shank in shank")
+                    .isLessThan(SINKS_IN_M);
+            assertThat(Flesh.deepest(
+                            Flesh.of(her.arm(Side.LEFT).subList(1, 4)),
+                            Flesh.of(her.arm(Side.RIGHT).subList(1, 4))))
+                    .as(moment.name() + ": forearm in forearm")
+                    .isLessThan(SINKS_IN_M);
+        }
+    }
+
+    /** Sitting with the hands on the low belly, a broad body leaves no room between belly and thigh. */
+    private static boolean squeezed(Moment moment, Body body) {
+        return moment.rung().position() == Position.SEATED && body.massKg() > 100;
     }
 
     @ParameterizedTest

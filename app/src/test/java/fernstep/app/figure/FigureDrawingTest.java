@@ -118,6 +118,23 @@ class FigureDrawingTest {
     }
 
     @Test
+    void a_letter_says_which_side_and_lies_on_no_part_of_her() {
+        for (Rung rung : all()) {
+            if (!rung.perSide()) {
+                continue;
+            }
+            for (Side side : Side.values()) {
+                Figure figure = FigureDrawing.of(rung, HER, side, 1);
+                Figure.Label letter = figure.labels().get(0);
+                assertThat(letter.text()).isEqualTo(side == Side.LEFT ? "L" : "R");
+                assertThat(figure.body())
+                        .as(rung.code() + " " + side)
+                        .noneMatch(part -> part.covers(letter.x(), letter.y() - 4));
+            }
+        }
+    }
+
+    @Test
     void what_a_sign_says_is_said_in_words_too() {
         assertThat(drawn(rung("PF1")).alt().key()).isEqualTo("figure.altShows");
         assertThat(drawn(rung("F5")).alt().key()).isEqualTo("figure.alt");

@@ -45,6 +45,11 @@ public record LegPose(double hipDeg, double kneeDeg, double sweepDeg, double out
                 Interpolation.between(floorShare, end.floorShare, share));
     }
 
+    /** The same angles with another contact. */
+    LegPose on(LegContact contact) {
+        return new LegPose(hipDeg, kneeDeg, sweepDeg, outDeg, contact, floorShare);
+    }
+
     /**
      * The same leg the moment it leaves what it bore on: a foot or heel stays where it is and the mat carries none of it.
      */

@@ -87,8 +87,13 @@ public record Pose(
     Pose liftedToward(Pose end) {
         Pose off = toward(end, JUST_OFF);
         return off.withLegs(
-                left.bears() && !end.left.bears() ? left.lifted() : off.left,
-                right.bears() && !end.right.bears() ? right.lifted() : off.right);
+                left.bears() && !end.left.bears() ? lifted(left) : off.left,
+                right.bears() && !end.right.bears() ? lifted(right) : off.right);
+    }
+
+    /** Lying, a foot without weight may still touch the mat; standing it carries nothing more. */
+    private LegPose lifted(LegPose leg) {
+        return position.upright() ? leg.lifted().on(LegContact.NONE) : leg.lifted();
     }
 
     /** The limb that does not work goes back to where it bears; the left side works. */

@@ -179,9 +179,10 @@ final class SkeletonMaker {
         return ImpossiblePose.angle("hip", hip, LegPose.HIP_MIN_DEG, LegPose.HIP_MAX_DEG);
     }
 
-    /** With the trunk lying, a bearing arm is settled like a leg. */
+    /** With the trunk lying, or standing at a table, a bearing arm is settled like a leg. */
     private double settledShoulder(ArmPose p, Point3 joint, Side side) {
-        boolean trunkIsFixed = pose.trunk().on() != TrunkContact.NONE;
+        boolean trunkIsFixed =
+                pose.trunk().on() != TrunkContact.NONE || pose.position().upright();
         if (!p.on().onFloor() || !trunkIsFixed || pose.position() == Position.SIDE) {
             return p.shoulderDeg();
         }

@@ -14,5 +14,7 @@ public enum Prop {
     STEP,
     BAG,
     BED,
-    STRAW
+    STRAW,
+    /** Heavy enough to lean on. */
+    TABLE
 }

@@ -2,6 +2,7 @@ package fernstep.core.plan;
 
 import fernstep.core.body.Body;
 import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Prop;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.RungForm;
 import fernstep.core.client.Restriction;
@@ -71,10 +72,14 @@ public final class StandIns {
                 .filter(s -> s.rung().closedBy(closed).isEmpty());
     }
 
+    /** A table is asked for where she is kept off the floor; else what is near on the mat comes first. */
     private static Stream<Rung> others(Catalogue catalogue, Rung rung, Set<Restriction> closed) {
         return Stream.concat(
                         rung.standIns().stream().map(catalogue::rung),
-                        catalogue.rungs().stream().filter(r -> r.aim() == rung.aim()))
+                        catalogue.rungs().stream()
+                                .filter(r -> r.aim() == rung.aim())
+                                .filter(r -> closed.contains(Restriction.NO_FLOOR)
+                                        || !r.props().contains(Prop.TABLE)))
                 .filter(r -> !r.code().equals(rung.code()))
                 .map(r -> r.closedBy(closed).isEmpty() ? r : r.onABed())
                 .filter(r -> r.closedBy(closed).isEmpty())

@@ -165,7 +165,7 @@ class CatalogueAnewTest {
             Map<String, Object> said = fields(
                     fields(new Yaml().load(texts.get(Catalogue.POSTURES))).get("postures"));
             assertThat(new ArrayList<>(read().postures().keySet())).isEqualTo(new ArrayList<>(said.keySet()));
-            assertThat(said).hasSize(18);
+            assertThat(said).hasSize(20);
         }
 
         @Test

@@ -41,8 +41,8 @@ class CatalogueTest {
                 Map.entry(Strand.ARM_LEG, "AL1 AL2 AL3 AL4★ AL5★"),
                 Map.entry(Strand.ROTATION, "RO1★ RO2★ RO3★ RO4★"),
                 Map.entry(Strand.BRIDGE, "BG1 BG2★"),
-                Map.entry(Strand.HANDS_KNEES, "HK1 HK2 HK3 HK4★ HK5★ HK6★ HK7★ HK8★ HK9★"),
-                Map.entry(Strand.HOVER_PLANK, "HP1 HP2 HP3 HP4"),
+                Map.entry(Strand.HANDS_KNEES, "HK1 HK2 HK3 HK4★ HK5★ HK6★ HK7★ HK8★ HK9★ WT1 WT2★ WT3★ WT4★"),
+                Map.entry(Strand.HOVER_PLANK, "HP1 HP2 HP3 HP4 WT5"),
                 Map.entry(Strand.SIDE_SUPPORT, "SS1★ SS2★ SS3★ SS4★ SS5★"),
                 Map.entry(Strand.BACK_LINE, "BK1 BK2 BK3 BK4 BK5 BK6 BK7★ BK8★"),
                 Map.entry(Strand.UPRIGHT, "UP1 UP2 UP3 UP7 UP4★ UP5★ UP6★ UP8★"),
@@ -386,7 +386,7 @@ class CatalogueTest {
         private static final String POSTURES =
                 "CROOK, LONG, TABLETOP, FEET_ON_WALL, SIDE_LYING, FACE_DOWN, ON_HANDS_AND_KNEES, HOVERING,"
                         + " ON_FOREARMS_AND_KNEES, PLANK, SHORT_SIDE_REST, SHORT_SIDE, LONG_SIDE, TALL_KNEELING, SITTING,"
-                        + " STANDING, AT_THE_WALL, AT_THE_DOOR";
+                        + " STANDING, AT_THE_WALL, AT_THE_DOOR, AT_A_TABLE, UPRIGHT_AT_A_TABLE";
 
         @Test
         void a_joint_that_cannot_bend_so_far() {
