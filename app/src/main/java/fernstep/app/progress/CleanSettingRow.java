@@ -69,7 +69,24 @@ public record CleanSettingRow(
         return side.isEmpty() ? null : Side.valueOf(side);
     }
 
-    CleanSetting setting() {
+    /** As it was written elsewhere. */
+    public static CleanSettingRow of(ResultRow result, CleanSetting clean, @Nullable SignCode because) {
+        return new CleanSettingRow(
+                result.sessionId(),
+                result.rung(),
+                result.side(),
+                result.clientId(),
+                result.heldOn(),
+                clean.rung(),
+                clean.range(),
+                clean.easing().kneesBentDeg(),
+                clean.times(),
+                clean.holdS(),
+                because,
+                String.join(",", clean.easing().parts()));
+    }
+
+    public CleanSetting setting() {
         return new CleanSetting(cleanRung, rangeFraction, Easing.of(kneesBentDeg, partList()), times, holdS);
     }
 

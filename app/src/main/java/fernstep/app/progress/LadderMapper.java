@@ -46,6 +46,9 @@ public interface LadderMapper {
     /** Oldest first, from a day on. */
     List<CleanSettingRow> cleanSettings(@Param("clientId") long clientId, @Param("since") LocalDate since);
 
+    /** All that is on record of many. */
+    List<CleanSettingRow> cleanSettingsOf(@Param("clients") Collection<Long> clients);
+
     void putCleanSetting(CleanSettingRow row);
 
     void putCleanPart(@Param("row") CleanSettingRow row, @Param("part") String part);

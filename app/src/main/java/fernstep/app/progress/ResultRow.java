@@ -77,7 +77,8 @@ public record ResultRow(
         return amount.holdS() == null ? done : done.withHoldS(amount.holdS());
     }
 
-    private @Nullable Amount amount() {
+    /** How much was done; null where that is not on record. */
+    public @Nullable Amount amount() {
         return setsDone == null || timesDone == null || !Range.SETS.holds(setsDone)
                 ? null
                 : new Amount(setsDone, timesDone, holdS);

@@ -28,6 +28,11 @@ public class Results {
         return clients.isEmpty() ? List.of() : mapper.currentOf(clients);
     }
 
+    /** What was made easier in any session of theirs. */
+    public List<CleanSettingRow> cleanSettingsOf(Collection<Long> clients) {
+        return clients.isEmpty() ? List.of() : mapper.cleanSettingsOf(clients);
+    }
+
     /** A session that goes on has no results yet. */
     public void remove(String sessionId) {
         mapper.removeResults(sessionId);

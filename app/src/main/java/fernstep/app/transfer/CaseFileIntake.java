@@ -8,6 +8,7 @@ import fernstep.app.client.ClearanceRow;
 import fernstep.app.client.ClientRow;
 import fernstep.app.client.Clients;
 import fernstep.app.client.EventRow;
+import fernstep.app.progress.CleanSettingRow;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
@@ -174,8 +175,9 @@ class CaseFileIntake {
     private void session(long clientId, Trained s, long staffId) {
         String id = UUID.randomUUID().toString();
         past.keep(id, clientId, s.date(), staffId, s.atHome());
+        List<CleanSettingRow> eased = new ArrayList<>();
         for (Went r : s.results()) {
-            results.put(new ResultRow(
+            ResultRow row = new ResultRow(
                     id,
                     r.rung(),
                     r.side() == null ? "" : r.side().name(),
@@ -185,7 +187,12 @@ class CaseFileIntake {
                     r.effort(),
                     r.nextDay(),
                     r.signs(),
-                    r.range()));
+                    r.range());
+            results.put(row.withAmount(r.done()));
+            if (r.eased() != null) {
+                eased.add(CleanSettingRow.of(row, r.eased().setting(), r.eased().because()));
+            }
         }
+        results.putEased(id, eased);
     }
 }

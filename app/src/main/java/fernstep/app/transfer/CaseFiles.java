@@ -8,6 +8,7 @@ import fernstep.app.check.ReadingRow;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.ClientRow;
 import fernstep.app.client.Clients;
+import fernstep.app.progress.CleanSettingRow;
 import fernstep.app.progress.LadderRow;
 import fernstep.app.progress.ResultRow;
 import fernstep.app.progress.Results;
@@ -23,6 +24,7 @@ import fernstep.exchange.casefile.CaseFile.Standing;
 import fernstep.exchange.casefile.CaseFile.Trained;
 import fernstep.exchange.casefile.CaseFile.Visited;
 import fernstep.exchange.casefile.CaseFile.Went;
+import fernstep.exchange.casefile.CaseFile.WentEased;
 import fernstep.exchange.fhir.FhirFiles;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -34,6 +36,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -96,6 +99,12 @@ class CaseFiles {
         private final Map<Long, List<LadderRow>> stepsOf;
         private final Map<Long, List<ResultRow>> resultsOf;
         private final Map<String, Boolean> atHome;
+        private final Map<String, CleanSettingRow> easedIn;
+
+        private @Nullable WentEased eased(ResultRow result) {
+            CleanSettingRow row = easedIn.get(result.sessionId() + result.rung() + result.side());
+            return row == null ? null : new WentEased(row.setting(), row.because());
+        }
 
         Rows(Collection<Long> ids) {
             List<VisitRow> held = visits.ofClients(ids);
@@ -105,6 +114,9 @@ class CaseFiles {
             findingsIn = entries.findingsOf(ids).stream().collect(Collectors.groupingBy(FindingRow::visitId));
             stepsOf = results.stepsOf(ids).stream().collect(Collectors.groupingBy(LadderRow::clientId));
             resultsOf = results.ofClients(ids).stream().collect(Collectors.groupingBy(ResultRow::clientId));
+            easedIn = results.cleanSettingsOf(ids).stream()
+                    .collect(Collectors.toMap(
+                            row -> row.sessionId() + row.rung() + row.side(), Function.identity(), (a, b) -> b));
             atHome = mapper.sessionsOf(ids).stream().collect(Collectors.toMap(SessionOf::id, SessionOf::atHome));
         }
     }
@@ -134,7 +146,7 @@ class CaseFiles {
                         .map(CaseFiles::standing)
                         .sorted(Comparator.comparing(Standing::strand).thenComparing(s -> String.valueOf(s.side())))
                         .toList(),
-                sessions(rows.resultsOf.getOrDefault(client.id(), List.of()), rows.atHome));
+                sessions(rows.resultsOf.getOrDefault(client.id(), List.of()), rows));
     }
 
     /** Not said is stored as nothing or as an empty text. */
@@ -176,12 +188,12 @@ class CaseFiles {
                 s.strand(), s.sideOrNull(), s.rung(), s.dose(), s.rangeFraction(), s.since(), s.changeCode());
     }
 
-    private static List<Trained> sessions(List<ResultRow> results, Map<String, Boolean> atHome) {
+    private static List<Trained> sessions(List<ResultRow> results, Rows known) {
         Map<String, List<ResultRow>> bySession = results.stream().collect(Collectors.groupingBy(ResultRow::sessionId));
         List<Trained> all = new ArrayList<>();
         bySession.forEach((id, rows) -> all.add(new Trained(
                 rows.get(0).heldOn(),
-                Boolean.TRUE.equals(atHome.get(id)),
+                Boolean.TRUE.equals(known.atHome.get(id)),
                 rows.stream()
                         .sorted(Comparator.comparing(ResultRow::rung).thenComparing(ResultRow::side))
                         .map(r -> new Went(
@@ -191,7 +203,9 @@ class CaseFiles {
                                 r.effort(),
                                 r.nextDay(),
                                 r.signs(),
-                                r.rangeFraction()))
+                                r.rangeFraction(),
+                                r.amount(),
+                                known.eased(r)))
                         .toList())));
         all.sort(Comparator.comparing(Trained::date)
                 .thenComparing(Trained::atHome)

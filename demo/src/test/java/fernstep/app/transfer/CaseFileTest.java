@@ -177,8 +177,8 @@ class CaseFileTest {
                 whole.substring(0, last + 2) + whole.substring(last + 2).replaceFirst("\"final\"", "\"cancelled\"");
         page.setInputFiles("#file", file("bundle.json", other));
         page.click("text=Look at it first");
-        visitor.see("Cannot be taken");
-        page.click("text=Take it without these");
+        visitor.see("Cannot be imported");
+        page.click("text=Import without these");
         page.waitForURL("**/clients/*");
         assertThat(page.locator("h1").first()).hasText("Bundled Person");
     }
@@ -194,7 +194,7 @@ class CaseFileTest {
         imports.look(form, IMOGEN, "old.json", "{\"format\": \"fernstep-case\", \"version\": 1}");
         Page page = visitor.onATablet("imogen");
         visitor.open("/house/import?form=" + form);
-        visitor.see("Nothing of this file can be taken: name");
+        visitor.see("Nothing in this file can be imported: name");
         APIResponse answer = page.request()
                 .post(
                         app.baseUrl() + "/house/import/take",
@@ -202,7 +202,7 @@ class CaseFileTest {
                                 .setForm(FormData.create().set("formId", form))
                                 .setHeader("X-CSRF-TOKEN", page.getAttribute("meta[name=csrf]", "content")));
         assertThat(answer.status()).isEqualTo(200);
-        assertThat(answer.text()).contains("Nothing of this file can be taken");
+        assertThat(answer.text()).contains("Nothing in this file can be imported");
     }
 
     /** What comes back; of a folder, all its files. */
@@ -266,6 +266,31 @@ class CaseFileTest {
         page.navigate(folder.resolve("index.html").toUri().toString());
         visitor.see("Who she is");
         visitor.checkAccessible();
+    }
+
+    /** Else she would go on elsewhere at the full range that failed here. */
+    @Test
+    void what_was_made_easier_and_how_much_was_done_travel_with_her() throws Exception {
+        String plain = out(1);
+        assertThat(plain).contains("\"doneSets\" : null", "\"easedRung\" : null");
+        String eased = plain.replaceFirst("\"doneSets\" : null", "\"doneSets\" : 1")
+                .replaceFirst("\"doneTimes\" : null", "\"doneTimes\" : 4")
+                .replaceFirst("\"easedRung\" : null", "\"easedRung\" : \"F3\"")
+                .replaceFirst("\"easedRange\" : null", "\"easedRange\" : 0.67")
+                .replaceFirst("\"easedKneesDeg\" : null", "\"easedKneesDeg\" : 20")
+                .replaceFirst("\"easedTimes\" : null", "\"easedTimes\" : 4")
+                .replaceFirst("\"easedBecause\" : null", "\"easedBecause\" : \"DOME_SOFT\"")
+                .replaceFirst("\"easedParts\" : null", "\"easedParts\" : \"ADD_HELPER,ROD\"");
+        long again = in(eased);
+        assertThat(out(again)).isEqualTo(eased).isNotEqualTo(plain);
+        assertThat(sql.queryForObject(
+                        "SELECT knees_bent_deg FROM clean_setting WHERE client_id = ?", Integer.class, again))
+                .isEqualTo(20);
+        byte[] bundle = FhirFiles.written(files.of(again, true), LocalDate.now());
+        long third = in(new String(bundle, StandardCharsets.UTF_8));
+        assertThat(out(third)).isEqualTo(eased);
+        clients.erase(again, IMOGEN);
+        clients.erase(third, IMOGEN);
     }
 
     @Test
@@ -367,18 +392,18 @@ class CaseFileTest {
                 "#file", new FilePayload("half.json", "application/json", json.getBytes(StandardCharsets.UTF_8)));
         page.click("text=Look at it first");
         visitor.see("COUGH cannot be SINGS");
-        visitor.see("A client of this name is here already");
+        visitor.see("There is already a client of this name");
         visitor.checkAccessible();
         assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
                 .hasSize(1);
-        page.click("text=Take it without these");
+        page.click("text=Import without these");
         page.waitForURL("**/clients/*");
         assertThat(page.locator("h1").first()).hasText("Half Person");
         assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
                 .hasSize(2);
         visitor.open("/house/import");
-        page.click("li:has-text('half.json') button:has-text('Take back')");
-        visitor.see("Taken back");
+        page.click("li:has-text('half.json') button:has-text('Undo the import')");
+        visitor.see("Import undone");
         assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
                 .hasSize(1);
     }

@@ -4,9 +4,12 @@ import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.client.ClientFacts;
 import fernstep.core.findings.Finding;
+import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.CleanSetting;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.Goal;
+import fernstep.core.progress.Amount;
 import fernstep.core.progress.Progress;
 import fernstep.core.progress.SessionResult;
 import fernstep.core.screening.Answer;
@@ -79,6 +82,8 @@ public record CaseFile(
      * @param nextDay codes with commas, pain as PAIN:level; null where nothing was asked
      * @param signs written the same way
      * @param range 0 to 1
+     * @param done how much of it; null where that is not on record
+     * @param eased as it could be done clean; null where nothing was made easier
      */
     public record Went(
             String rung,
@@ -87,5 +92,27 @@ public record CaseFile(
             @Nullable Integer effort,
             @Nullable String nextDay,
             String signs,
-            double range) {}
+            double range,
+            @Nullable Amount done,
+            @Nullable WentEased eased) {
+
+        /** All of her dose, and nothing made easier. */
+        public Went(
+                String rung,
+                @Nullable Side side,
+                SessionResult.Kind result,
+                @Nullable Integer effort,
+                @Nullable String nextDay,
+                String signs,
+                double range) {
+            this(rung, side, result, effort, nextDay, signs, range, null, null);
+        }
+    }
+
+    /**
+     * How an exercise could be done clean after it was made easier, and the sign for which it was.
+     *
+     * @param because null where that is not on record
+     */
+    public record WentEased(CleanSetting setting, @Nullable SignCode because) {}
 }

@@ -3,12 +3,15 @@ package fernstep.exchange.casefile;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
 import fernstep.core.catalogue.Catalogue;
+import fernstep.core.catalogue.Easing;
 import fernstep.core.findings.Finding;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.CleanSetting;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.Goal;
+import fernstep.core.progress.Amount;
 import fernstep.core.progress.Progress;
 import fernstep.core.progress.SessionResult;
 import fernstep.core.screening.Answer;
@@ -36,6 +39,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -261,9 +265,36 @@ public final class CaseFileReader {
                 r.optionalWhole("effort", Range.EFFORT).orElse(null),
                 symptoms(r, "nextDay").orElse(null),
                 symptoms(r, "signs").orElse(""),
-                r.number("range", Range.RANGE_FRACTION));
+                r.number("range", Range.RANGE_FRACTION),
+                done(r),
+                eased(r, catalogue));
         r.nothingElse();
         return went;
+    }
+
+    private static @Nullable Amount done(CaseObject r) {
+        Integer sets = r.optionalWhole("doneSets", Range.SETS).orElse(null);
+        Integer times = r.optionalWhole("doneTimes", Range.REPS).orElse(null);
+        Integer holdS = r.optionalWhole("doneHoldS", Range.DOSE_HOLD_S).orElse(null);
+        return sets == null || times == null ? null : new Amount(sets, times, holdS);
+    }
+
+    private static CaseFile.@Nullable WentEased eased(CaseObject r, Catalogue catalogue) {
+        String rung = r.optionalText("easedRung").orElse(null);
+        Double range = r.optionalNumber("easedRange", Range.RANGE_FRACTION).orElse(null);
+        int kneesBentDeg = r.optionalWhole("easedKneesDeg", Range.ANGLE_DEG).orElse(0);
+        Integer times = r.optionalWhole("easedTimes", Range.REPS).orElse(null);
+        Integer holdS = r.optionalWhole("easedHoldS", Range.DOSE_HOLD_S).orElse(null);
+        SignCode because = r.optionalCode("easedBecause", SignCode.class).orElse(null);
+        List<String> parts = List.of(r.optionalText("easedParts").orElse("").split(","));
+        if (rung == null || range == null) {
+            return null;
+        }
+        if (catalogue.find(rung).isEmpty()) {
+            throw r.problem("easedRung", "a rung that is not in this house's catalogue: " + rung, null);
+        }
+        return new CaseFile.WentEased(
+                new CleanSetting(rung, range, Easing.of(Math.max(0, kneesBentDeg), parts), times, holdS), because);
     }
 
     private static Optional<String> symptoms(CaseObject r, String field) {

@@ -180,7 +180,33 @@ public final class CaseFileWriter {
                                 "signs",
                                 r.signs(),
                                 "range",
-                                r.range()))
+                                r.range(),
+                                "doneSets",
+                                r.done() == null ? null : r.done().sets(),
+                                "doneTimes",
+                                r.done() == null ? null : r.done().times(),
+                                "doneHoldS",
+                                r.done() == null ? null : r.done().holdS(),
+                                "easedRung",
+                                r.eased() == null ? null : r.eased().setting().rung(),
+                                "easedRange",
+                                r.eased() == null ? null : r.eased().setting().range(),
+                                "easedKneesDeg",
+                                r.eased() == null
+                                        ? null
+                                        : r.eased().setting().easing().kneesBentDeg(),
+                                "easedTimes",
+                                r.eased() == null ? null : r.eased().setting().times(),
+                                "easedHoldS",
+                                r.eased() == null ? null : r.eased().setting().holdS(),
+                                "easedBecause",
+                                r.eased() == null ? null : r.eased().because(),
+                                "easedParts",
+                                r.eased() == null
+                                        ? null
+                                        : String.join(
+                                                ",",
+                                                r.eased().setting().easing().parts())))
                         .toList());
     }
 

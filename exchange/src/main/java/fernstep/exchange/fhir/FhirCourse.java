@@ -3,9 +3,12 @@ package fernstep.exchange.fhir;
 import fernstep.core.findings.Finding;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.CleanSetting;
 import fernstep.core.plan.Dose;
+import fernstep.core.progress.Amount;
 import fernstep.core.screening.Answer;
 import fernstep.core.separation.Method;
+import fernstep.exchange.casefile.CaseFile;
 import fernstep.exchange.casefile.CaseFile.Found;
 import fernstep.exchange.casefile.CaseFile.Read;
 import fernstep.exchange.casefile.CaseFile.Standing;
@@ -151,12 +154,40 @@ final class FhirCourse {
         o.setValue(FhirCodes.rule(r.result()));
         FhirBundle.part(o, "effort", FhirBundle.number(r.effort(), Range.EFFORT));
         FhirBundle.part(o, "range", FhirBundle.number(r.range(), Range.RANGE_FRACTION));
+        done(o, r.done());
+        eased(o, r.eased());
         signs(o, FhirCodes.SIGN, r.signs());
         if (r.nextDay() != null) {
             FhirBundle.part(o, "next-day-asked", new BooleanType(true));
             signs(o, FhirCodes.NEXT_DAY, r.nextDay());
         }
         bundle.add(o);
+    }
+
+    private static void done(Observation o, @Nullable Amount done) {
+        if (done != null) {
+            FhirBundle.part(o, "done-sets", FhirBundle.number(done.sets(), Range.SETS));
+            FhirBundle.part(o, "done-times", FhirBundle.number(done.times(), Range.REPS));
+            FhirBundle.part(o, "done-hold", FhirBundle.number(done.holdS(), Range.DOSE_HOLD_S));
+        }
+    }
+
+    private static void eased(Observation o, CaseFile.@Nullable WentEased eased) {
+        if (eased != null) {
+            CleanSetting setting = eased.setting();
+            FhirBundle.part(o, "eased-rung", new StringType(setting.rung()));
+            FhirBundle.part(o, "eased-range", FhirBundle.number(setting.range(), Range.RANGE_FRACTION));
+            FhirBundle.part(o, "eased-knees", FhirBundle.number(setting.easing().kneesBentDeg(), Range.ANGLE_DEG));
+            FhirBundle.part(o, "eased-times", FhirBundle.number(setting.times(), Range.REPS));
+            FhirBundle.part(o, "eased-hold", FhirBundle.number(setting.holdS(), Range.DOSE_HOLD_S));
+            FhirBundle.part(o, "eased-because", FhirBundle.code(eased.because()));
+            if (!setting.easing().parts().isEmpty()) {
+                FhirBundle.part(
+                        o,
+                        "eased-parts",
+                        new StringType(String.join(",", setting.easing().parts())));
+            }
+        }
     }
 
     /** @param codes with commas, a pain with its level behind a colon */

@@ -287,6 +287,16 @@ final class FhirObservation {
         }
         result.put("signs", String.join(",", parts.signs()));
         put(result, "range", parts.number("range", Range.RANGE_FRACTION));
+        put(result, "doneSets", parts.number("done-sets", Range.SETS));
+        put(result, "doneTimes", parts.number("done-times", Range.REPS));
+        put(result, "doneHoldS", parts.number("done-hold", Range.DOSE_HOLD_S));
+        put(result, "easedRung", parts.text("eased-rung"));
+        put(result, "easedRange", parts.number("eased-range", Range.RANGE_FRACTION));
+        put(result, "easedKneesDeg", parts.number("eased-knees", Range.ANGLE_DEG));
+        put(result, "easedTimes", parts.number("eased-times", Range.REPS));
+        put(result, "easedHoldS", parts.number("eased-hold", Range.DOSE_HOLD_S));
+        put(result, "easedBecause", parts.code("eased-because"));
+        put(result, "easedParts", parts.text("eased-parts"));
         kept.add(() -> file.keep(session, "results", result));
     }
 
