@@ -146,7 +146,7 @@ class AdviceWords {
         return words.range(rung.movement().dial(), point);
     }
 
-    /** "Step back a rung: Easing comes before stepping back." */
+    /** "Go back one step: An easier level comes before a step back." */
     private @Nullable String runnerUp(Advice.@Nullable RunnerUp next) {
         if (next == null) {
             return null;

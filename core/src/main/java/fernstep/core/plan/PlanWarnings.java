@@ -25,6 +25,9 @@ public final class PlanWarnings {
      */
     public static List<Reason> ofHer(Screening screening, int symptomDays, LocalDate today) {
         List<Reason> warnings = new ArrayList<>(Adaptations.of(screening).sentences());
+        if (!warnings.isEmpty()) {
+            warnings.add(Reason.of("adapt.stays"));
+        }
         if (symptomDays > 0) {
             warnings.add(Reason.of("warn.symptomDays", symptomDays));
         }

@@ -12,6 +12,7 @@ import fernstep.app.Visitor;
 import fernstep.core.approach.Approach;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -32,13 +33,23 @@ class BoardPageTest {
         Locator row = page.locator("#rows a >> text=Board Press");
         row.waitFor();
         Queue<Route> held = new ConcurrentLinkedQueue<>();
-        page.route("**/board/rows*", held::add);
+        AtomicBoolean released = new AtomicBoolean();
+        page.route("**/board/rows*", route -> {
+            if (released.get()) {
+                route.resume();
+            } else {
+                held.add(route);
+            }
+        });
         page.fill("#find [name=q]", "Board Pres");
         page.waitForCondition(() -> !held.isEmpty());
         BoundingBox at = row.boundingBox();
         page.mouse().move(at.x + at.width / 2, at.y + at.height / 2);
         page.mouse().down();
-        page.waitForResponse("**/board/rows*", () -> held.forEach(Route::resume))
+        page.waitForResponse("**/board/rows*", () -> {
+                    released.set(true);
+                    held.forEach(Route::resume);
+                })
                 .finished();
         page.unroute("**/board/rows*");
         page.mouse().up();

@@ -114,6 +114,7 @@ class RunnerContractTest extends AtTheMat {
         assertThat(played)
                 .asInstanceOf(org.assertj.core.api.InstanceOfAssertFactories.MAP)
                 .doesNotContainKey("differs")
-                .hasEntrySatisfying("equal", n -> assertThat((Integer) n).isPositive());
+                .hasEntrySatisfying("equal", n -> assertThat((Integer) n).isPositive())
+                .hasEntrySatisfying("overridden", n -> assertThat((Integer) n).isPositive());
     }
 }
