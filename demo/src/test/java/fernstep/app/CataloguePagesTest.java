@@ -34,7 +34,7 @@ class CataloguePagesTest {
         page.locator("#search").fill("straw");
         assertThat(page.locator(".tile:visible .tile-text strong").first()).hasText(Pattern.compile("BR\\d"));
         page.locator("#search").pressSequentially(" zebra");
-        visitor.see("No rung holds all of these words.");
+        visitor.see("No exercise contains all of these words.");
         page.locator("#search").fill("");
         visitor.checkAccessible();
     }

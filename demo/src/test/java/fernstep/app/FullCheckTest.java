@@ -445,7 +445,7 @@ class FullCheckTest {
         for (int n = 1; n <= 4; n++) {
             page.fill("#finger" + n, String.valueOf(15 * n + 1));
         }
-        page.click("text=Save my fingers");
+        page.click("text=Save my finger widths");
         visitor.see("Saved. New readings use these widths.");
         visitor.checkAccessible();
         visitor.open("/trainer");
@@ -459,7 +459,7 @@ class FullCheckTest {
             page.locator("button:text-is('Press')").click();
             page.click("text=This is my reading");
             visitor.see("Hidden width");
-            visitor.see(round + " pairs kept");
+            visitor.see(round + " pairs saved");
         }
         // half a finger (7.5 mm) apart in five of ten rounds: SD 3.95, over √2 = 2.8
         assertThat(page.locator("aside")).containsText("Typical error 2.8 mm, smallest real change 7.7 mm.");

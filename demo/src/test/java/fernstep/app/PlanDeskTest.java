@@ -208,7 +208,7 @@ class PlanDeskTest {
         left.locator("summary", new Locator.LocatorOptions().setHasText("Swap")).click();
         left.locator("button", new Locator.LocatorOptions().setHasText("F2 ")).click();
         assertThat(left.locator(".rung-code")).hasText("F2");
-        assertThat(left).containsText("Chosen by hand.");
+        assertThat(left).containsText("Chosen by you.");
         page.click("text=Use this plan and run");
         page.locator(".runner").waitFor();
         List<LadderRow> steps = app.context().getBean(LadderMapper.class).current(client);
@@ -241,7 +241,7 @@ class PlanDeskTest {
         bridge.locator("summary", new Locator.LocatorOptions().setHasText("Swap"))
                 .click();
         bridge.locator("button[value^=RUNG]:not([value*='|BG'])").first().click();
-        assertThat(bridge).containsText("Chosen by hand.");
+        assertThat(bridge).containsText("Chosen by you.");
         String code = bridge.locator(".rung-code").textContent();
         page.click("text=Use this plan and run");
         page.locator(".runner").waitFor();
@@ -370,7 +370,7 @@ class PlanDeskTest {
     void an_approach_is_proposed_with_its_reason_and_one_stance_changes_on_the_spot(Visitor visitor) {
         Page page = plan(visitor, "Desk Approach", Approach.QUIET_START, 30);
         visitor.see("Cleared for exercise, and a clean leg float on both sides");
-        page.click("summary:has-text('Lead her by another approach')");
+        page.click("summary:has-text('Use another approach')");
         page.selectOption("#stanceDOMING", "SOFT_TOLERATED");
         page.locator("form:has(#stanceDOMING) button").click();
         visitor.see("changed for her");
@@ -397,19 +397,19 @@ class PlanDeskTest {
         Page page = plan(visitor, "Desk House", Approach.SLOW_LADDER, 30);
         String url = page.url();
         visitor.open("/house/approaches?copy=SLOW_LADDER");
-        page.click("text=Keep as the house's own");
+        page.click("text=Save as the practice's own");
         assertThat(page.locator(".field-problem").first()).isVisible();
         page.fill("#name", "Harbour Ladder");
         page.selectOption("#sDOMING", "SOFT_TOLERATED");
         visitor.checkAccessible();
-        page.click("text=Keep as the house's own");
+        page.click("text=Save as the practice's own");
         assertThat(page.locator("thead")).containsText("Harbour Ladder");
         page.navigate(url);
-        page.click("summary:has-text('Lead her by another approach')");
+        page.click("summary:has-text('Use another approach')");
         page.selectOption("#approach", new com.microsoft.playwright.options.SelectOption().setLabel("Harbour Ladder"));
         page.locator("form:has(#approach) button").click();
         assertThat(page.locator(".page-head")).containsText("Harbour Ladder");
-        page.click("summary:has-text('Lead her by another approach')");
+        page.click("summary:has-text('Use another approach')");
         assertThat(page.locator("#stanceDOMING")).hasValue("SOFT_TOLERATED");
     }
 

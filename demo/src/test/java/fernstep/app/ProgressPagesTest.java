@@ -55,7 +55,7 @@ class ProgressPagesTest {
                 .first()
                 .click();
         page.fill(".log-item input[name^=effort]", effort);
-        page.click("text=Keep this session");
+        page.click("text=Save this session");
     }
 
     @Test
@@ -81,7 +81,7 @@ class ProgressPagesTest {
         assertThat(breath.locator(".field-problem")).isVisible();
         breath.locator("input[name=reason]").fill("A cold: wait a week");
         breath.locator("text=Hold here").click();
-        assertThat(breath).containsText("Held by hand");
+        assertThat(breath).containsText("Held by you");
         assertThat(breath).containsText("A cold: wait a week");
         assertThat(breath.locator("text=Confirm")).hasCount(0);
         breath.locator("text=No longer hold").click();
@@ -94,7 +94,7 @@ class ProgressPagesTest {
         long client = training("Home Wrong");
         Page page = visitor.onATablet("imogen");
         told(visitor, page, client, 1, "eased", "14");
-        visitor.see("Not kept yet");
+        visitor.see("Not saved yet");
         assertThat(page.locator(".log-item .field-problem").first()).containsText("0 to 10");
         assertThat(page.locator(".log-item input[name^=effort]")).hasValue("14");
         assertThat(page.locator(".log-item input[value=EASED]")).isChecked();
@@ -114,16 +114,16 @@ class ProgressPagesTest {
         page.locator(".log-item details label", new Page.LocatorOptions().setHasText("Breath held"))
                 .click();
         page.fill("input[name^=pain]", "44");
-        page.click("text=Keep this session");
-        visitor.see("Not kept yet");
+        page.click("text=Save this session");
+        visitor.see("Not saved yet");
         assertThat(page.locator("input[name^=signs][value=BREATH_HELD]")).isChecked();
         assertThat(page.locator("input[name^=pain]").first()).hasValue("44");
         assertThat(page.locator(".log-item details .field-problem")).isVisible();
         page.locator("input[name^=pain]").first().fill("5");
-        page.click("text=Keep this session");
+        page.click("text=Save this session");
         visitor.see("Kept: 1 exercise");
         assertThat(page.locator("input[name^=pain]").first()).hasValue("5");
-        page.click("text=Keep this session");
+        page.click("text=Save this session");
         visitor.see("Kept: 1 exercise");
         visitor.open("/clients/" + client + "/progress");
         assertThat(page.locator("article").first()).containsText("Eased once");
@@ -163,7 +163,7 @@ class ProgressPagesTest {
         assertThat(page.locator("#rows tbody tr", new Page.LocatorOptions().setHasText("Wren")))
                 .hasCount(0);
         page.fill("[name=q]", "nobody like this");
-        visitor.see("Nobody here has that on her row.");
+        visitor.see("No client matches this filter.");
         visitor.checkAccessible();
         long client = training("Board Emergency");
         visitor.open("/clients/" + client);

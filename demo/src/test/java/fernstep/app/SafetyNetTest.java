@@ -239,8 +239,7 @@ class SafetyNetTest {
         page.waitForURL("**/check**");
         assertThat(page.locator(".cell[data-order='1'] .value")).hasText("4");
         Locator kept = page.locator(".cell[data-order='1']");
-        assertThat(page.locator(".saved-late"))
-                .hasText("Kept from before and saved now: " + kept.getAttribute("data-label"));
+        assertThat(page.locator(".saved-late")).hasText("Saved now from before: " + kept.getAttribute("data-label"));
         // whole fingers go on by themselves: the third cell was in hand
         assertThat(page.locator(".cell[data-order='2']")).isFocused();
         page.keyboard().press("2");
@@ -295,7 +294,7 @@ class SafetyNetTest {
         held.forEach(r -> r.fulfill(new Route.FulfillOptions().setStatus(503)));
         page.unroute("**/readings");
         assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3", LATE);
-        assertThat(page.locator(".saved-late")).containsText("Kept from before and saved now");
+        assertThat(page.locator(".saved-late")).containsText("Saved now from before");
     }
 
     @Test
@@ -307,7 +306,7 @@ class SafetyNetTest {
         Locator first = page.locator(".cell[data-order='0']");
         assertThat(first.locator(".value")).hasText("–");
         assertThat(page.locator(".saved-late"))
-                .hasText("Kept from before, and not shown here until this page is read again: "
+                .hasText("Saved from before, and not shown here until you reload this page: "
                         + first.getAttribute("data-label"));
         page.keyboard().press("ArrowDown");
         page.keyboard().press("2");

@@ -69,7 +69,7 @@ class VisitPathTest {
         page.click(".sign[data-code=WALL_BULGE]");
         assertThat(page.locator(".advice .move:visible")).hasText("Make it easier");
         page.keyboard().press("y");
-        assertThat(page.locator(".why li.chosen")).containsText("Trunk loses its place");
+        assertThat(page.locator(".why li.chosen")).containsText("Trunk position lost");
         page.keyboard().press("Escape");
         visitor.checkAccessible();
         page.keyboard().press("o");
@@ -170,7 +170,7 @@ class VisitPathTest {
         Page coach = visitor.onATablet("tamsin");
         visitor.startVisit("Asks Before");
         coach.click("summary >> text=Override");
-        visitor.see("Only a therapist can let training go on here");
+        visitor.see("Only a therapist can clear training here");
         assertThat(coach.locator("#overrideReason").count()).isZero();
         visitor.close();
 

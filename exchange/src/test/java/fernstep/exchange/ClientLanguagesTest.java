@@ -113,7 +113,7 @@ class ClientLanguagesTest {
             assertThat(SPANISH.howTo(rung)).as(rung.code()).isNotEqualTo(rung.howTo());
             assertThat(SPANISH.caution(rung)).as(rung.code()).isNotEqualTo(rung.caution());
         }
-        assertThat(catalogue.rungs()).hasSize(87);
+        assertThat(catalogue.rungs()).hasSize(92);
     }
 
     @Test

@@ -115,6 +115,6 @@ class WordingTest {
         assertThat(wording.of(Reason.of("gate.dayAndClearance", LocalDate.of(2031, 5, 15), Clearance.Scope.EXERCISE)))
                 .isEqualTo("From 15 May 2031 on, once her midwife or doctor has cleared exercise");
         assertThat(wording.of(Reason.of("restriction.answer", Answer.WRIST_PAIN)))
-                .isEqualTo("Told today: Wrist pain");
+                .isEqualTo("Reported today: Wrist pain");
     }
 }

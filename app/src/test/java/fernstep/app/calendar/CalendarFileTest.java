@@ -122,7 +122,7 @@ class CalendarFileTest {
                 .contains(
                         "Separation re-check due 20311025",
                         "Clearance for exercise ends 20311029",
-                        "Opens: First loaded rungs 20311019");
+                        "Opens: First loaded exercises 20311019");
     }
 
     @Test

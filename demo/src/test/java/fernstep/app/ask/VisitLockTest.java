@@ -128,7 +128,7 @@ class VisitLockTest {
         Page coach = visitor.onTheBoard("tamsin");
         coach.navigate(coach.url().replaceAll("(https?://[^/]+).*", "$1") + "/visits/" + visit + "/ask");
         coach.click("label[for=HEAVINESS]");
-        visitor.see("is taken back by a therapist, with a reason");
+        visitor.see("Only a therapist can withdraw an answer");
         assertThat(coach.isChecked("#HEAVINESS")).isTrue();
         assertThat(coach.locator("[data-corrects]").count()).isZero();
         APIResponse forced =

@@ -58,7 +58,7 @@ class HomeLogTest {
         });
         assertThat(page.locator("input[type=radio][value=DONE]:checked")).hasCount(places);
         page.locator("label:text-is('stopped')").first().click();
-        page.click("text=Keep this session");
+        page.click("text=Save this session");
         visitor.see("Kept");
         assertThat(results.since(client, day))
                 .filteredOn(r -> r.result() != SessionResult.Kind.CLEAN)

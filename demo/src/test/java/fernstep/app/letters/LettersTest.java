@@ -74,8 +74,8 @@ class LettersTest {
         String text = page.locator("#body").inputValue();
         assertThat(text)
                 .contains("# Findings")
-                .contains("Breaths with the engagement kept: 3 (a real change is more than")
-                .contains("Breaths with the engagement kept went from 8 to 3")
+                .contains("Breaths with the engagement held: 3 (a real change is more than")
+                .contains("Breaths with the engagement held went from 8 to 3")
                 .contains("# Plan")
                 .contains("Slow Ladder")
                 .contains("Trained on 0 of 20 planned days in the past 4 weeks.")
@@ -85,8 +85,8 @@ class LettersTest {
         page.fill(
                 "#body",
                 text.replace("(Write your questions here, or take this heading out.)", "May she carry 10 kg?"));
-        page.click("text=Keep as a new version");
-        visitor.see("Kept as a new version.");
+        page.click("text=Save as a new version");
+        visitor.see("Saved as a new version.");
         assertThat(page.locator(".letter-versions li")).hasCount(2);
         String letter = textOf(page.request().get(page.url() + "/letter.pdf").body());
         assertThat(letter)
@@ -121,13 +121,13 @@ class LettersTest {
                                         .setData("version=1&body=Written+by+the+other"))
                         .text())
                 .as("the very same once more is kept already")
-                .contains("Kept as a new version.");
+                .contains("Saved as a new version.");
         page.fill("#body", "Written by me");
-        page.click("text=Keep as a new version");
+        page.click("text=Save as a new version");
         assertThat(page.locator(".note-stop")).containsText("Meanwhile Imogen Vale wrote version 2");
         assertThat(page.locator("#body")).hasValue("Written by me");
-        page.click("text=Keep as a new version");
-        visitor.see("Kept as a new version.");
+        page.click("text=Save as a new version");
+        visitor.see("Saved as a new version.");
         assertThat(page.locator(".letter-versions li")).hasCount(3);
     }
 

@@ -39,7 +39,7 @@ class ClientPageTest {
         visitor.see("In training");
         assertThat(number(page, "document.querySelector('#today .btn-primary').getBoundingClientRect().bottom"))
                 .isLessThan(800);
-        assertThat(page.locator("details:has-text('Strands not begun') svg").first())
+        assertThat(page.locator("details:has-text('Pathways not started') svg").first())
                 .isHidden();
         int wide = number(page, "document.documentElement.scrollHeight");
         Page phone = visitor.onAPhone("imogen");

@@ -95,7 +95,7 @@ class RecordTest {
         clients.trainBy(client, Progress.GrowFirst.RANGE, Set.of(DayOfWeek.SUNDAY), Goal.CAR_SEAT, null, IMOGEN);
         visitor.open("/clients/" + client + "/record");
         Locator rows = page.locator("tbody tr");
-        assertThat(rows.filter(new Locator.FilterOptions().setHasText("Plan, set by hand: Deep-core engagement")))
+        assertThat(rows.filter(new Locator.FilterOptions().setHasText("Plan, set by you: Deep-core engagement")))
                 .hasCount(3);
         assertThat(rows.filter(new Locator.FilterOptions().setHasText("left out"))
                         .first())
@@ -214,7 +214,7 @@ class RecordTest {
         hers.click("button:text-is('Save')");
         hers.waitForURL("**/clients/" + client);
         mine.click("button:text-is('Save')");
-        assertThat(mine.locator("[role=alert]")).containsText("Somebody changed these facts");
+        assertThat(mine.locator("[role=alert]")).containsText("A colleague changed these facts");
         assertThat(mine.locator("[role=alert]")).containsText("70");
         assertThat(mine.locator("#heightCm")).hasValue("171");
         mine.fill("#massKg", "70");
@@ -306,7 +306,7 @@ class RecordTest {
         page.click("summary:has-text('Erase her')");
         page.fill("[name=name]", "Somebody Else");
         page.click("button:text-is('Erase')");
-        visitor.see("Type her name as it stands");
+        visitor.see("Type her name as it is written");
         page.fill("[name=name]", "Gone Away");
         page.click("button:text-is('Erase')");
         page.waitForURL(app.baseUrl() + "/");

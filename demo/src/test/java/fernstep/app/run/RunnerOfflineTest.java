@@ -60,7 +60,7 @@ class RunnerOfflineTest extends AtTheMat {
         visitor.context().setOffline(false);
         allSent(page);
         // on this breath rung nothing is left to ease a breath held again
-        assertThat(move(page)).hasText("Step back a rung");
+        assertThat(move(page)).hasText("Go back one step");
     }
 
     @Test
@@ -175,7 +175,7 @@ class RunnerOfflineTest extends AtTheMat {
             fulfil(page, Integer.parseInt(parts[0]), parts[1], parts[2]);
             keys(page, "Space");
             assertThat(count(page)).hasText(String.valueOf(told + 1));
-            visitor.see("kept, trying again");
+            visitor.see("saved here, trying again");
             assertThat(first().repsDone()).as(answer).isEqualTo(told);
             page.unroute(EVENTS);
             allSent(page);
@@ -189,7 +189,7 @@ class RunnerOfflineTest extends AtTheMat {
         Page page = prepared(visitor);
         page.route(EVENTS, route -> {});
         keys(page, "Space");
-        visitor.see("kept, trying again");
+        visitor.see("saved here, trying again");
         page.unroute(EVENTS);
         allSent(page);
         assertThat(first().repsDone()).isEqualTo(1);

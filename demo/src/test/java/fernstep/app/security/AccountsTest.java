@@ -102,10 +102,10 @@ class AccountsTest {
         Page lead = visitor.onATablet("imogen");
         lead.navigate(app.baseUrl() + "/house/people");
         lead.click("tr[data-account=imogen] button:text-is('Disable')");
-        visitor.see("The house needs one lead");
+        visitor.see("The practice needs one administrator");
         lead.uncheck("tr[data-account=imogen] [name=houseLead]");
         lead.click("tr[data-account=imogen] button:text-is('Change')");
-        visitor.see("The house needs one lead");
+        visitor.see("The practice needs one administrator");
     }
 
     @Test

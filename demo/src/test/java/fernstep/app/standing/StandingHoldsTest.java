@@ -352,12 +352,12 @@ class StandingHoldsTest {
         assertThat(page.locator("[data-call] a").allTextContents())
                 .containsExactly("Crisis line: 555 0199", "Emergency number: 112");
         assertThat(page.locator("main").textContent())
-                .contains("in a session, to Imogen Vale", "firm ridge")
+                .contains("in a session, to Imogen Vale", "firm doming")
                 .doesNotContain("maternity");
         visitor.checkAccessible();
         visitor.open("/sessions/" + session + "/record");
         visitor.see("An emergency closed this session.");
-        assertThat(page.locator("table.record").textContent()).containsIgnoringCase("firm ridge");
+        assertThat(page.locator("table.record").textContent()).containsIgnoringCase("firm doming");
     }
 
     @Test

@@ -389,7 +389,7 @@ class TracesTest {
         visitor.checkAccessible();
         assertThat(page.locator(".trace-figure")).hasCount(0);
         page.selectOption("#rung", "F3");
-        page.click("text=Read it by this rung");
+        page.click("text=Read it by this exercise");
         assertThat(page.locator(".trace-figure svg")).isVisible();
         assertThat(page.locator("#rung")).hasValue("F3");
         page.click("[data-replay]");

@@ -133,7 +133,7 @@ class HouseExportTest {
             assertThat(unpacked(in).get("clients.csv")).contains("Taken Out Whole");
         }
         visitor.open("/house/audit");
-        assertThat(page.locator("main tbody").first()).containsText("The whole house taken out as a folder");
+        assertThat(page.locator("main tbody").first()).containsText("All records of the practice exported");
     }
 
     @Test

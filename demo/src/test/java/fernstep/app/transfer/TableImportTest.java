@@ -259,11 +259,11 @@ class TableImportTest {
         assertThat(page.locator("tbody tr")).hasCount(2);
         visitor.see("expected a number, not many");
         visitor.checkAccessible();
-        page.click("text=Write the 1 rows that can be taken");
+        page.click("text=Write the 1 rows that can be imported");
         visitor.see("1 rows are written.");
         assertThat(reading(her)).isEqualTo("2.5");
-        page.click("text=Take back");
-        visitor.see("Taken back: the record is as it was before.");
+        page.click("text=Undo the import");
+        visitor.see("Undone: the record is as it was before.");
         assertThat(sql.queryForObject("SELECT COUNT(*) FROM visit WHERE client_id = ?", Integer.class, her))
                 .isZero();
     }
