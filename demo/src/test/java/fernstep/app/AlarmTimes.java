@@ -70,9 +70,9 @@ public final class AlarmTimes {
 
     private static double alarmed(Page phone, Page board) {
         phone.click("[data-code=CHEST_PAIN]");
-        phone.locator("text=Yes, that is so").waitFor();
+        phone.locator("text=Yes, send this").waitFor();
         long pressed = System.nanoTime();
-        phone.click("text=Yes, that is so");
+        phone.click("text=Yes, send this");
         line(board).first().waitFor();
         return (System.nanoTime() - pressed) / 1e6;
     }

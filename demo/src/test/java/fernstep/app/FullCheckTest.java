@@ -384,7 +384,7 @@ class FullCheckTest {
         assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3");
         assertThat(page.locator(".cell[data-order='1'] .value")).hasText("2");
         visitor.openClient("Cut Short");
-        page.click("text=Go on with today");
+        page.click("text=Continue today");
         page.click(".path >> text=Check");
         assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3");
     }
@@ -423,18 +423,18 @@ class FullCheckTest {
     void only_a_therapist_lifts_a_derived_restriction_and_the_reason_is_kept(Visitor visitor, Audit audit) {
         Page coach = visitor.onATablet("rafaela");
         visitor.open("/clients/1");
-        assertThat(coach.locator("text=Allow it all the same")).hasCount(0);
+        assertThat(coach.locator("text=Allow it anyway")).hasCount(0);
         visitor.close();
         Page page = visitor.onATablet("ilse");
         visitor.open("/clients/1");
-        page.locator("summary:has-text('Allow it all the same')").first().click();
+        page.locator("summary:has-text('Allow it anyway')").first().click();
         page.locator("input[name=reason]").first().fill("short spells agreed with her midwife");
         page.locator("button:text-is('Allow it')").first().click();
-        visitor.see("Allowed all the same: Not face down");
+        visitor.see("Allowed anyway: Not face down");
         visitor.see("short spells agreed with her midwife");
         assertThat(audit.count(1, "RESTRICTION_LIFTED")).isEqualTo(1);
         page.click("text=Put it back");
-        assertThat(page.locator("text=Allowed all the same:")).hasCount(0);
+        assertThat(page.locator("text=Allowed anyway:")).hasCount(0);
     }
 
     @Test
@@ -503,7 +503,7 @@ class FullCheckTest {
         Page again = check(visitor, "tamsin", "Pictured Person");
         again.click("text=Next: From the side");
         again.click("summary:has-text('Over a photo')");
-        again.click("text=Take the consent back and remove her photos");
+        again.click("text=Withdraw the consent and delete her photos");
         assertThat(visitor.context().request().get(app.baseUrl() + photo).status())
                 .isEqualTo(404);
     }

@@ -130,7 +130,7 @@ class PlanDeskTest {
             page.locator("#desk:not([aria-busy])").waitFor();
             assertThat(seconds(page)).isLessThanOrEqualTo(14 * 60);
         }
-        assertThat(refusal).containsText("leave something out first");
+        assertThat(refusal).containsText("Leave something out first");
         visitor.checkAccessible();
     }
 
@@ -271,7 +271,7 @@ class PlanDeskTest {
         page.locator(".form-range").focus();
         page.keyboard().press("Home");
         page.click("text=Use this range in her plan");
-        visitor.see("Her plan goes this far now.");
+        visitor.see("Her plan now uses this range.");
         visitor.checkAccessible();
         page.navigate(url);
         assertThat(card(page, "LEG_FLOAT").first()).containsText("0 % range");
@@ -297,7 +297,7 @@ class PlanDeskTest {
         page.unroute("**/alpine-csp*");
         held.get().resume();
         use.click();
-        visitor.see("Her plan goes this far now.");
+        visitor.see("Her plan now uses this range.");
         page.navigate(url);
         assertThat(card(page, "LEG_FLOAT").first()).containsText("0 % range");
     }
@@ -369,7 +369,7 @@ class PlanDeskTest {
     @Test
     void an_approach_is_proposed_with_its_reason_and_one_stance_changes_on_the_spot(Visitor visitor) {
         Page page = plan(visitor, "Desk Approach", Approach.QUIET_START, 30);
-        visitor.see("Cleared for exercise, and a clean leg float on both sides");
+        visitor.see("Cleared for exercise, with a clean leg float on both sides");
         page.click("summary:has-text('Use another approach')");
         page.selectOption("#stanceDOMING", "SOFT_TOLERATED");
         page.locator("form:has(#stanceDOMING) button").click();
@@ -379,7 +379,7 @@ class PlanDeskTest {
         page.click("text=Compare two approaches");
         page.selectOption("[name=with]", "SLOW_LADDER");
         page.click("button:text-is('Compare')");
-        visitor.see("Where they part");
+        visitor.see("Where they differ");
         assertThat(page.locator("h2", new Page.LocatorOptions().setHasText("Quiet Start")))
                 .isVisible();
         assertThat(page.locator("h2", new Page.LocatorOptions().setHasText("Slow Ladder")))
@@ -418,7 +418,7 @@ class PlanDeskTest {
         Page page = plan(visitor, "Desk Print", Approach.SLOW_LADDER, 30);
         page.click("a:text-is('Print')");
         visitor.see("Plan for Desk Print");
-        assertThat(page.locator(".print-item").first()).containsText("Stop or make easier at");
+        assertThat(page.locator(".print-item").first()).containsText("Stop or make it easier at");
         String foot = page.locator("main p").last().textContent();
         List<Answer> ofOthers = List.of(Answer.FLUID_LEAK, Answer.CONTRACTIONS, Answer.LESS_MOVEMENT, Answer.WOUND);
         for (Answer emergency : Answer.values()) {

@@ -63,7 +63,7 @@ class ProgressPagesTest {
         long client = training("Home Clean");
         Page page = visitor.onATablet("imogen");
         told(visitor, page, client, 6, "done", "3");
-        visitor.see("Kept: 1 exercise");
+        visitor.see("Saved: 1 exercise");
         told(visitor, page, client, 4, "done", "2");
         visitor.checkAccessible();
         for (int mornings = 2; mornings > 0; mornings--) {
@@ -84,7 +84,7 @@ class ProgressPagesTest {
         assertThat(breath).containsText("Held by you");
         assertThat(breath).containsText("A cold: wait a week");
         assertThat(breath.locator("text=Confirm")).hasCount(0);
-        breath.locator("text=No longer hold").click();
+        breath.locator("text=Stop holding").click();
         breath.locator("text=Confirm: one notch up").click();
         assertThat(breath).containsText("1 set × 6 breaths");
     }
@@ -121,12 +121,12 @@ class ProgressPagesTest {
         assertThat(page.locator(".log-item details .field-problem")).isVisible();
         page.locator("input[name^=pain]").first().fill("5");
         page.click("text=Save this session");
-        visitor.see("Kept: 1 exercise");
+        visitor.see("Saved: 1 exercise");
         assertThat(page.locator("input[name^=pain]").first()).hasValue("5");
         page.click("text=Save this session");
-        visitor.see("Kept: 1 exercise");
+        visitor.see("Saved: 1 exercise");
         visitor.open("/clients/" + client + "/progress");
-        assertThat(page.locator("article").first()).containsText("Eased once");
+        assertThat(page.locator("article").first()).containsText("Made easier once");
     }
 
     @Test
@@ -186,7 +186,7 @@ class ProgressPagesTest {
         page.selectOption("#goal", "CAR_SEAT");
         page.fill("#goalDate", LocalDate.now().minusDays(1).toString());
         page.locator("form.wishes button").click();
-        visitor.see("A goal lies ahead");
+        visitor.see("A goal is in the future");
         page.selectOption("#goal", "CAR_SEAT");
         page.fill("#goalDate", LocalDate.now().plusWeeks(20).toString());
         page.locator("label[for=noSUNDAY]").click();
@@ -196,7 +196,7 @@ class ProgressPagesTest {
         assertThat(more).hasAttribute("aria-pressed", "false");
         more.click();
         assertThat(more).hasAttribute("aria-pressed", "true");
-        visitor.see("The route below is played with what is switched on.");
+        visitor.see("The route below uses what is switched on.");
         visitor.checkAccessible();
         page.click("nav[aria-label=Visit] >> text=Calendar");
         assertThat(page.locator("td.kind-blocked").first()).isVisible();

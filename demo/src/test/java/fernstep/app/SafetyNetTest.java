@@ -411,7 +411,7 @@ class SafetyNetTest {
         page.fill("#username", "imogen");
         page.fill("#password", "wrong");
         page.click("main button");
-        visitor.see("do not go together");
+        visitor.see("Wrong name or password");
     }
 
     @Test

@@ -44,7 +44,7 @@ class VisitPathTest {
         assertThat(page.locator(".plan-card .rung-code"))
                 .hasText(new String[] {"BR3", "PF1", "F1", "F2", "BR4", "DC2", "HK1"});
         assertThat(page.locator(".plan-card .side")).hasText(new String[] {"left", "right"});
-        visitor.see("one set more: weaker side");
+        visitor.see("one set more for the weaker side");
         visitor.checkAccessible();
         page.click("text=Use this plan and run");
 
@@ -159,7 +159,7 @@ class VisitPathTest {
         visitor.open("/visits/" + visit + "/ask");
         page.click("label[for=CALF]");
         page.fill("#why", "She meant the other question");
-        page.click("text=Take the answer back");
+        page.click("text=Withdraw the answer");
         assertThat(page.locator("[data-outcome]")).hasAttribute("data-outcome", "GO");
     }
 

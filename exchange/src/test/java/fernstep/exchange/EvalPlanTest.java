@@ -56,7 +56,7 @@ class EvalPlanTest extends EvalAsked {
         JsonNode first = a.get("items").get(0);
         assertThat(first.get("rung").stringValue()).isEqualTo("BR1");
         assertThat(first.get("why").stringValue())
-                .endsWith("The cough pushes out: breath first, whatever else was found.");
+                .endsWith("The cough pushes out. Breathing first, whatever else was found.");
         assertThat(rungs(a, "F"))
                 .as("a reversed cough: nothing above the first float")
                 .containsExactlyInAnyOrder("F1 LEFT", "F1 RIGHT");

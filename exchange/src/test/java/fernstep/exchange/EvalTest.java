@@ -108,7 +108,7 @@ class EvalTest extends EvalAsked {
         JsonNode a = answer(DECIDE.replace("\"rung\":\"F4\"", "\"rung\":\"UP1\""));
         assertThat(a.get("move").stringValue()).isEqualTo("CUE");
         assertThat(a.get("reason").stringValue())
-                .isEqualTo("Getting up is coached, never broken off: help her up, then let her rest.");
+                .isEqualTo("Getting up is coached, never stopped halfway: help her up, then let her rest.");
     }
 
     @Test

@@ -84,7 +84,7 @@ class ClientFormTest {
                 "massKg|24|massKg|Body mass was 24 kg; it must be from 25 to 250 kg.",
                 "heightCm|221|heightCm|Height was 221 cm; it must be from 120 to 220 cm.",
                 "age|33.5|age|Age needs a whole number from 12 to 100 years.",
-                "birthDate|2031-06-02|birthDate|A birth lies in the future; allowed: up to 2031-06-01.",
+                "birthDate|2031-06-02|birthDate|The birth is in the future; allowed: up to 2031-06-01.",
                 "birthDate|1 April|birthDate|Needs a calendar day such as 2031-05-02.",
                 "birthDate||birthDate|needed after a birth; allowed: a date up to 2031-06-01.",
                 "birthMode||birthMode|Please choose one.",

@@ -135,7 +135,8 @@ class DrawingsTest {
         @Test
         void says_in_words_what_it_draws() {
             assertThat(drawing.summary())
-                    .startsWith("Leg float. F1 left: in training, 100 % through its doses. F1 right: clean at the top.")
+                    .startsWith(
+                            "Leg float. F1 left: in training, 100 % through its doses. F1 right: clean at the highest dose.")
                     .contains("F8: not open, From 26 Mar 2031 on, once her midwife or doctor has cleared exercise");
         }
 

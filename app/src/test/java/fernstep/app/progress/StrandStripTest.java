@@ -43,10 +43,10 @@ class StrandStripTest {
     void a_session_is_told_in_words_with_effort_and_the_morning_after() {
         assertThat(marks(went("F2", "LEFT", 5, 7, "HEAVY,PAIN:4")))
                 .extracting(StrandStrip.Mark::text)
-                .containsExactly("10 Jun 2031, F2: eased, effort 7, the morning after: Heaviness, Pain 4");
+                .containsExactly("10 Jun 2031, F2: made easier, effort 7, the morning after: Heaviness, Pain 4");
         assertThat(marks(went("F2", "LEFT", 5, null, "")))
                 .extracting(StrandStrip.Mark::text)
-                .containsExactly("10 Jun 2031, F2: eased");
+                .containsExactly("10 Jun 2031, F2: made easier");
     }
 
     @Test
@@ -58,6 +58,6 @@ class StrandStripTest {
                         went("F2", "LEFT", 126, null, null),
                         went("F2", "LEFT", 127, null, null)))
                 .extracting(StrandStrip.Mark::text)
-                .containsExactly("9 Jun 2031, F8: eased", "9 Feb 2031, F2: eased");
+                .containsExactly("9 Jun 2031, F8: made easier", "9 Feb 2031, F2: made easier");
     }
 }

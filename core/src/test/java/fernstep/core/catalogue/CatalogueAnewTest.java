@@ -273,7 +273,7 @@ class CatalogueAnewTest {
         @Test
         void an_easier_position_asks_less() {
             String asWritten =
-                    "ADD_HELPER, SUPPORT, FEWER_REPS, SLOWER, CHANGE_BREATH, CHANGE_SPINE]\n    howTo: From tabletop one";
+                    "ADD_HELPER, SUPPORT, FEWER_REPS, SLOWER, CHANGE_BREATH, CHANGE_SPINE]\n    cues:\n      DRAW_IN_LIGHT: Low belly in as the leg reaches";
             change("leg-float.yaml", asWritten, asWritten.replace("ADD_HELPER", "EASIER_POSITION, ADD_HELPER"));
             change("leg-float.yaml", "- code: F7", "- code: F7\n    easier: {full: CROOK}");
             assertThat(read().rung("F7").easierPosition()).isNotNull();
@@ -289,6 +289,10 @@ class CatalogueAnewTest {
             change(
                     "deep-core.yaml",
                     "  FLOOR_FIRST: Lift the pelvic floor a little, then let the belly wrap round; ribs stay over hips.\n",
+                    "");
+            change(
+                    "deep-core.yaml",
+                    "      FLOOR_FIRST: Lift the pelvic floor a little. Feel the spot under your fingers answer by itself.\n",
                     "");
             assertThat(refused()).hasMessageEndingWith("DC1 needs a cue for every activation stance");
         }
@@ -313,10 +317,10 @@ class CatalogueAnewTest {
 
         @Test
         void what_it_needs_is_not_left_out_nor_left_blank() {
-            change("deep-core.yaml", "    caution: Let go fully between repetitions.\n", "");
+            change("deep-core.yaml", "    caution: Relax fully between repetitions.\n", "");
             assertThat(refused()).hasMessageEndingWith("'caution' is missing");
             texts.putAll(ShippedCatalogue.texts());
-            change("deep-core.yaml", "caution: Let go fully between repetitions.", "caution: ''");
+            change("deep-core.yaml", "caution: Relax fully between repetitions.", "caution: ''");
             assertThat(refused()).hasMessageEndingWith("'caution' needs a value");
             texts.putAll(ShippedCatalogue.texts());
             change("deep-core.yaml", "lift: 2,", "lift: 2.5,");

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import fernstep.core.ShippedCatalogue;
+import fernstep.core.approach.Stances;
 import fernstep.core.approach.Stances.EffortTiming;
 import fernstep.core.body.Body;
 import fernstep.core.body.Position;
@@ -181,6 +182,22 @@ class CatalogueTest {
                 assertThat(before / rung.indexAt(0, body))
                         .as("%s, %s", rung.code(), body)
                         .isGreaterThan(1.145);
+            });
+        }
+
+        /** What is said beside the mat belongs to this exercise and to no other. */
+        @Test
+        void have_cues_of_their_own_for_every_way_of_engaging() {
+            Map<String, String> said = new LinkedHashMap<>();
+            rungs().forEach(rung -> {
+                for (Stances.Activation activation : Stances.Activation.values()) {
+                    String cue = rung.cues().get(activation.name());
+                    assertThat(cue).as(rung.code() + " " + activation).contains(". Feel ");
+                    String before = said.put(cue, rung.code());
+                    assertThat(before)
+                            .as("%s is said of %s too", cue, rung.code())
+                            .isNull();
+                }
             });
         }
 

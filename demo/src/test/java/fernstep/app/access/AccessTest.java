@@ -143,7 +143,7 @@ class AccessTest {
         Page lead = visitor.onATablet("imogen");
         visitor.open("/clients/" + client + "/record");
         lead.click("text=For the team only");
-        visitor.see("Only the team sees her");
+        visitor.see("Only her team sees her");
         visitor.checkAccessible();
         visitor.close();
         Page coach = visitor.onATablet("tamsin");

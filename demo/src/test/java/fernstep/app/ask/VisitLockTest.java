@@ -140,7 +140,7 @@ class VisitLockTest {
         therapist.navigate(coach.url());
         therapist.click("label[for=HEAVINESS]");
         therapist.fill("#why", "she meant her legs");
-        therapist.click("text=Take the answer back");
+        therapist.click("text=Withdraw the answer");
         therapist.waitForURL("**/ask");
         assertThat(visits.byId(visit).answers()).isEmpty();
         assertThat(audit.count(client, "ANSWER_CORRECTED")).isEqualTo(1);

@@ -93,12 +93,12 @@ class BoardTest {
                     .hasValueSatisfying(r -> assertThat(r.waits())
                             .singleElement()
                             .satisfies(t -> assertThat(Wording.english().of(t.reason()))
-                                    .matches("could not be worked out.*[0-9a-f]{8}.*")));
+                                    .matches("could not be calculated.*[0-9a-f]{8}.*")));
             assertThat(all.stream()
                             .filter(r -> r.id() != id)
                             .flatMap(r -> r.waits().stream())
                             .map(t -> Wording.english().of(t.reason())))
-                    .noneMatch(t -> t.contains("could not be worked out"));
+                    .noneMatch(t -> t.contains("could not be calculated"));
         } finally {
             try (Connection c = app.context().getBean(DataSource.class).getConnection();
                     PreparedStatement delete = c.prepareStatement("DELETE FROM ladder_step WHERE client_id = ?")) {

@@ -70,11 +70,11 @@ class FeedTest {
                 1);
         assertThat(sessions(read(link).body())).isLessThan(before);
 
-        page.click("text=Another address");
+        page.click("text=New address");
         assertThat(read(link).statusCode()).isEqualTo(404);
         String second = page.locator(".one-time-link").textContent();
         assertThat(read(second).statusCode()).isEqualTo(200);
-        page.click("text=No longer");
+        page.click("text=Stop sharing");
         page.locator("text=Make a private address").waitFor();
         assertThat(read(second).statusCode()).isEqualTo(404);
         assertThat(read("/feeds/" + "a".repeat(43) + ".ics").statusCode()).isEqualTo(404);

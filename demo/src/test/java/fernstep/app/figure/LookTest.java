@@ -47,7 +47,7 @@ class LookTest {
         assertThat(fill(page, ".figure .f-hair")).isEqualTo("rgb(169, 167, 163)");
         assertThat(looks.classesOf(client)).isEqualTo("skin-TONE_5 hair-GREY");
         visitor.checkAccessible();
-        page.locator("button:has-text('Neutral again')").click();
+        page.locator("button:has-text('Back to neutral')").click();
         assertThat(page.locator("#TONE_5")).not().isChecked();
         assertThat(fill(page, ".figure .f-face")).isEqualTo(neutral);
         assertThat(looks.classesOf(client)).isEmpty();

@@ -92,10 +92,10 @@ class HomeConnectionTest extends HerPhone {
         page.locator("[data-code=CHEST_PAIN]").waitFor();
         visitor.context().setOffline(true);
         page.click("[data-code=CHEST_PAIN]");
-        page.click("text=Yes, that is so");
+        page.click("text=Yes, send this");
         assertThat(screen(page)).hasText("Stop. Do not exercise.");
         assertThat(page.locator("a[href='tel:112']:visible").first()).isVisible();
-        assertThat(page.locator("section:visible")).containsText("Do not wait for that: call.");
+        assertThat(page.locator("section:visible")).containsText("Do not wait: call.");
         page.reload();
         assertThat(screen(page)).hasText("Stop. Do not exercise.");
         visitor.context().setOffline(false);

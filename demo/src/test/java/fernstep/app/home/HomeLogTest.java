@@ -50,7 +50,7 @@ class HomeLogTest {
         LocalDate day = LocalDate.parse(page.inputValue("#day"));
         assertThat(day).isBefore(LocalDate.now()).isAfter(LocalDate.now().minusDays(8));
         page.click("text=All done as planned");
-        visitor.see("Kept");
+        visitor.see("Saved");
         List<ResultRow> kept = results.since(client, day);
         assertThat(kept).hasSize(places).allSatisfy(r -> {
             assertThat(r.heldOn()).isEqualTo(day);
@@ -59,7 +59,7 @@ class HomeLogTest {
         assertThat(page.locator("input[type=radio][value=DONE]:checked")).hasCount(places);
         page.locator("label:text-is('stopped')").first().click();
         page.click("text=Save this session");
-        visitor.see("Kept");
+        visitor.see("Saved");
         assertThat(results.since(client, day))
                 .filteredOn(r -> r.result() != SessionResult.Kind.CLEAN)
                 .hasSize(1);

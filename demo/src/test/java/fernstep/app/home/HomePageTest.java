@@ -104,7 +104,7 @@ class HomePageTest extends HerPhone {
     void what_closed_her_day_stands_in_every_visit_until_a_therapist_takes_it_back_with_a_reason(Visitor visitor) {
         Page page = opened(visitor);
         page.click("[data-code=HEAVINESS]");
-        page.click("text=Yes, that is so");
+        page.click("text=Yes, send this");
         assertThat(screen(page)).hasText("Not today");
         allSent(page);
         assertThat(visits.today(client).orElseThrow().screening().outcome()).isEqualTo(Outcome.ASK_FIRST);
@@ -114,7 +114,7 @@ class HomePageTest extends HerPhone {
         Page therapist = visitor.onATablet("imogen");
         visitor.open("/clients/" + client);
         therapist.click("[data-flag=HEAVINESS] .looked button[value=AS_PLANNED]");
-        assertThat(therapist.locator("[data-flag=HEAVINESS]")).containsText("Please say in a word what was found.");
+        assertThat(therapist.locator("[data-flag=HEAVINESS]")).containsText("Please say briefly what you found.");
         therapist.fill("[data-flag=HEAVINESS] .looked input[name=found]", "Examined: nothing new, gone since.");
         therapist.click("[data-flag=HEAVINESS] .looked button[value=AS_PLANNED]");
         therapist.waitForURL("**/clients/" + client + "*");

@@ -70,7 +70,7 @@ class HomeReceiptTest extends HerPhone {
             foreign.answers.accept(route);
         });
         page.click("[data-code=SELF_HARM]");
-        page.click("text=Yes, that is so");
+        page.click("text=Yes, send this");
         assertThat(screen(page)).hasText("Stop. Do not exercise.");
         page.waitForCondition(() -> asked.get() > 0);
         assertThat(said(page)).containsText("Not through yet");
@@ -105,7 +105,7 @@ class HomeReceiptTest extends HerPhone {
         page.click("text=I noticed something");
         page.click(".home-signs >> text=I feel unwell");
         page.click("[data-code=CHEST_PAIN]");
-        page.click("text=Yes, that is so");
+        page.click("text=Yes, send this");
         page.waitForCondition(() -> standings.of(client).locked());
         assertThat(told()).isEmpty();
         page.unroute("**/entries");
@@ -164,7 +164,7 @@ class HomeReceiptTest extends HerPhone {
         page.click("text=I noticed something");
         page.click(".home-signs >> text=I feel unwell");
         page.click("[data-code=CHEST_PAIN]");
-        page.click("text=Yes, that is so");
+        page.click("text=Yes, send this");
         assertThat(screen(page)).hasText("Stop. Do not exercise.");
         assertThat(page.locator("a[href='tel:112']:visible").first()).isVisible();
         visitor.context().setOffline(false);

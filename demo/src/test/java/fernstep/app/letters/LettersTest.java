@@ -83,8 +83,7 @@ class LettersTest {
         visitor.checkAccessible();
         page.fill("#addressee", "Practice for women, ward 3");
         page.fill(
-                "#body",
-                text.replace("(Write your questions here, or take this heading out.)", "May she carry 10 kg?"));
+                "#body", text.replace("(Write your questions here, or delete this heading.)", "May she carry 10 kg?"));
         page.click("text=Save as a new version");
         visitor.see("Saved as a new version.");
         assertThat(page.locator(".letter-versions li")).hasCount(2);

@@ -114,7 +114,7 @@ class RecordTest {
         Page page = visitor.onATablet("imogen");
         visitor.open("/visits/" + past + "/check/one/scoop");
         page.click("label[for=SCOOPPARTLY]");
-        visitor.see("say above why it is changed");
+        visitor.see("Give the reason above");
         page.fill("#past-why", "read from my notes");
         page.click("label[for=SCOOPNO]");
         saved(page);
@@ -137,7 +137,7 @@ class RecordTest {
         page.fill("#past-why", "said it on the phone");
         visitor.context().setOffline(true);
         page.click("label[for=CHEST_PAIN]");
-        assertThat(page.locator(".note-stop[role=alert]")).containsText("It is sent as soon as it can be");
+        assertThat(page.locator(".note-stop[role=alert]")).containsText("It will be sent as soon as possible");
         assertThat(page.locator(".note-stop[role=alert]")).not().containsText("she does not train");
         visitor.context().setOffline(false);
         assertThat(page.locator(".note-stop[role=alert]")).isHidden();
@@ -236,10 +236,10 @@ class RecordTest {
         assertThat(clients.file(client).events())
                 .extracting(EventRow::happenedOn)
                 .containsExactly(right);
-        page.locator("#events summary:has-text('Wrongly entered')").click();
+        page.locator("#events summary:has-text('Entered by mistake')").click();
         page.locator("#events form[action$='/strike'] button").click();
         visitor.see("Please give the reason");
-        page.locator("#events summary:has-text('Wrongly entered')").click();
+        page.locator("#events summary:has-text('Entered by mistake')").click();
         page.locator("#events form[action$='/strike'] [name=reason]").fill("her sister's");
         page.locator("#events form[action$='/strike'] button").click();
         page.waitForURL("**/clients/" + client + "#events");

@@ -54,7 +54,7 @@ class RunnerOfflineTest extends AtTheMat {
         visitor.context().setOffline(true);
         keys(page, "1", "Space", "1");
         assertThat(move(page)).hasText("Stop this set");
-        visitor.see("The answer comes when the connection is back");
+        visitor.see("The full answer comes when you are back online");
         keys(page, "Space");
         assertThat(count(page)).hasText("1");
         visitor.context().setOffline(false);
@@ -69,7 +69,7 @@ class RunnerOfflineTest extends AtTheMat {
         visitor.context().setOffline(true);
         keys(page, "1", "Space", "0", "7");
         assertThat(move(page)).hasText("End this exercise");
-        visitor.see("Nothing more with load today");
+        visitor.see("No more load today");
         assertThat(page.locator("[data-panel=skip]").first()).isDisabled();
         keys(page, "e", "5");
         visitor.see("Stop. The session is locked.");

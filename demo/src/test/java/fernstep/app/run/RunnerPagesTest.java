@@ -63,7 +63,7 @@ class RunnerPagesTest extends AtTheMat {
         runner.take(session, Report.sign(id, "RUSHED"), IMOGEN);
         page.evaluate("id => { fern.uuid = () => id; }", id);
         keys(page, "Space");
-        visitor.see("Not taken: This entry carries the number of another one");
+        visitor.see("Not accepted: This entry has the number of another one");
         assertThat(count(page)).hasText("0");
         allSent(page);
     }

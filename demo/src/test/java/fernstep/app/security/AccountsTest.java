@@ -44,7 +44,7 @@ class AccountsTest {
         lead.navigate(app.baseUrl() + "/house/people");
         lead.fill("#fullName", "New " + account);
         lead.fill("#username", account);
-        lead.click("text=Make the account");
+        lead.click("text=Create the account");
         return lead.locator(".one-time-link").textContent();
     }
 
@@ -68,18 +68,18 @@ class AccountsTest {
         Page stranger = visitor.on(1280, 800);
         stranger.navigate(app.baseUrl() + link);
         stranger.fill("#password", "short");
-        stranger.click("text=This is my password");
+        stranger.click("text=Save my password");
         visitor.see("At least 12 characters.");
         stranger.fill("#password", "P4ssw0rd!!!!");
-        stranger.click("text=This is my password");
-        visitor.see("Too many people use this one");
+        stranger.click("text=Save my password");
+        visitor.see("This one is too common");
         stranger.fill("#password", "odette and a lamp");
-        stranger.click("text=This is my password");
-        visitor.see("Not with the account's own name");
+        stranger.click("text=Save my password");
+        visitor.see("Do not use the name of the account");
         visitor.checkAccessible();
         stranger.fill("#password", "marble lantern seven");
-        stranger.click("text=This is my password");
-        visitor.see("The account is made");
+        stranger.click("text=Save my password");
+        visitor.see("Your account is ready");
         signIn(stranger, app.baseUrl(), "odette", "marble lantern seven", "");
         stranger.waitForURL(app.baseUrl() + "/");
         assertThat(stranger.request().get(app.baseUrl() + link).status()).isEqualTo(404);
@@ -94,7 +94,7 @@ class AccountsTest {
         stranger.navigate(app.baseUrl() + "/");
         assertThat(stranger).hasURL(app.baseUrl() + "/sign-in");
         signIn(stranger, app.baseUrl(), "odette", "marble lantern seven", "");
-        assertThat(stranger.locator("[role=alert]")).containsText("do not go together");
+        assertThat(stranger.locator("[role=alert]")).containsText("Wrong name or password");
     }
 
     @Test
@@ -116,7 +116,7 @@ class AccountsTest {
         Page page = visitor.on(1280, 800);
         page.navigate(app.baseUrl() + link);
         page.fill("#password", "marble lantern eight");
-        page.click("text=This is my password");
+        page.click("text=Save my password");
         signIn(page, app.baseUrl(), "philippa", "marble lantern eight", "");
         page.waitForURL(app.baseUrl() + "/");
         page.navigate(app.baseUrl() + "/me");
@@ -131,18 +131,18 @@ class AccountsTest {
 
         Page again = visitor.on(1280, 800);
         signIn(again, app.baseUrl(), "philippa", "marble lantern eight", "");
-        assertThat(again.locator("[role=alert]")).containsText("do not go together");
+        assertThat(again.locator("[role=alert]")).containsText("Wrong name or password");
         String now = code(secret);
         signIn(again, app.baseUrl(), "philippa", "marble lantern eight", now);
         again.waitForURL(app.baseUrl() + "/");
         Page third = visitor.on(1280, 800);
         signIn(third, app.baseUrl(), "philippa", "marble lantern eight", now);
-        assertThat(third.locator("[role=alert]")).containsText("do not go together");
+        assertThat(third.locator("[role=alert]")).containsText("Wrong name or password");
         signIn(third, app.baseUrl(), "philippa", "marble lantern eight", recovery[0].strip());
         third.waitForURL(app.baseUrl() + "/");
         Page fourth = visitor.on(1280, 800);
         signIn(fourth, app.baseUrl(), "philippa", "marble lantern eight", recovery[0].strip());
-        assertThat(fourth.locator("[role=alert]")).containsText("do not go together");
+        assertThat(fourth.locator("[role=alert]")).containsText("Wrong name or password");
     }
 
     private static String code(String secret) throws Exception {

@@ -100,7 +100,7 @@ class SpottingPagesTest {
                 }
             }
         });
-        visitor.see("What truly showed");
+        visitor.see("What really showed");
         visitor.see("Found: " + her.episodes().size() + " of " + her.episodes().size() + ". False alarms: 0.");
         assertThat(page.locator("tbody tr:has-text('as the rules')"))
                 .hasCount(her.episodes().size());

@@ -258,7 +258,7 @@ class StandingHoldsTest {
             assertThatThrownBy(() ->
                             runner.take(session, Report.of(UUID.randomUUID().toString(), Kind.UNDO), IMOGEN))
                     .hasMessage("EARLIER_DAY");
-            runner.take(session, Report.note(UUID.randomUUID().toString(), "broken off"), IMOGEN);
+            runner.take(session, Report.note(UUID.randomUUID().toString(), "stopped early"), IMOGEN);
         }
 
         @Test
@@ -294,7 +294,7 @@ class StandingHoldsTest {
                         .get("location"))
                 .endsWith("/clients/" + client + "#from-home");
         visitor.open("/clients/" + client);
-        visitor.see("is a record. A session begins from today's visit.");
+        visitor.see("is a record. Start a session from today's visit.");
         sql.update(
                 "UPDATE visit SET asked_at = ? WHERE id = ?",
                 LocalDateTime.now().minusHours(12).minusMinutes(1),
@@ -302,7 +302,7 @@ class StandingHoldsTest {
         send(page, "POST", app.baseUrl() + "/visits/" + visit + run, null);
         assertThat(work()).isEqualTo(before);
         visitor.open("/clients/" + client);
-        visitor.see("She was asked more than twelve hours ago.");
+        visitor.see("The questions are more than twelve hours old.");
         sql.update(
                 "UPDATE visit SET asked_at = ? WHERE id = ?",
                 LocalDateTime.now().minusHours(11),

@@ -52,6 +52,8 @@ import org.springframework.jdbc.core.JdbcTemplate;
 class CaseFileTest {
     private static final long IMOGEN = 1;
     private static final int DEMO_CLIENTS = 12;
+    /** Of the demo, with sessions behind her. */
+    private static final long MARIBEL = 4;
 
     private final Running app;
     private final CaseFiles files;
@@ -271,7 +273,7 @@ class CaseFileTest {
     /** Else she would go on elsewhere at the full range that failed here. */
     @Test
     void what_was_made_easier_and_how_much_was_done_travel_with_her() throws Exception {
-        String plain = out(1);
+        String plain = out(MARIBEL);
         assertThat(plain).contains("\"doneSets\" : null", "\"easedRung\" : null");
         String eased = plain.replaceFirst("\"doneSets\" : null", "\"doneSets\" : 1")
                 .replaceFirst("\"doneTimes\" : null", "\"doneTimes\" : 4")

@@ -125,7 +125,7 @@ class HouseExportTest {
         visitor.open("/house/export");
         visitor.checkAccessible();
         Download folder = page.waitForDownload(
-                () -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Take them out"))
+                () -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Export them"))
                         .click());
         Locator told = page.locator("#house-export .moved");
         assertThat(told).containsText("are in house.zip");
