@@ -136,7 +136,7 @@ class FullCheckTest {
         at(page, "float");
         keys.type("1111331133");
         keys.saved();
-        assertThat(page.locator("#results")).containsText("F2 clean. The test ends with its first sign");
+        assertThat(page.locator("#results")).containsText("F2 clean. The test ends at its first sign");
         keys.press("Space");
         at(page, "scoop");
         keys.type("1").press("Space");

@@ -93,7 +93,7 @@ class ProgressPagesTest {
     void what_cannot_be_is_refused_at_the_field_and_nothing_typed_is_lost(Visitor visitor) {
         long client = training("Home Wrong");
         Page page = visitor.onATablet("imogen");
-        told(visitor, page, client, 1, "eased", "14");
+        told(visitor, page, client, 1, "made easier", "14");
         visitor.see("Not saved yet");
         assertThat(page.locator(".log-item .field-problem").first()).containsText("0 to 10");
         assertThat(page.locator(".log-item input[name^=effort]")).hasValue("14");

@@ -106,7 +106,7 @@ public final class Screenshots {
         page.waitForURL("**/traces/*");
         whole("traces");
         page.navigate(base + "/spotting?rung=F5");
-        page.click("button:text-is('Begin')");
+        page.click("button:text-is('Start')");
         page.waitForTimeout(2500);
         shot("spotting");
         page.navigate(base + "/clients/4/home-link");

@@ -208,11 +208,11 @@ class ApiTest {
         Page page = visitor.onATablet("imogen");
         visitor.open("/house/tokens");
         page.fill("#name", "Night export");
-        page.click("text=Make it");
+        page.click("text=Create it");
         visitor.see("Choose at least one.");
         assertThat(page.locator("#name")).hasValue("Night export");
         page.check("text=their plans");
-        page.click("text=Make it");
+        page.click("text=Create it");
         String secret = page.locator("code.secret").textContent();
         assertThat(secret).hasSizeGreaterThan(40);
         visitor.checkAccessible();

@@ -304,7 +304,7 @@ class RunnerTest {
         assertThat(record.note()).isEqualTo("calm");
         assertThat(record.notDone())
                 .isNotEmpty()
-                .allSatisfy(line -> assertThat(line).endsWith(": not begun"));
+                .allSatisfy(line -> assertThat(line).endsWith(": not started"));
         assertThat(record.canReopen()).isTrue();
     }
 

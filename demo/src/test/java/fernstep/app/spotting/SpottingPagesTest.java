@@ -35,7 +35,7 @@ class SpottingPagesTest {
 
     /** Plays a round; in each repetition presses what is given. */
     private static void play(Page page, Presses presses) {
-        page.click("button:text-is('Begin')");
+        page.click("button:text-is('Start')");
         for (int rep = 1; rep <= SimulatedClient.REPS; rep++) {
             String now = "Repetition " + rep + " of 8";
             for (int steps = 0;
