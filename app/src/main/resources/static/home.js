@@ -221,7 +221,8 @@ document.addEventListener('alpine:init', () => {
     /** What to watch for in an exercise, drawn on her: read when she wants to see it. */
     signsOf(item) {
       const d = item.dataset;
-      const asked = new URLSearchParams({ range: d.range });
+      const asked = new URLSearchParams({ range: d.range, form: d.form, kneesBent: d.kneesBent, oneLimb: d.oneLimb });
+      if (d.help) { asked.set('help', d.help); }
       if (d.side) { asked.set('side', d.side); }
       return this.url + '/signs/' + d.rung + '?' + asked;
     },

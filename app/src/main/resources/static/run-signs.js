@@ -27,7 +27,10 @@ window.fernRunSigns = (() => {
       const box = this.$root.querySelector('.signs');
       const sign = (e) => e.target.closest('.sign[data-code]');
       box.addEventListener('pointerover', (e) => { if (e.pointerType === 'mouse') { this.lookSoon(sign(e), HOVERS_MS); } });
-      box.addEventListener('pointerdown', (e) => { if (e.pointerType !== 'mouse') { this.looked = false; this.lookSoon(sign(e), PRESSED_MS, true); } });
+      box.addEventListener('pointerdown', (e) => {
+        this.looked = false;
+        if (e.pointerType !== 'mouse') { this.lookSoon(sign(e), PRESSED_MS, true); }
+      });
       for (const end of ['pointerup', 'pointercancel', 'pointerleave']) { box.addEventListener(end, () => this.lookAway()); }
       box.addEventListener('contextmenu', (e) => { if (this.pictured) { e.preventDefault(); } });
     },

@@ -21,8 +21,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 @Work(Work.Kind.NONE)
 class FigureController {
-    private static final int MOST_KNEE_BEND_DEG = 90;
-
     private final Catalogues catalogues;
     private final Clients clients;
 
@@ -45,8 +43,8 @@ class FigureController {
         Rung rung = catalogues.get().find(code).orElseThrow(() -> new NotFound("no rung " + code));
         Body body = client == null ? Body.of(null, null) : clients.file(client).body();
         double within = within(range);
-        Rung done = form.of(rung).shortened(body, Math.max(0, Math.min(MOST_KNEE_BEND_DEG, kneesBent)), oneLimb);
-        model.addAttribute("f", FigureDrawing.of(done.withHelpers(help), body, side, within));
+        Rung done = new DoneSo(form, kneesBent, oneLimb, help).of(rung, body);
+        model.addAttribute("f", FigureDrawing.of(done, body, side, within));
         return "fragments/figure :: moving(f=${f})";
     }
 
@@ -58,11 +56,15 @@ class FigureController {
             @RequestParam @Nullable Side side,
             @RequestParam(defaultValue = "1") double range,
             @RequestParam(defaultValue = "PLAIN") RungForm form,
+            @RequestParam(defaultValue = "0") int kneesBent,
+            @RequestParam(defaultValue = "false") boolean oneLimb,
+            @RequestParam(defaultValue = "") Set<Helper> help,
             Model model) {
         Rung rung = catalogues.get().find(code).orElseThrow(() -> new NotFound("no rung " + code));
         Body body = client == null ? Body.of(null, null) : clients.file(client).body();
         double within = within(range);
-        model.addAttribute("pictures", SignPicture.all(form.of(rung), body, side, within));
+        Rung done = new DoneSo(form, kneesBent, oneLimb, help).of(rung, body);
+        model.addAttribute("pictures", SignPicture.all(done, body, side, within));
         return "fragments/figure :: signs(pictures=${pictures})";
     }
 

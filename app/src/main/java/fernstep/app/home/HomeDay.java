@@ -1,6 +1,7 @@
 package fernstep.app.home;
 
 import fernstep.app.client.ClientFile;
+import fernstep.app.figure.DoneSo;
 import fernstep.app.figure.Figure;
 import fernstep.app.house.EmergencyNumbers;
 import fernstep.app.house.HouseFacts;
@@ -49,6 +50,7 @@ public record HomeDay(
      * One exercise on one side.
      *
      * @param key the rung's code and the side
+     * @param so how she does it, as the page asks for its pictures
      * @param phases of one repetition, as JSON for the page's script
      * @param target repetitions or breaths in a set
      * @param where how far, in words; empty without a range
@@ -58,6 +60,7 @@ public record HomeDay(
             String key,
             PlanItem item,
             Figure figure,
+            DoneSo so,
             String phases,
             int target,
             String where,

@@ -2,6 +2,7 @@ package fernstep.app.home;
 
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
+import fernstep.app.figure.DoneSo;
 import fernstep.app.figure.FigureDrawing;
 import fernstep.app.house.EmergencyNumbers;
 import fernstep.app.house.House;
@@ -13,8 +14,11 @@ import fernstep.app.progress.Results;
 import fernstep.app.rungs.Catalogues;
 import fernstep.app.support.Today;
 import fernstep.app.support.Words;
+import fernstep.core.catalogue.Easing;
+import fernstep.core.catalogue.Lever;
 import fernstep.core.catalogue.Pacer;
 import fernstep.core.catalogue.Rung;
+import fernstep.core.catalogue.RungForm;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.schedule.DailyLife;
@@ -147,6 +151,7 @@ class HomeDays {
                             key(i),
                             i,
                             FigureDrawing.of(i.asDone(client.body()), client.body(), i.side(), i.range()),
+                            so(i),
                             phases(client, i),
                             target(i.dose()),
                             i.point() == null || !i.rung().hasRange()
@@ -159,6 +164,19 @@ class HomeDays {
 
     private static String key(PlanItem item) {
         return item.rung().code() + ":" + side(item);
+    }
+
+    /** In the form it stands in, eased as her plan has it. */
+    private DoneSo so(PlanItem item) {
+        Easing easing =
+                item.eased() == null ? Easing.NONE : item.eased().setting().easing();
+        boolean easier = easing.levers().contains(Lever.EASIER_POSITION);
+        Rung plain = catalogues.get().find(item.rung().code()).orElse(item.rung());
+        return new DoneSo(
+                easier ? RungForm.EASIER : RungForm.of(item.rung(), plain),
+                easing.kneesBentDeg(),
+                easing.levers().contains(Lever.ONE_LIMB),
+                easing.helpers());
     }
 
     private static int target(Dose dose) {

@@ -295,6 +295,40 @@ class CaseFileTest {
         clients.erase(third, IMOGEN);
     }
 
+    /** A setting read by half would start her where she failed. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "\"doneSets\" : null      | \"doneSets\" : 1            | doneTimes",
+                "\"easedRung\" : null     | \"easedRung\" : \"F3\"      | easedRange",
+                "\"easedRange\" : null    | \"easedRange\" : 0.67       | easedRung",
+            })
+    void half_a_setting_is_refused_where_it_stands(String what, String instead, String field) {
+        String half = out(MARIBEL).replaceFirst(what.strip(), instead.strip());
+        assertThat(refused(half)).anySatisfy(p -> assertThat(p).endsWith(field.strip()));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"easedKneesDeg,-5", "easedKneesDeg,91", "easedParts,\"ROD;SINGS\""})
+    void an_easing_out_of_its_range_is_refused_where_it_stands(String field, String value) {
+        String wrong = out(MARIBEL)
+                .replaceFirst("\"easedRung\" : null", "\"easedRung\" : \"F3\"")
+                .replaceFirst("\"easedRange\" : null", "\"easedRange\" : 0.67")
+                .replaceFirst("\"" + field + "\" : null", "\"" + field + "\" : " + value);
+        assertThat(refused(wrong)).anySatisfy(p -> assertThat(p).endsWith(field));
+    }
+
+    private List<String> refused(String json) {
+        try {
+            return CaseFileReader.read(json, catalogues.get(), LocalDate.now(), true).problems().stream()
+                    .map(CaseProblem::path)
+                    .toList();
+        } catch (CaseProblem p) {
+            return List.of(p.path());
+        }
+    }
+
     @Test
     void a_hand_that_was_not_said_stays_unsaid() throws Exception {
         long her = Someone.plain(app.context(), "Unsaid Hand", Approach.SLOW_LADDER, 14);

@@ -46,6 +46,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Reads a case file: what cannot be taken of it is named by its place. {@link CaseFileWriter} says how it is written. */
 public final class CaseFileReader {
+    private static final int MOST_KNEE_BEND_DEG = 90;
     private static final int LONGEST_NAME = 120;
     private static final int LONGEST_NOTE = 2000;
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -276,7 +277,13 @@ public final class CaseFileReader {
         Integer sets = r.optionalWhole("doneSets", Range.SETS).orElse(null);
         Integer times = r.optionalWhole("doneTimes", Range.REPS).orElse(null);
         Integer holdS = r.optionalWhole("doneHoldS", Range.DOSE_HOLD_S).orElse(null);
-        return sets == null || times == null ? null : new Amount(sets, times, holdS);
+        if (sets == null && times == null && holdS == null) {
+            return null;
+        }
+        if (sets == null || times == null) {
+            throw r.problem(sets == null ? "doneSets" : "doneTimes", "an amount without its sets or times", null);
+        }
+        return new Amount(sets, times, holdS);
     }
 
     private static CaseFile.@Nullable WentEased eased(CaseObject r, Catalogue catalogue) {
@@ -286,15 +293,28 @@ public final class CaseFileReader {
         Integer times = r.optionalWhole("easedTimes", Range.REPS).orElse(null);
         Integer holdS = r.optionalWhole("easedHoldS", Range.DOSE_HOLD_S).orElse(null);
         SignCode because = r.optionalCode("easedBecause", SignCode.class).orElse(null);
-        List<String> parts = List.of(r.optionalText("easedParts").orElse("").split(","));
-        if (rung == null || range == null) {
+        List<String> parts = r.optionalText("easedParts")
+                .filter(t -> !t.isEmpty())
+                .map(t -> List.of(t.split(",", -1)))
+                .orElse(List.of());
+        if (rung == null && range == null) {
             return null;
+        }
+        if (rung == null || range == null) {
+            throw r.problem(rung == null ? "easedRung" : "easedRange", "an easing without its rung or range", null);
+        }
+        if (kneesBentDeg < 0 || kneesBentDeg > MOST_KNEE_BEND_DEG) {
+            throw r.problem("easedKneesDeg", "degrees of " + kneesBentDeg, "0 to " + MOST_KNEE_BEND_DEG);
+        }
+        Easing easing = Easing.of(kneesBentDeg, parts);
+        if (!easing.parts().containsAll(parts)) {
+            throw r.problem(
+                    "easedParts", "unknown code in " + String.join(",", parts), "levers and helpers with commas");
         }
         if (catalogue.find(rung).isEmpty()) {
             throw r.problem("easedRung", "a rung that is not in this house's catalogue: " + rung, null);
         }
-        return new CaseFile.WentEased(
-                new CleanSetting(rung, range, Easing.of(Math.max(0, kneesBentDeg), parts), times, holdS), because);
+        return new CaseFile.WentEased(new CleanSetting(rung, range, easing, times, holdS), because);
     }
 
     private static Optional<String> symptoms(CaseObject r, String field) {
