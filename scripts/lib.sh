@@ -161,9 +161,9 @@ build_app() {
 }
 
 # class_archive   one rehearsal start writes the class archive that makes later starts quick
-# Two cores and half a gigabyte: a collector that runs beside the app takes more of two cores than it gives, so do the
-# thorough compiler, for what is not called often, and memory kept apart for each thread.
-java_small=(-XX:+UseSerialGC -Xmx384m -XX:Tier4InvocationThreshold=20000 -XX:Tier4MinInvocationThreshold=2400 -XX:Tier4CompileThreshold=60000)
+# Two cores and half a gigabyte: a collector that runs beside the app takes more of two cores than it gives, so does memory
+# kept apart for each thread, and so does the thorough compiler: for minutes it takes one core from who waits for an answer.
+java_small=(-XX:+UseSerialGC -Xmx384m -XX:TieredStopAtLevel=1)
 export MALLOC_ARENA_MAX=2
 
 class_archive() {

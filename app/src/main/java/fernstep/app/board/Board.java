@@ -30,6 +30,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
@@ -70,6 +71,7 @@ class Board {
      * @param nextVisit the day agreed with her; null without one
      * @param nextCheck when the separation is to be checked again
      * @param searched everything on the row in small letters, by language; filled when somebody searches
+     * @param markup how it stands in the page, by language; filled when somebody looks
      */
     record Row(
             long id,
@@ -81,7 +83,20 @@ class Board {
             @Nullable LocalDate nextVisit,
             @Nullable LocalDate nextCheck,
             Sprig sprig,
-            Map<Locale, String> searched) {
+            Map<Locale, String> searched,
+            Map<Locale, String> markup) {
+
+        /** Whether it says the same: then what was made of it holds. */
+        boolean says(Row other) {
+            return id == other.id
+                    && name.equals(other.name)
+                    && Objects.equals(stage, other.stage)
+                    && waits.equals(other.waits)
+                    && Objects.equals(lastVisit, other.lastVisit)
+                    && Objects.equals(nextVisit, other.nextVisit)
+                    && Objects.equals(nextCheck, other.nextCheck)
+                    && sprig.equals(other.sprig);
+        }
 
         /** What can be searched, in the language of whoever reads. */
         String searched(Words words) {
@@ -164,6 +179,7 @@ class Board {
                     null,
                     null,
                     Sprig.of(List.of()),
+                    new ConcurrentHashMap<>(),
                     new ConcurrentHashMap<>());
         }
     }
@@ -214,6 +230,7 @@ class Board {
                 loaded.nextVisits().get(id),
                 screening.recheckDue(),
                 Sprig.of(standings),
+                new ConcurrentHashMap<>(),
                 new ConcurrentHashMap<>());
     }
 

@@ -22,8 +22,10 @@ class BoardController {
     private final BoardRows rows;
     private final Access access;
     private final Words words;
+    private final RowMarkup made;
 
-    BoardController(BoardRows rows, Access access, Words words) {
+    BoardController(BoardRows rows, Access access, Words words, RowMarkup made) {
+        this.made = made;
         this.access = access;
         this.rows = rows;
         this.words = words;
@@ -65,6 +67,7 @@ class BoardController {
                         .filter(r -> asked.stream().allMatch(r.searched(words)::contains))
                         .toList();
         int shown = Math.max(1, Math.min(show, MOST));
+        model.addAttribute("made", made);
         model.addAttribute("q", q);
         model.addAttribute("everybody", all.size());
         model.addAttribute("found", found.size());

@@ -107,8 +107,17 @@ class BoardRows {
         if (touched.size() > TOO_MANY_FOR_ONES || gone) {
             everything(now);
         } else if (!touched.isEmpty()) {
-            board.rows(touched).forEach(r -> rows.put(r.id(), r));
-            sort();
+            boolean changed = false;
+            for (Board.Row row : board.rows(touched)) {
+                Board.Row known = rows.get(row.id());
+                if (known == null || !row.says(known)) {
+                    rows.put(row.id(), row);
+                    changed = true;
+                }
+            }
+            if (changed) {
+                sort();
+            }
         }
         seen = now.now();
         return sorted;

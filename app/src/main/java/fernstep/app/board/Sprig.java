@@ -17,6 +17,11 @@ record Sprig(String stem, List<String> leaves, List<Reason> rungs) {
     private static final double PER_RUNG = 1.7;
     private static final double LONGEST = 17;
 
+    /** All leaves in one line. */
+    public String leafPath() {
+        return String.join("", leaves);
+    }
+
     static Sprig of(List<Standing> standings) {
         Map<Strand, double[]> orders = new LinkedHashMap<>();
         standings.forEach(s -> {

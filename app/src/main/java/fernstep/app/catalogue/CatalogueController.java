@@ -2,8 +2,8 @@ package fernstep.app.catalogue;
 
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
-import fernstep.app.figure.Figure;
-import fernstep.app.figure.FigureDrawing;
+import fernstep.app.figure.Drawn;
+import fernstep.app.figure.Figures;
 import fernstep.app.progress.Capacities;
 import fernstep.app.progress.Ladders;
 import fernstep.app.rungs.Catalogues;
@@ -28,7 +28,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -45,7 +44,6 @@ class CatalogueController {
     private final Ladders ladders;
     private final Capacities capacities;
     private final Words words;
-    private final Map<Rung, Figure> figures = new ConcurrentHashMap<>();
 
     CatalogueController(Catalogues catalogues, Clients clients, Ladders ladders, Capacities capacities, Words words) {
         this.catalogues = catalogues;
@@ -61,7 +59,7 @@ class CatalogueController {
      * @param leaf how it stands for her: open, unfurling, curled, gated; empty without a client
      * @param found what a search looks in, in small letters
      */
-    public record Tile(Rung rung, Figure figure, String leaf, String found) {}
+    public record Tile(Rung rung, Drawn figure, String leaf, String found) {}
 
     /** One strand in the list. */
     public record StrandTiles(CatalogueStrand strand, List<Tile> tiles) {}
@@ -81,8 +79,7 @@ class CatalogueController {
     }
 
     private Tile tile(Rung rung, Map<String, String> leaves) {
-        Figure figure = figures.computeIfAbsent(
-                rung, r -> FigureDrawing.still(r, Body.of(null, null), r.perSide() ? Side.LEFT : null, 1));
+        Drawn figure = Figures.still(rung, Body.of(null, null), rung.perSide() ? Side.LEFT : null, 1);
         return new Tile(
                 rung, figure, leaves.getOrDefault(rung.code(), ""), found(rung).toLowerCase(Locale.ROOT));
     }

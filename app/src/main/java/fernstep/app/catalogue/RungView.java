@@ -1,7 +1,8 @@
 package fernstep.app.catalogue;
 
-import fernstep.app.figure.Figure;
+import fernstep.app.figure.Drawn;
 import fernstep.app.figure.FigureDrawing;
+import fernstep.app.figure.Figures;
 import fernstep.app.figure.SignPicture;
 import fernstep.app.support.Words;
 import fernstep.core.body.Body;
@@ -26,8 +27,8 @@ import org.jspecify.annotations.Nullable;
 record RungView(
         Rung rung,
         @Nullable Side side,
-        Figure moving,
-        Figure overRange,
+        Drawn moving,
+        Drawn overRange,
         List<RangePoint> points,
         List<double[]> handles,
         List<Mark> marks,
@@ -61,8 +62,8 @@ record RungView(
         return new RungView(
                 rung,
                 side,
-                FigureDrawing.of(rung, body, side, 1),
-                FigureDrawing.overRange(rung, body, side),
+                Figures.moving(rung, body, side, 1),
+                Figures.overRange(rung, body, side),
                 points,
                 FigureDrawing.handle(rung, body, side, POINTS),
                 marks,

@@ -38,7 +38,15 @@ class ExaminerController {
     }
 
     /** One examiner's line in the house. */
-    public record Line(String name, boolean me, Repeatability repeatability) {}
+    public record Line(String name, boolean me, Repeatability repeatability) {
+        /** How much of her error all readings of a visit have in common. */
+        public String visitShare(Words words) {
+            return repeatability
+                    .visitSharePercent()
+                    .map(percent -> words.text("page.examiners.visitShareOwn", percent))
+                    .orElseGet(() -> words.text("page.examiners.visitShareUsual"));
+        }
+    }
 
     @GetMapping("/examiner")
     String examiner(@AuthenticationPrincipal SignedIn me, Model model) {
@@ -94,15 +102,20 @@ class ExaminerController {
     String pair(
             @RequestParam String formId,
             @RequestParam(defaultValue = "") String method,
+            @RequestParam(defaultValue = "WITHIN_VISIT") String taken,
             @RequestParam(defaultValue = "") String first,
             @RequestParam(defaultValue = "") String second,
             @AuthenticationPrincipal SignedIn me,
             Model model) {
         FormProblems problems = new FormProblems(words);
         Method chosen = problems.neededCode("method", method, Method.class);
+        Repeat repeat = problems.neededCode("taken", taken, Repeat.class);
         Range range = chosen == Method.FINGERS ? Range.FINGERS : Range.WIDTH_MM;
         Double one = problems.number("first", first, range);
         Double two = problems.number("second", second, range);
+        if (problems.any()) {
+            return examinerWith(model, me, problems);
+        }
         if (one == null || two == null) {
             problems.add("second", Reason.of("told.bothReadings", range.span()));
             return examinerWith(model, me, problems);
@@ -113,6 +126,7 @@ class ExaminerController {
                 formId,
                 me.staffId(),
                 false,
+                repeat,
                 chosen,
                 inFingers ? fingers.toMm(one) : one,
                 inFingers ? fingers.toMm(two) : two,
@@ -133,6 +147,7 @@ class ExaminerController {
                 examiners.account(me.staffId()).examiner().calibration().measured());
         model.addAttribute("problems", problems.byField());
         model.addAttribute("methods", Method.values());
+        model.addAttribute("repeats", Repeat.values());
         model.addAttribute("pairsNeeded", MeasurementError.PAIRS_NEEDED);
         model.addAttribute("lines", lines(me));
         model.addAttribute("newFormId", UUID.randomUUID().toString());
@@ -187,6 +202,7 @@ class ExaminerController {
                     round.id(),
                     me.staffId(),
                     true,
+                    Repeat.WITHIN_VISIT,
                     Method.FINGERS,
                     fingers.toMm(first),
                     fingers.toMm(second),

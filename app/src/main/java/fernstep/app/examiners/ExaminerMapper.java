@@ -15,6 +15,9 @@ interface ExaminerMapper {
 
     List<PairRow> pairs(@Param("staffId") long staffId);
 
+    /** Same client, site, condition and method, on visits that follow each other within two weeks. */
+    List<RecheckRow> rechecks(@Param("staffId") long staffId);
+
     /** The same pair sent twice is kept once. */
     void putPair(PairRow pair);
 }

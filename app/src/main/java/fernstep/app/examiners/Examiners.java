@@ -6,16 +6,17 @@ import fernstep.core.measure.MeasurementError;
 import fernstep.core.separation.Examiner;
 import fernstep.core.separation.FingerCalibration;
 import fernstep.core.separation.Method;
+import fernstep.core.separation.TypicalError;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
 /** Every member of staff as an examiner: her fingers and her own typical errors. */
 @Service
 public class Examiners {
-    private static final double SMALLEST_SEM_MM = 0.1;
     private final Accounts accounts;
     private final ExaminerMapper mapper;
 
@@ -26,14 +27,14 @@ public class Examiners {
 
     public Examiner examiner(long staffId) {
         Examiner calibrated = accounts.byId(staffId).map(Staff::examiner).orElse(Examiner.UNKNOWN);
-        Map<Method, Double> own = new EnumMap<>(Method.class);
+        Map<Method, TypicalError> own = new EnumMap<>(Method.class);
         Map<Method, Double> bias = new EnumMap<>(Method.class);
         repeatability(staffId).forEach(r -> {
             if (r.biasMm() != null && r.pairs() >= MeasurementError.PAIRS_NEEDED) {
                 bias.put(r.method(), r.biasMm());
             }
-            if (r.semMm() != null) {
-                own.put(r.method(), Math.max(SMALLEST_SEM_MM, r.semMm()));
+            if (r.error() != null) {
+                own.put(r.method(), r.error());
             }
         });
         return new Examiner(String.valueOf(staffId), calibrated.calibration(), own, bias);
@@ -42,11 +43,31 @@ public class Examiners {
     /** Of every method she has pairs of. */
     public List<Repeatability> repeatability(long staffId) {
         List<PairRow> pairs = mapper.pairs(staffId);
+        FingerCalibration fingers = accounts.byId(staffId)
+                .map(Staff::examiner)
+                .orElse(Examiner.UNKNOWN)
+                .calibration();
+        Map<Method, List<Double>> rechecks = mapper.rechecks(staffId).stream()
+                .collect(Collectors.groupingBy(
+                        RecheckRow::method,
+                        Collectors.mapping(row -> differenceMm(row, fingers), Collectors.toList())));
         return Arrays.stream(Method.values())
-                .map(m -> Repeatability.of(
-                        m, pairs.stream().filter(p -> p.method() == m).toList()))
-                .filter(r -> r.pairs() > 0)
+                .map(method -> Repeatability.of(
+                        method,
+                        pairs.stream().filter(pair -> pair.method() == method).toList(),
+                        rechecks.getOrDefault(method, List.of())))
+                .filter(known -> known.pairs() + known.pairsBetween() > 0)
                 .toList();
+    }
+
+    /** Of the first repeat of each: what a mean of several shows would be too small for a single reading. */
+    private static double differenceMm(RecheckRow row, FingerCalibration fingers) {
+        return firstMm(row.method(), row.second(), fingers) - firstMm(row.method(), row.first(), fingers);
+    }
+
+    private static double firstMm(Method method, String stored, FingerCalibration fingers) {
+        double value = Double.parseDouble(stored.split(",", 2)[0]);
+        return method == Method.FINGERS ? fingers.toMm(value) : value;
     }
 
     public void calibrate(long staffId, FingerCalibration c) {

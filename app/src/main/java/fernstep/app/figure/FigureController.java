@@ -44,8 +44,8 @@ class FigureController {
         Body body = client == null ? Body.of(null, null) : clients.file(client).body();
         double within = within(range);
         Rung done = new DoneSo(form, kneesBent, oneLimb, help).of(rung, body);
-        model.addAttribute("f", FigureDrawing.of(done, body, side, within));
-        return "fragments/figure :: moving(f=${f})";
+        model.addAttribute("f", Figures.moving(done, body, side, within));
+        return "fragments/figure :: drawn(f=${f})";
     }
 
     /** What each sign looks like on her, doing this. */

@@ -36,7 +36,7 @@ class LookController {
      * @param now what is chosen
      * @param figure of her, to see it on
      */
-    public record Page(ClientFile client, Look now, Figure figure) {
+    public record Page(ClientFile client, Look now, Drawn figure) {
         public Look.Skin[] skins() {
             return Look.Skin.values();
         }
@@ -55,7 +55,8 @@ class LookController {
                 .orElseGet(() -> catalogues.get().at(Waymark.BREATH_FIRST));
         model.addAttribute("client", client);
         model.addAttribute(
-                "page", new Page(client, looks.of(id), FigureDrawing.bare(rung, client.body(), Side.LEFT, 1)));
+                "page",
+                new Page(client, looks.of(id), Drawn.moving(FigureDrawing.bare(rung, client.body(), Side.LEFT, 1))));
         return "figure/look";
     }
 

@@ -9,7 +9,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** What a sign looks like on her, doing this. */
-public record SignPicture(SignCode sign, Figure figure) {
+public record SignPicture(SignCode sign, Drawn figure) {
     /** Of those she is to watch for herself: more are not looked at. */
     public static final int FOR_HER = 3;
 
@@ -19,21 +19,26 @@ public record SignPicture(SignCode sign, Figure figure) {
         return made(
                 Stream.concat(rung.watch().stream().filter(drawn::contains), drawn.stream())
                         .distinct(),
-                rung,
-                body,
-                side,
-                range);
+                new Figures.Asking(rung, body, side, range, false));
     }
 
     /** The first few that this rung is watched for. */
     public static List<SignPicture> watched(Rung rung, Body body, @Nullable Side side, double range) {
-        List<SignCode> drawn = FigureDrawing.signsOf(rung);
-        return made(rung.watch().stream().filter(drawn::contains).limit(FOR_HER), rung, body, side, range);
+        return made(first(rung), new Figures.Asking(rung, body, side, range, false));
     }
 
-    private static List<SignPicture> made(
-            Stream<SignCode> signs, Rung rung, Body body, @Nullable Side side, double range) {
-        return signs.map(sign -> new SignPicture(sign, FigureDrawing.sign(rung, body, side, range, sign)))
+    /** The same for paper. */
+    public static List<SignPicture> watchedPrinted(Rung rung, Body body, @Nullable Side side, double range) {
+        return made(first(rung), new Figures.Asking(rung, body, side, range, true));
+    }
+
+    private static Stream<SignCode> first(Rung rung) {
+        List<SignCode> drawn = FigureDrawing.signsOf(rung);
+        return rung.watch().stream().filter(drawn::contains).limit(FOR_HER);
+    }
+
+    private static List<SignPicture> made(Stream<SignCode> signs, Figures.Asking asking) {
+        return signs.map(sign -> new SignPicture(sign, Figures.sign(asking, sign)))
                 .toList();
     }
 }

@@ -2,7 +2,7 @@ package fernstep.app.home;
 
 import fernstep.app.client.ClientFile;
 import fernstep.app.figure.DoneSo;
-import fernstep.app.figure.Figure;
+import fernstep.app.figure.Drawn;
 import fernstep.app.house.EmergencyNumbers;
 import fernstep.app.house.HouseFacts;
 import fernstep.core.catalogue.Rung;
@@ -59,7 +59,7 @@ public record HomeDay(
     public record Exercise(
             String key,
             PlanItem item,
-            Figure figure,
+            Drawn figure,
             DoneSo so,
             String phases,
             int target,

@@ -3,7 +3,7 @@ package fernstep.app.home;
 import fernstep.app.client.ClientFile;
 import fernstep.app.client.Clients;
 import fernstep.app.figure.DoneSo;
-import fernstep.app.figure.FigureDrawing;
+import fernstep.app.figure.Figures;
 import fernstep.app.house.EmergencyNumbers;
 import fernstep.app.house.House;
 import fernstep.app.plan.Plans;
@@ -150,7 +150,7 @@ class HomeDays {
                     return new HomeDay.Exercise(
                             key(i),
                             i,
-                            FigureDrawing.of(i.asDone(client.body()), client.body(), i.side(), i.range()),
+                            Figures.movingAlone(i.asDone(client.body()), client.body(), i.side(), i.range()),
                             so(i),
                             phases(client, i),
                             target(i.dose()),

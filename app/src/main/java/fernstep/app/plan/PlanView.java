@@ -1,7 +1,7 @@
 package fernstep.app.plan;
 
-import fernstep.app.figure.Figure;
-import fernstep.app.figure.FigureDrawing;
+import fernstep.app.figure.Drawn;
+import fernstep.app.figure.Figures;
 import fernstep.app.figure.SignPicture;
 import fernstep.app.support.Words;
 import fernstep.core.body.Body;
@@ -45,7 +45,7 @@ record PlanView(
      */
     record Card(
             PlanItem item,
-            Figure figure,
+            Drawn figure,
             boolean leads,
             boolean locked,
             @Nullable String where,
@@ -58,6 +58,15 @@ record PlanView(
         /** What she is to watch for, drawn on her. */
         public List<SignPicture> watched() {
             return SignPicture.watched(item.asDone(body), body, item.side(), item.range());
+        }
+
+        /** The figure as it is drawn on paper. */
+        public Drawn printed() {
+            return Figures.printed(item.asDone(body), body, item.side(), item.range());
+        }
+
+        public List<SignPicture> watchedPrinted() {
+            return SignPicture.watchedPrinted(item.asDone(body), body, item.side(), item.range());
         }
 
         public String change(String kind, Object value) {
@@ -77,7 +86,7 @@ record PlanView(
      * @param where how far, one phrase; empty where no range is to be told
      */
     record Row(Strand strand, List<Card> cards, boolean inHand, String name, String dose, String where, int seconds) {
-        public Figure figure() {
+        public Drawn figure() {
             return cards.get(0).figure();
         }
 
@@ -207,7 +216,7 @@ record PlanView(
                     .anyMatch(c -> c.strand() == item.strand() && c.locked());
             cards.add(new Card(
                     item,
-                    FigureDrawing.still(
+                    Figures.still(
                             item.asDone(desk.client().body()), desk.client().body(), item.side(), item.range()),
                     leads,
                     locked,

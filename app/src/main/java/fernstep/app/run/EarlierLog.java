@@ -11,6 +11,7 @@ import fernstep.core.findings.BodyPlace;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Side;
 import fernstep.core.session.EarlierSessions;
+import fernstep.core.session.SessionEvent;
 import fernstep.core.session.SessionEvent.SignSeen;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -39,6 +40,13 @@ class EarlierLog {
     private final Cache<String, EarlierSessions> read = Caffeine.newBuilder()
             .maximumSize(SESSIONS_KEPT)
             .expireAfterWrite(KEPT_FOR)
+            .build();
+
+    private record Rows(String sessionId, int count) {}
+
+    private final Cache<Rows, List<SessionEvent>> parsed = Caffeine.newBuilder()
+            .maximumSize(SESSIONS_KEPT)
+            .expireAfterAccess(KEPT_FOR)
             .build();
 
     EarlierLog(SessionMapper sessions, Results results, Standings standings) {
@@ -93,13 +101,24 @@ class EarlierLog {
         for (SessionRow held : earlier) {
             List<StoredEvent> rows = events.getOrDefault(held.id(), List.of());
             if (!rows.isEmpty()) {
-                atTheMat.add(new EarlierSessions.Held(held.heldOn(), StoredEvent.read(rows)));
+                atTheMat.add(new EarlierSessions.Held(held.heldOn(), events(held.id(), rows)));
             }
         }
         return new EarlierSessions(
                 atTheMat,
                 told(session, events.keySet()),
                 standings.of(session.clientId()).seenOn());
+    }
+
+    /** Rows are only ever added: as many of a session are the same ones. */
+    private List<SessionEvent> events(String sessionId, List<StoredEvent> rows) {
+        Rows asked = new Rows(sessionId, rows.size());
+        List<SessionEvent> known = parsed.getIfPresent(asked);
+        if (known == null) {
+            known = StoredEvent.read(rows);
+            parsed.put(asked, known);
+        }
+        return known;
     }
 
     private List<EarlierSession> told(SessionRow session, Set<String> watched) {

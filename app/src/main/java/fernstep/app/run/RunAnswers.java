@@ -97,7 +97,7 @@ class RunAnswers {
 
     /** The state with what each other move would do instead of the one advised, while one can still be chosen. */
     RunState state(Held held) {
-        RunItems items = view.items(held, earlier.before(held.row()));
+        RunItems items = view.keptItems(held, earlier.before(held.row()));
         RunState now = view.state(held, items);
         RunState.AdviceView advice = now.advice();
         if (advice == null || !advice.open()) {

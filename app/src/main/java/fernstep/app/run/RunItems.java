@@ -12,11 +12,11 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.session.EarlierSessions;
 import fernstep.core.session.Exercise;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 
 /**
@@ -28,17 +28,30 @@ final class RunItems {
     /** Seen only where the belly hangs and the rod lies on the back. */
     private static final List<SignCode> ON_HANDS_AND_KNEES = List.of(SignCode.BELLY_DROPS, SignCode.CONTACT_LOST);
 
+    /** Of one session; beyond it they are made anew. */
+    private static final int MOST_KEPT = 400;
+
     private final Words words;
     private final AdviceWords advice;
     private final ClientFile client;
     private final EarlierSessions before;
-    private final Map<Shown, RunState.Item> known = new HashMap<>();
+    private final Locale locale;
+    private final Map<Shown, RunState.Item> known = new ConcurrentHashMap<>();
 
     RunItems(Words words, AdviceWords advice, ClientFile client, EarlierSessions before) {
         this.words = words;
         this.advice = advice;
         this.client = client;
         this.before = before;
+        this.locale = words.locale();
+    }
+
+    /** Whether they would be made alike now. */
+    boolean madeOf(ClientFile other, EarlierSessions earlier) {
+        return before.equals(earlier)
+                && known.size() < MOST_KEPT
+                && locale.equals(words.locale())
+                && client.equals(other);
     }
 
     /** All that an exercise's showing depends on. */

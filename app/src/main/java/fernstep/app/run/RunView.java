@@ -1,5 +1,7 @@
 package fernstep.app.run;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import fernstep.app.client.ClientFile;
 import fernstep.app.run.Runner.Held;
 import fernstep.app.support.Words;
@@ -8,6 +10,7 @@ import fernstep.core.session.EarlierSessions;
 import fernstep.core.session.Exercise;
 import fernstep.core.session.Session;
 import fernstep.core.session.SessionEvent.Answered;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -17,9 +20,16 @@ import org.springframework.stereotype.Component;
 /** Turns a replayed session into what the runner page shows. */
 @Component
 class RunView {
+    private static final int SESSIONS_KEPT = 100;
+    private static final Duration KEPT_FOR = Duration.ofMinutes(2);
+
     private final Words words;
     private final AdviceWords advice;
     private final EarlierLog earlier;
+    private final Cache<String, RunItems> kept = Caffeine.newBuilder()
+            .maximumSize(SESSIONS_KEPT)
+            .expireAfterAccess(KEPT_FOR)
+            .build();
 
     RunView(Words words, AdviceWords advice, EarlierLog earlier) {
         this.words = words;
@@ -34,6 +44,16 @@ class RunView {
     /** Makes her exercises; kept by who looks at many states of one session. */
     RunItems items(Held held, EarlierSessions before) {
         return new RunItems(words, advice, held.client(), before);
+    }
+
+    /** The same for one state after another: while nothing they are made of has changed, those made before serve again. */
+    RunItems keptItems(Held held, EarlierSessions before) {
+        RunItems known = kept.getIfPresent(held.row().id());
+        if (known == null || !known.madeOf(held.client(), before)) {
+            known = items(held, before);
+            kept.put(held.row().id(), known);
+        }
+        return known;
     }
 
     RunState state(Held held, RunItems made) {

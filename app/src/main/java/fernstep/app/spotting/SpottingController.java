@@ -1,6 +1,6 @@
 package fernstep.app.spotting;
 
-import fernstep.app.figure.Figure;
+import fernstep.app.figure.Drawn;
 import fernstep.app.figure.Spotted;
 import fernstep.app.run.SignKeys;
 import fernstep.app.security.SignedIn;
@@ -48,9 +48,9 @@ class SpottingController {
      *
      * @param changes as JSON
      */
-    record View(Figure figure, String changes) {
+    record View(Drawn figure, String changes) {
         static View of(Spotted spotted) {
-            return new View(spotted.figure(), JSON.writeValueAsString(spotted.changes()));
+            return new View(Drawn.moving(spotted.figure()), JSON.writeValueAsString(spotted.changes()));
         }
     }
 

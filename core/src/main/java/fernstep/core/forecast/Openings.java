@@ -1,15 +1,19 @@
 package fernstep.core.forecast;
 
 import fernstep.core.catalogue.Rung;
+import fernstep.core.client.Restriction;
 import fernstep.core.forecast.Forecast.Quantiles;
 import fernstep.core.forecast.Forecast.Question;
 import fernstep.core.forecast.Forecast.Route;
 import fernstep.core.forecast.Tracks.Track;
 import fernstep.core.plan.RungGates;
+import fernstep.core.plan.StandIns;
+import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** On which day each rung opened in each run, and what that says of her routes and her goal. */
@@ -99,6 +103,8 @@ final class Openings {
 
     Forecast report() {
         List<Route> routes = new ArrayList<>();
+        Screening screening = q.start().known().screening();
+        Set<Restriction> closed = screening == null ? Set.of() : screening.closed();
         for (int t = 0; t < all.size(); t++) {
             Track track = all.get(t);
             int from = track.startsAt() < 0
@@ -106,6 +112,10 @@ final class Openings {
                     : track.ladder().at(track.startsAt()).rungAt() + 1;
             for (int at = from; at < track.rungs().size(); at++) {
                 Rung rung = track.rungs().get(at);
+                if (!StandIns.doneInSomeForm(rung, closed)) {
+                    // what stands in for it is played; that it opens would promise what she is not given
+                    continue;
+                }
                 routes.add(new Route(rung, rung.perSide() ? track.side() : null, quantiles(opened[t][at])));
             }
         }

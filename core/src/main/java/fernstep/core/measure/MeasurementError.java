@@ -13,11 +13,14 @@ public final class MeasurementError {
      * How much of a reading's variance every reading of one visit shares: breath, bladder, hand, position (our choice until
      * pairs within and between visits say otherwise).
      */
-    private static final double VISIT_SHARE = 0.5;
+    public static final double USUAL_VISIT_SHARE = 0.5;
 
     private static final double ALPHA = 0.05;
     /** Fewer pairs say too little about an examiner. */
     public static final int PAIRS_NEEDED = 10;
+
+    /** Fewer pairs between visits say too little about what a visit shares. */
+    public static final int PAIRS_BETWEEN_NEEDED = 5;
 
     private MeasurementError() {}
 
@@ -29,14 +32,22 @@ public final class MeasurementError {
         return sem / Math.sqrt(repeats);
     }
 
-    /** What all readings of one visit share of an error, in its unit; repeats do not make it smaller. */
-    public static double ofVisit(double sem) {
-        return sem * Math.sqrt(VISIT_SHARE);
+    /**
+     * What all readings of one visit share of an error, in its unit; repeats do not make it smaller.
+     *
+     * @param visitShare of the variance, 0 to 1
+     */
+    public static double ofVisit(double sem, double visitShare) {
+        return sem * Math.sqrt(visitShare);
     }
 
-    /** What is left to each reading, in the unit of sem; the mean of repeats makes it smaller. */
-    public static double ofCell(double sem, int repeats) {
-        return ofMean(sem * Math.sqrt(1 - VISIT_SHARE), repeats);
+    /**
+     * What is left to each reading, in the unit of sem; the mean of repeats makes it smaller.
+     *
+     * @param visitShare of the variance, 0 to 1
+     */
+    public static double ofCell(double sem, double visitShare, int repeats) {
+        return ofMean(sem * Math.sqrt(1 - visitShare), repeats);
     }
 
     /** What a difference must exceed where it is the stronger of two that are judged together, in the unit of both errors. */

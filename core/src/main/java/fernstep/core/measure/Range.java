@@ -8,6 +8,8 @@ public enum Range {
     FINGER_TABLE_MM("Finger width", 5, 200, "mm"),
     DEPTH_MM("Depth", 0, 60, "mm"),
     SEM_MM("Typical error", 0.1, 20, "mm"),
+    /** Of the variance of a reading: nothing to all of it. */
+    SHARE("Share of the visit", 0, 1, ""),
     MASS_KG("Body mass", 25, 250, "kg"),
     GESTATION_WEEKS("Weeks of pregnancy", 0, 43, "weeks"),
     HAND_WEIGHT_KG("Hand weight", 0, 20, "kg"),

@@ -60,6 +60,11 @@ public final class StandIns {
                 .toList();
     }
 
+    /** Whether she can do it as it is, or in another place or on her forearms; else something else is done for it. */
+    public static boolean doneInSomeForm(Rung rung, Set<Restriction> closed) {
+        return rung.closedBy(closed).isEmpty() || same(rung, closed).findAny().isPresent();
+    }
+
     private static boolean named(Rung rung, Rung other) {
         return rung.standIns().contains(other.code());
     }

@@ -5,19 +5,22 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Whose fingers: her calibration, and for the methods she has tested her own typical error and bias, mm.
+ * Whose fingers: her calibration, and for the methods she has tested her own typical error, and bias in mm.
  *
  * @param id tells two examiners apart; null where nobody says who it was, which counts as the same
  * @param biasMm by how much she reads too wide (+) or too narrow (−)
  */
 public record Examiner(
-        @Nullable String id, FingerCalibration calibration, Map<Method, Double> ownSemMm, Map<Method, Double> biasMm) {
+        @Nullable String id,
+        FingerCalibration calibration,
+        Map<Method, TypicalError> ownErrors,
+        Map<Method, Double> biasMm) {
     public static final Examiner UNKNOWN = new Examiner(null, FingerCalibration.NOT_CALIBRATED, Map.of(), Map.of());
     private static final double BETWEEN_FINGERS_MM = 5;
     private static final double BETWEEN_OTHERS_MM = 2;
 
     public Examiner {
-        ownSemMm = Map.copyOf(ownSemMm);
+        ownErrors = Map.copyOf(ownErrors);
         biasMm = Map.copyOf(biasMm);
     }
 
@@ -28,7 +31,7 @@ public record Examiner(
     /** Error of one reading, mm: her typical error, and for fingers the rounding to half steps. */
     double errorMm(Method method) {
         double step = method == Method.FINGERS ? calibration.stepMm() : 0;
-        return MeasurementError.ofRounded(semMm(method), step);
+        return MeasurementError.ofRounded(error(method).semMm(), step);
     }
 
     boolean differsFrom(Examiner other) {
@@ -45,7 +48,7 @@ public record Examiner(
         return biasMm.getOrDefault(method, 0.0);
     }
 
-    double semMm(Method method) {
-        return ownSemMm.getOrDefault(method, method.usualSemMm());
+    TypicalError error(Method method) {
+        return ownErrors.getOrDefault(method, TypicalError.of(method.usualSemMm()));
     }
 }

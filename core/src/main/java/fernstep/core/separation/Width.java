@@ -59,9 +59,11 @@ public record Width(
                 .orElseThrow();
         Range.WIDTH_MM.check(mm);
         double single = examiner.errorMm(reading.method());
-        double visit = MeasurementError.ofVisit(single);
+        double visitShare = examiner.error(reading.method()).visitShare();
+        double visit = MeasurementError.ofVisit(single, visitShare);
         double error = Math.hypot(
-                visit, MeasurementError.ofCell(single, reading.values().size()));
+                visit,
+                MeasurementError.ofCell(single, visitShare, reading.values().size()));
         return new Width(
                 reading,
                 mm,

@@ -10,6 +10,7 @@ import fernstep.core.client.Birth;
 import fernstep.core.client.BirthMode;
 import fernstep.core.client.Clearance;
 import fernstep.core.client.ClientFacts;
+import fernstep.core.client.Restriction;
 import fernstep.core.client.Status;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
@@ -60,6 +61,10 @@ class ForecastTest {
     private static final Set<RungGates.Done> NEUTRAL = Set.of(new RungGates.Done("HK1", null));
 
     static RungGates.Known known(int daysAfterBirth) {
+        return known(daysAfterBirth, Set.of());
+    }
+
+    static RungGates.Known known(int daysAfterBirth, Set<Restriction> restrictions) {
         ClientFacts facts = new ClientFacts(
                 Status.POSTNATAL,
                 null,
@@ -69,7 +74,7 @@ class ForecastTest {
                 null,
                 null,
                 null,
-                Set.of());
+                restrictions);
         Screening screening =
                 Screening.of(Screening.Question.of(facts, List.of(), Approach.SLOW_LADDER.stances(), TODAY));
         return KnownOf.her(screening, false, Findings.NONE, Set.of());

@@ -94,8 +94,8 @@ class SeparationTest {
 
         @Test
         void two_examiners_combine_their_own_errors() {
-            Examiner steady = new Examiner(null, TABLE, Map.of(Method.FINGERS, 2.0), Map.of());
-            Examiner newcomer = new Examiner(null, TABLE, Map.of(Method.FINGERS, 5.0), Map.of());
+            Examiner steady = new Examiner(null, TABLE, Map.of(Method.FINGERS, TypicalError.of(2.0)), Map.of());
+            Examiner newcomer = new Examiner(null, TABLE, Map.of(Method.FINGERS, TypicalError.of(5.0)), Map.of());
             Separation s = Separation.of(
                     new Separation.Check(List.of(Reading.of(0, Condition.REST, Method.FINGERS, 2.0, 2.5)), steady),
                     new Separation.Check(List.of(Reading.of(0, Condition.REST, Method.FINGERS, 3.0)), newcomer),

@@ -32,11 +32,11 @@ class LookTest {
 
     @Test
     void what_was_chosen_is_how_she_is_drawn_and_can_be_taken_back(Visitor visitor) {
-        long client = Someone.plain(app.context(), "Orla Fenwick", Approach.SLOW_LADDER, MINUTES);
+        long client = Someone.plain(app.context(), "Junia Fenwick", Approach.SLOW_LADDER, MINUTES);
         Page page = visitor.onATablet("imogen");
         visitor.open("/clients/" + client + "/edit");
         page.locator("a:has-text('How she is drawn')").click();
-        visitor.see("How Orla Fenwick is drawn");
+        visitor.see("How Junia Fenwick is drawn");
         String neutral = fill(page, ".figure .f-face");
         page.locator("label[for=TONE_5]").click();
         page.locator("label[for=GREY]").click();

@@ -2,6 +2,7 @@ package fernstep.exchange.eval;
 
 import fernstep.core.approach.Stances.GapReading;
 import fernstep.core.findings.Observed;
+import fernstep.core.measure.MeasurementError;
 import fernstep.core.measure.Range;
 import fernstep.core.screening.Stage;
 import fernstep.core.separation.Condition;
@@ -13,6 +14,7 @@ import fernstep.core.separation.Method;
 import fernstep.core.separation.Reading;
 import fernstep.core.separation.Separation;
 import fernstep.core.separation.SiteResult;
+import fernstep.core.separation.TypicalError;
 import fernstep.core.separation.Width;
 import fernstep.exchange.casefile.CaseObject;
 import fernstep.exchange.wording.Wording;
@@ -35,9 +37,10 @@ final class SeparationOp implements Operation {
     @Override
     public Map<String, Object> answer(CaseObject request) {
         boolean others = request.has("previousCalibrationMm") || request.has("previousSemMm");
-        Examiner examiner = examiner(request, others ? "now" : null, "calibrationMm", "semMm");
+        Map<Method, Double> shares = perMethod(request, "visitShare", Range.SHARE);
+        Examiner examiner = examiner(request, others ? "now" : null, "calibrationMm", "semMm", shares);
         Examiner examinerBefore =
-                others ? examiner(request, "then", "previousCalibrationMm", "previousSemMm") : examiner;
+                others ? examiner(request, "then", "previousCalibrationMm", "previousSemMm", shares) : examiner;
         boolean firmRidge =
                 request.optionalCode("doming", Observed.Doming.class).orElse(null) == Observed.Doming.FIRM;
         GapReading stance = request.code("gapStance", GapReading.class);
@@ -53,21 +56,39 @@ final class SeparationOp implements Operation {
     }
 
     private static Examiner examiner(
-            CaseObject request, @Nullable String id, String calibrationField, String semField) {
+            CaseObject request,
+            @Nullable String id,
+            String calibrationField,
+            String semField,
+            Map<Method, Double> visitShares) {
         FingerCalibration calibration = request.has(calibrationField)
                 ? request.checked(
                         calibrationField,
                         () -> FingerCalibration.of(request.numbers(calibrationField, Range.FINGER_TABLE_MM)))
                 : FingerCalibration.NOT_CALIBRATED;
-        Map<Method, Double> own = new EnumMap<>(Method.class);
-        Optional<CaseObject> sem = request.optionalObject(semField);
-        sem.ifPresent(s -> {
-            for (Method method : Method.values()) {
-                s.optionalNumber(method.name(), Range.SEM_MM).ifPresent(v -> own.put(method, v));
+        Map<Method, Double> semMm = perMethod(request, semField, Range.SEM_MM);
+        Map<Method, TypicalError> own = new EnumMap<>(Method.class);
+        for (Method method : Method.values()) {
+            if (semMm.containsKey(method) || visitShares.containsKey(method)) {
+                own.put(
+                        method,
+                        new TypicalError(
+                                semMm.getOrDefault(method, method.usualSemMm()),
+                                visitShares.getOrDefault(method, MeasurementError.USUAL_VISIT_SHARE)));
             }
-            s.nothingElse();
-        });
+        }
         return new Examiner(id, calibration, own, Map.of());
+    }
+
+    private static Map<Method, Double> perMethod(CaseObject request, String field, Range range) {
+        Map<Method, Double> numbers = new EnumMap<>(Method.class);
+        request.optionalObject(field).ifPresent(object -> {
+            for (Method method : Method.values()) {
+                object.optionalNumber(method.name(), range).ifPresent(number -> numbers.put(method, number));
+            }
+            object.nothingElse();
+        });
+        return numbers;
     }
 
     private static Separation.Check check(CaseObject request, String field, Examiner examiner) {

@@ -39,7 +39,7 @@ class FhirFilesTest {
 
     /** Every part a case file can have, in her own words and numbers. */
     private static final String CASE = """
-            {"format": "fernstep-case", "version": 1, "name": "Orla Test", "note": "Two lines\\nof a note.",
+            {"format": "fernstep-case", "version": 1, "name": "Junia Test", "note": "Two lines\\nof a note.",
              "dominantHand": "LEFT",
              "client": {"status": "POSTNATAL", "births": [{"date": "2031-02-20", "mode": "CAESAREAN", "tearDegree": 0},
                 {"date": "2028-11-03", "mode": "VAGINAL", "tearDegree": 2}],
