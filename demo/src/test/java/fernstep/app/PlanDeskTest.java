@@ -418,6 +418,7 @@ class PlanDeskTest {
         page.click("a:text-is('Print')");
         visitor.see("Plan for Desk Print");
         assertThat(page.locator(".print-item").first()).containsText("Stop or make it easier at");
+        page.waitForLoadState();
         String foot = page.locator("main p").last().textContent();
         List<Answer> ofOthers = List.of(Answer.FLUID_LEAK, Answer.CONTRACTIONS, Answer.LESS_MOVEMENT, Answer.WOUND);
         for (Answer emergency : Answer.values()) {

@@ -71,7 +71,6 @@ class Board {
      * @param nextVisit the day agreed with her; null without one
      * @param nextCheck when the separation is to be checked again
      * @param searched everything on the row in small letters, by language; filled when somebody searches
-     * @param markup how it stands in the page, by language; filled when somebody looks
      */
     record Row(
             long id,
@@ -83,8 +82,7 @@ class Board {
             @Nullable LocalDate nextVisit,
             @Nullable LocalDate nextCheck,
             Sprig sprig,
-            Map<Locale, String> searched,
-            Map<Locale, String> markup) {
+            Map<Locale, String> searched) {
 
         /** Whether it says the same: then what was made of it holds. */
         boolean says(Row other) {
@@ -179,7 +177,6 @@ class Board {
                     null,
                     null,
                     Sprig.of(List.of()),
-                    new ConcurrentHashMap<>(),
                     new ConcurrentHashMap<>());
         }
     }
@@ -230,7 +227,6 @@ class Board {
                 loaded.nextVisits().get(id),
                 screening.recheckDue(),
                 Sprig.of(standings),
-                new ConcurrentHashMap<>(),
                 new ConcurrentHashMap<>());
     }
 

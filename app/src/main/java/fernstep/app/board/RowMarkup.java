@@ -1,7 +1,11 @@
 package fernstep.app.board;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import fernstep.app.support.Words;
+import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 import org.thymeleaf.context.Context;
 import org.thymeleaf.spring6.SpringTemplateEngine;
@@ -11,6 +15,9 @@ import org.thymeleaf.spring6.SpringTemplateEngine;
 public class RowMarkup {
     private final SpringTemplateEngine templates;
     private final Words words;
+    /** For as long as the row itself is kept. */
+    private final Cache<Board.Row, Map<Locale, String>> made =
+            Caffeine.newBuilder().weakKeys().build();
 
     RowMarkup(SpringTemplateEngine templates, Words words) {
         this.templates = templates;
@@ -18,9 +25,10 @@ public class RowMarkup {
     }
 
     public String of(Board.Row row) {
-        return row.markup().computeIfAbsent(words.locale(), locale -> {
-            Context context = new Context(locale, Map.of("r", row, "words", words));
-            return templates.process("board/row", context);
-        });
+        return made.get(row, known -> new ConcurrentHashMap<>())
+                .computeIfAbsent(
+                        words.locale(),
+                        locale ->
+                                templates.process("board/row", new Context(locale, Map.of("r", row, "words", words))));
     }
 }

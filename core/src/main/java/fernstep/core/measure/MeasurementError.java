@@ -93,15 +93,16 @@ public final class MeasurementError {
     }
 
     /**
-     * SEM from repeat pairs on the same client and day: SD(differences)/√2.
+     * SEM from repeat pairs of the same thing: SD(differences)/√2.
      *
      * @param differences second minus first, one per pair, same unit as the answer
-     * @throws IllegalArgumentException below {@value #PAIRS_NEEDED} pairs
+     * @param needed so many at least: {@value #PAIRS_NEEDED} of one visit, {@value #PAIRS_BETWEEN_NEEDED} of two
+     * @throws IllegalArgumentException below that
      */
-    public static double semFromPairs(List<Double> differences) {
+    public static double semFromPairs(List<Double> differences, int needed) {
         int n = differences.size();
-        if (n < PAIRS_NEEDED) {
-            throw new IllegalArgumentException("needs " + PAIRS_NEEDED + " pairs, got " + n);
+        if (n < needed) {
+            throw new IllegalArgumentException("needs " + needed + " pairs, got " + n);
         }
         double mean = differences.stream().mapToDouble(d -> d).average().orElseThrow();
         double squares =

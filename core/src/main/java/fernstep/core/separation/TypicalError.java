@@ -30,11 +30,13 @@ public record TypicalError(double semMm, double visitShare) {
         if (withinMm.size() < MeasurementError.PAIRS_NEEDED) {
             return Optional.empty();
         }
-        double within = Math.max(SMALLEST_SEM_MM, MeasurementError.semFromPairs(withinMm));
+        double within =
+                Math.max(SMALLEST_SEM_MM, MeasurementError.semFromPairs(withinMm, MeasurementError.PAIRS_NEEDED));
         if (betweenMm.size() < MeasurementError.PAIRS_BETWEEN_NEEDED) {
             return Optional.of(of(within));
         }
-        double between = Math.max(within, MeasurementError.semFromPairs(betweenMm));
+        double between =
+                Math.max(within, MeasurementError.semFromPairs(betweenMm, MeasurementError.PAIRS_BETWEEN_NEEDED));
         return Optional.of(new TypicalError(between, 1 - within * within / (between * between)));
     }
 }

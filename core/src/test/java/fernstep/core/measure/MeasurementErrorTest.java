@@ -27,12 +27,12 @@ class MeasurementErrorTest {
     void sem_of_an_examiner_is_the_spread_of_her_differences_over_root_two() {
         // five +2 and five −2: mean 0, variance 40/9, SD 2.10819, over √2 = 1.49071
         List<Double> pairs = List.of(2.0, -2.0, 2.0, -2.0, 2.0, -2.0, 2.0, -2.0, 2.0, -2.0);
-        assertThat(MeasurementError.semFromPairs(pairs)).isCloseTo(1.49071, within(1e-5));
+        assertThat(MeasurementError.semFromPairs(pairs, 10)).isCloseTo(1.49071, within(1e-5));
     }
 
     @Test
     void fewer_than_ten_pairs_say_too_little() {
-        assertThatThrownBy(() -> MeasurementError.semFromPairs(List.of(1.0, 2.0)))
+        assertThatThrownBy(() -> MeasurementError.semFromPairs(List.of(1.0, 2.0), 10))
                 .hasMessage("needs 10 pairs, got 2");
     }
 
@@ -48,7 +48,7 @@ class MeasurementErrorTest {
     void spread_is_about_their_mean_and_not_about_nothing() {
         // 1 to 10: mean 5.5, squares 82.5, variance 9.16667, SD 3.02765, over √2 = 2.14087
         List<Double> pairs = List.of(1.0, 2.0, 3.0, 4.0, 5.0, 6.0, 7.0, 8.0, 9.0, 10.0);
-        assertThat(MeasurementError.semFromPairs(pairs)).isCloseTo(2.14087, within(1e-5));
+        assertThat(MeasurementError.semFromPairs(pairs, 10)).isCloseTo(2.14087, within(1e-5));
     }
 
     @Test

@@ -8,44 +8,47 @@ import fernstep.core.screening.Stage;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
-/** Two readings that differ by d every time have a typical error of d / √2. */
+/** Differences of +d and −d in turn, n of them, have a variance of d² · n / (n − 1); half of it is one reading's. */
 class TypicalErrorTest {
     private static List<Double> pairs(int howMany, double differenceMm) {
-        return Collections.nCopies(howMany, differenceMm);
+        return IntStream.range(0, howMany)
+                .mapToObj(i -> i % 2 == 0 ? differenceMm : -differenceMm)
+                .toList();
     }
-
-    private static final double ROOT_2 = 1.41421356;
 
     @Test
     void nine_pairs_on_one_visit_say_nothing_yet() {
-        assertThat(TypicalError.ofPairs(pairs(9, 2), pairs(9, 4))).isEmpty();
+        assertThat(TypicalError.ofPairs(pairs(9, 2), pairs(8, 4))).isEmpty();
     }
 
     @Test
     void ten_on_one_visit_and_four_on_two_leave_half_as_shared() {
         TypicalError error = TypicalError.ofPairs(pairs(10, 2), pairs(4, 4)).orElseThrow();
 
-        assertThat(error.semMm()).isCloseTo(2 / ROOT_2, within(1e-6));
+        // 4 · 10/9 / 2 = 2.2222 mm²
+        assertThat(error.semMm()).isCloseTo(1.490712, within(1e-6));
         assertThat(error.visitShare()).isEqualTo(0.5);
     }
 
     @Test
-    void ten_and_five_say_what_a_visit_shares() {
-        TypicalError error = TypicalError.ofPairs(pairs(10, 2), pairs(5, 4)).orElseThrow();
+    void ten_and_six_say_what_a_visit_shares() {
+        TypicalError error = TypicalError.ofPairs(pairs(10, 2), pairs(6, 4)).orElseThrow();
 
-        // variance between visits 16/2 = 8 mm², on one visit 4/2 = 2 mm²: 6 of 8 are shared
-        assertThat(error.semMm()).isCloseTo(4 / ROOT_2, within(1e-6));
-        assertThat(error.visitShare()).isCloseTo(0.75, within(1e-9));
+        // between visits 16 · 6/5 / 2 = 9.6 mm², on one visit 2.2222: 7.3778 of 9.6 are shared
+        assertThat(error.semMm()).isCloseTo(3.098387, within(1e-6));
+        assertThat(error.visitShare()).isCloseTo(0.768519, within(1e-6));
     }
 
     @Test
     void visits_that_agree_better_than_one_visit_share_nothing() {
-        TypicalError error = TypicalError.ofPairs(pairs(10, 3), pairs(5, 1)).orElseThrow();
+        TypicalError error = TypicalError.ofPairs(pairs(10, 3), pairs(6, 1)).orElseThrow();
 
         assertThat(error.visitShare()).isZero();
-        assertThat(error.semMm()).isCloseTo(3 / ROOT_2, within(1e-6));
+        // 9 · 10/9 / 2 = 5 mm²
+        assertThat(error.semMm()).isCloseTo(2.236068, within(1e-6));
     }
 
     @Test
