@@ -104,7 +104,8 @@ final class Tablet {
                 String id = UUID.randomUUID().toString();
                 by.post("/visits/" + visit.group(1) + "/asked", "");
                 // who is held is led to why, not to a session
-                if (by.post("/visits/" + visit.group(1) + "/run", "sessionId=" + id).contains("/sessions/" + id)) {
+                if (by.post("/visits/" + visit.group(1) + "/run", "sessionId=" + id)
+                        .contains("/sessions/" + id)) {
                     sessions.add(id);
                     continue;
                 }

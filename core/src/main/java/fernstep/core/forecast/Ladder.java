@@ -96,6 +96,25 @@ final class Ladder {
         return rungs;
     }
 
+    /** For each step the place of its rung on the line. */
+    int[] rungsOfSteps() {
+        return steps.stream().mapToInt(Step::rungAt).toArray();
+    }
+
+    /** The top of its last rung. */
+    int lastStep() {
+        return steps.size() - 1;
+    }
+
+    /** For each step whether it is the top of its rung's window. */
+    boolean[] tops() {
+        boolean[] tops = new boolean[steps.size()];
+        for (int at = 0; at < tops.length; at++) {
+            tops[at] = steps.get(at).top();
+        }
+        return tops;
+    }
+
     Step at(int step) {
         return steps.get(step);
     }

@@ -4,10 +4,8 @@ import fernstep.core.forecast.Tracks.Track;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 
 /**
@@ -20,8 +18,16 @@ final class Rotation {
     private final int size;
     private final Set<Strand> towardGoal;
 
+    private static final int STRANDS = Strand.values().length;
+    private final int[] strandOf;
+    private final int[] lastStep;
+
     Rotation(List<Track> tracks, Forecast.Start start, Set<Strand> towardGoal) {
         this.tracks = tracks;
+        this.strandOf =
+                tracks.stream().mapToInt(track -> track.strand().ordinal()).toArray();
+        this.lastStep =
+                tracks.stream().mapToInt(track -> track.ladder().lastStep()).toArray();
         this.sessions = start.sessions().isEmpty() ? List.of(Set.of()) : start.sessions();
         this.size = start.size();
         this.towardGoal = towardGoal;
@@ -35,6 +41,7 @@ final class Rotation {
     final class Days {
         private final List<Set<Strand>> now = new ArrayList<>();
         private final boolean[][] holds = new boolean[sessions.size()][tracks.size()];
+        private final int[][] held = new int[sessions.size()][];
         /** No room as the sessions are; asked again only when they change. */
         private final boolean[] refused = new boolean[tracks.size()];
 
@@ -45,6 +52,11 @@ final class Rotation {
                 now.add(copy);
             });
             fill();
+        }
+
+        /** The tracks of a session, as it is now. */
+        int[] in(int turn) {
+            return held[turn % held.length];
         }
 
         boolean holds(int track, int turn) {
@@ -77,11 +89,11 @@ final class Rotation {
         }
 
         private boolean replace(Strand strand, int[] step) {
-            Map<Strand, Boolean> atEnd = atEnd(step);
+            boolean[] atEnd = atEnd(step);
             for (Set<Strand> session : now) {
                 Strand rests = session.stream()
                         .filter(s -> !towardGoal.contains(s))
-                        .max((a, b) -> Boolean.compare(atEnd.getOrDefault(a, false), atEnd.getOrDefault(b, false)))
+                        .max((a, b) -> Boolean.compare(atEnd[a.ordinal()], atEnd[b.ordinal()]))
                         .orElse(null);
                 if (rests != null) {
                     session.remove(rests);
@@ -95,25 +107,30 @@ final class Rotation {
 
         /** After a move: what has come to its end and no goal asks for makes room. */
         void remake(int[] step) {
-            Map<Strand, Boolean> atEnd = atEnd(step);
+            boolean full = false;
+            for (Set<Strand> session : now) {
+                full |= session.size() >= size;
+            }
+            if (!full) {
+                return;
+            }
+            boolean[] atEnd = atEnd(step);
             boolean changed = false;
             for (Set<Strand> session : now) {
-                changed |= session.size() >= size
-                        && session.removeIf(s -> !towardGoal.contains(s) && atEnd.getOrDefault(s, false));
+                changed |=
+                        session.size() >= size && session.removeIf(s -> !towardGoal.contains(s) && atEnd[s.ordinal()]);
             }
             if (changed) {
                 fill();
             }
         }
 
-        private Map<Strand, Boolean> atEnd(int[] step) {
-            Map<Strand, Boolean> atEnd = new EnumMap<>(Strand.class);
-            for (int t = 0; t < tracks.size(); t++) {
-                Track track = tracks.get(t);
-                boolean end = step[t] >= 0
-                        && track.ladder().at(step[t]).top()
-                        && track.ladder().at(step[t]).rungAt() == track.rungs().size() - 1;
-                atEnd.merge(track.strand(), end, Boolean::logicalAnd);
+        /** By strand: whether all its sides have come to the end. */
+        private boolean[] atEnd(int[] step) {
+            boolean[] atEnd = new boolean[STRANDS];
+            Arrays.fill(atEnd, true);
+            for (int t = 0; t < step.length; t++) {
+                atEnd[strandOf[t]] &= step[t] == lastStep[t];
             }
             return atEnd;
         }
@@ -121,9 +138,15 @@ final class Rotation {
         private void fill() {
             Arrays.fill(refused, false);
             for (int session = 0; session < now.size(); session++) {
-                for (int t = 0; t < tracks.size(); t++) {
+                int[] in = new int[tracks.size()];
+                int count = 0;
+                for (int t = 0; t < in.length; t++) {
                     holds[session][t] = now.get(session).contains(tracks.get(t).strand());
+                    if (holds[session][t]) {
+                        in[count++] = t;
+                    }
                 }
+                held[session] = Arrays.copyOf(in, count);
             }
         }
     }

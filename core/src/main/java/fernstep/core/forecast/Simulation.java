@@ -1,6 +1,5 @@
 package fernstep.core.forecast;
 
-import fernstep.core.catalogue.Rung;
 import fernstep.core.forecast.Forecast.Counts;
 import fernstep.core.forecast.Forecast.Question;
 import fernstep.core.forecast.Tracks.Track;
@@ -36,9 +35,20 @@ final class Simulation {
     private final int days;
     private final Tracks tracks;
     private final List<Track> all;
+    private final Ladder[] ladders;
     private final int n;
     private final int[] otherSide;
     private final int[][] firstOpen;
+    /** By track and step: the place of its rung, and whether it is the top of its window. */
+    private final int[][] rungOfStep;
+
+    private final boolean[][] topOfStep;
+    private final int[][][] needs;
+    private final int[][] asksCleanWeeks;
+    private final int[][] asksTopWeeks;
+    /** By track and rung: weeks already spent at its top. */
+    private final int[][] weeksAtTopBefore;
+
     private final Openings openings;
     private final boolean[] trains;
     private final int[] turn;
@@ -50,11 +60,28 @@ final class Simulation {
         this.tracks = new Tracks(q);
         this.all = tracks.all();
         this.n = all.size();
+        this.ladders = all.stream().map(Track::ladder).toArray(Ladder[]::new);
         this.otherSide = all.stream().mapToInt(tracks::otherSide).toArray();
         this.firstOpen = new int[n][];
+        this.rungOfStep = new int[n][];
+        this.topOfStep = new boolean[n][];
+        this.needs = new int[n][][];
+        this.asksCleanWeeks = new int[n][];
+        this.asksTopWeeks = new int[n][];
+        this.weeksAtTopBefore = new int[n][];
+        Map<String, Integer> weeksAtTop = q.start().known().history().weeksAtTop();
         this.openings = new Openings(q, all);
         for (int t = 0; t < n; t++) {
-            firstOpen[t] = all.get(t).gateDay();
+            Track track = all.get(t);
+            firstOpen[t] = track.gateDay();
+            rungOfStep[t] = track.ladder().rungsOfSteps();
+            topOfStep[t] = track.ladder().tops();
+            needs[t] = track.needs();
+            asksCleanWeeks[t] = track.cleanWeeks();
+            asksTopWeeks[t] = track.topWeeks();
+            weeksAtTopBefore[t] = track.rungs().stream()
+                    .mapToInt(rung -> weeksAtTop.getOrDefault(rung.code(), 0))
+                    .toArray();
         }
         this.trains = new boolean[days];
         this.turn = new int[days];
@@ -104,7 +131,7 @@ final class Simulation {
                 Track track = all.get(t);
                 clean[t] = drawn(CLEAN, counts.getOrDefault(track.strand(), Counts.NONE));
                 step[t] = track.startsAt();
-                topSince[t] = step[t] >= 0 && track.ladder().at(step[t]).top() ? 0 : NEVER;
+                topSince[t] = step[t] >= 0 && topOfStep[t][step[t]] ? 0 : NEVER;
             }
             LocalDate due = q.start().recheckDue();
             this.recheckDue = due == null
@@ -126,7 +153,7 @@ final class Simulation {
                 if (trains[day] && dice.happens(adherence)) {
                     doneThisWeek++;
                     int session = turn[day];
-                    for (int t = 0; t < n; t++) {
+                    for (int t : inSession.in(session)) {
                         if (step[t] >= 0 && inSession.holds(t, session)) {
                             session(day, t, dice.happens(clean[t]));
                         }
@@ -167,20 +194,19 @@ final class Simulation {
         }
 
         private void session(int day, int t, boolean isClean) {
-            Track track = all.get(t);
-            Ladder.Step from = track.ladder().at(step[t]);
-            int packed = track.ladder().after(step[t], state[t], isClean);
-            Ladder.Step target = track.ladder().at(Ladder.step(packed));
-            boolean rises = target.rungAt() > from.rungAt();
-            if (rises && !mayOpen(t, target.rungAt(), day)) {
+            int packed = ladders[t].after(step[t], state[t], isClean);
+            int target = Ladder.step(packed);
+            int rung = rungOfStep[t][target];
+            boolean rises = rung > rungOfStep[t][step[t]];
+            if (rises && !mayOpen(t, rung, day)) {
                 return;
             }
-            if (rises && openings.never(t, target.rungAt(), run)) {
-                openings.set(t, target.rungAt(), run, day + 1);
+            if (rises && openings.never(t, rung, run)) {
+                openings.set(t, rung, run, day + 1);
             }
-            step[t] = Ladder.step(packed);
+            step[t] = target;
             state[t] = Ladder.state(packed);
-            if (!target.top()) {
+            if (!topOfStep[t][target]) {
                 topSince[t] = NEVER;
             } else if (topSince[t] == NEVER || rises) {
                 topSince[t] = day + 1;
@@ -191,14 +217,13 @@ final class Simulation {
         }
 
         private boolean mayOpen(int t, int rungAt, int day) {
-            Track track = all.get(t);
             if (firstOpen[t][rungAt] > day + 1 || leadsTooFar(t, rungAt) || recheckOverdue(day)) {
                 return false;
             }
-            if (track.cleanWeeks()[rungAt] > cleanWeeks || !topHeld(t, track.topWeeks()[rungAt], day)) {
+            if (asksCleanWeeks[t][rungAt] > cleanWeeks || !topHeld(t, asksTopWeeks[t][rungAt], day)) {
                 return false;
             }
-            int[] pairs = track.needs()[rungAt];
+            int[] pairs = needs[t][rungAt];
             for (int i = 0; i < pairs.length; i += 2) {
                 boolean own = pairs[i] == t;
                 if (pairs[i] < 0 || (!own && !passed(pairs[i], pairs[i + 1]))) {
@@ -216,8 +241,7 @@ final class Simulation {
             if (weeks == 0) {
                 return true;
             }
-            Rung now = all.get(t).ladder().at(Math.max(0, step[t])).rung();
-            int before = q.start().known().history().weeksAtTop().getOrDefault(now.code(), 0);
+            int before = weeksAtTopBefore[t][rungOfStep[t][Math.max(0, step[t])]];
             int since = topSince[t] == NEVER ? 0 : (day + 1 - topSince[t]) / WEEK + (topSince[t] == 0 ? before : 0);
             return since >= weeks;
         }
@@ -226,8 +250,8 @@ final class Simulation {
             if (step[t] < 0) {
                 return false;
             }
-            Ladder.Step at = all.get(t).ladder().at(step[t]);
-            return at.rungAt() > rungAt || (at.rungAt() == rungAt && at.top());
+            int at = rungOfStep[t][step[t]];
+            return at > rungAt || (at == rungAt && topOfStep[t][step[t]]);
         }
 
         /** The stronger side may lead by one rung. */
@@ -236,8 +260,7 @@ final class Simulation {
             if (other < 0 || rungAt == 0) {
                 return false;
             }
-            return step[other] < 0
-                    || rungAt > all.get(other).ladder().at(step[other]).rungAt() + 1;
+            return step[other] < 0 || rungAt > rungOfStep[other][step[other]] + 1;
         }
     }
 }
