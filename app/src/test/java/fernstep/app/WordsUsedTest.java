@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -64,6 +65,19 @@ class WordsUsedTest {
     void no_words_of_a_page_are_left_over() throws IOException {
         String used = String.join("", read(RESOURCES.resolve("templates"), ".html"));
         assertThat(WORDS.under("page.").keySet()).allMatch(k -> used.contains("page." + k));
+    }
+
+    /** A phrase, a blank, a phrase: another language has another order. */
+    private static final Pattern GLUED =
+            Pattern.compile("words\\.text\\('[^']*'\\) ?\\+ ?' |\\+ ?words\\.text\\('[^']*'\\) ?\\+|== 1 \\?");
+
+    @Test
+    void no_template_glues_a_sentence_or_counts_by_hand() throws IOException {
+        assertThat(read(RESOURCES.resolve("templates"), ".html").stream()
+                        .map(page -> page.replaceAll("\\s+", " "))
+                        .flatMap(page -> GLUED.matcher(page).results())
+                        .map(MatchResult::group))
+                .isEmpty();
     }
 
     private static Set<String> unknown(List<String> sources, Pattern named, String prefix) {

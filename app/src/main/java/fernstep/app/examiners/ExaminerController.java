@@ -43,8 +43,8 @@ class ExaminerController {
         public String visitShare(Words words) {
             return repeatability
                     .visitSharePercent()
-                    .map(percent -> words.text("page.examiners.visitShareOwn", percent))
-                    .orElseGet(() -> words.text("page.examiners.visitShareUsual"));
+                    .map(percent -> words.text("examiner.visitShareOwn", percent))
+                    .orElseGet(() -> words.text("examiner.visitShareUsual"));
         }
     }
 

@@ -37,6 +37,11 @@ record PlanView(
         boolean byHand,
         int size,
         @Nullable Integer againstBestWeekPct) {
+    /** "+12" or "−8"; empty where she has not trained. */
+    public String againstBestWeekSigned() {
+        return againstBestWeekPct == null ? "" : (againstBestWeekPct < 0 ? "−" : "+") + Math.abs(againstBestWeekPct);
+    }
+
     /**
      * One item.
      *

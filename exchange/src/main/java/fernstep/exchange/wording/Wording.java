@@ -7,7 +7,6 @@ import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
 import java.text.DecimalFormatSymbols;
-import java.text.MessageFormat;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
@@ -15,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.ResourceBundle;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** Turns codes and reasons into sentences of one language. */
 public final class Wording {
@@ -37,6 +37,7 @@ public final class Wording {
     private final char decimal;
     private final Locale locale;
     private final DateTimeFormatter dates;
+    private final Map<String, Sentence> ready = new ConcurrentHashMap<>();
 
     /** @param locale a language and, in its extension, units: without one centimetres and kilograms */
     public Wording(Locale locale) {
@@ -197,11 +198,8 @@ public final class Wording {
 
     /** @throws java.util.MissingResourceException for a key without words */
     public String text(String key, Object... facts) {
-        Object[] readable = new Object[facts.length];
-        for (int i = 0; i < facts.length; i++) {
-            readable[i] = readable(facts[i]);
-        }
-        return MessageFormat.format(pattern(key), readable);
+        return ready.computeIfAbsent(key, unknown -> Sentence.of(pattern(unknown), locale.stripExtensions()))
+                .with(facts, fact -> String.valueOf(readable(fact)));
     }
 
     private Object readable(Object fact) {
