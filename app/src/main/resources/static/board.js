@@ -19,7 +19,11 @@
   async function ask(fields) {
     const mine = ++asked;
     const answer = await fetch('/board/rows?' + new URLSearchParams(fields), { headers: { 'X-Requested-With': 'fetch' } }).catch(() => null);
-    if (!answer || mine !== asked) { return false; }
+    if (!answer) { return false; }
+    if (mine !== asked) {
+      answer.body?.cancel();
+      return false;
+    }
     if (answer.redirected || answer.status === 401) { window.location.reload(); return false; }
     if (!answer.ok) { return false; }
     const rows = await answer.text();

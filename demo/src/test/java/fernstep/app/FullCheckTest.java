@@ -459,7 +459,7 @@ class FullCheckTest {
             page.locator("button:text-is('Press')").click();
             page.click("text=This is my reading");
             visitor.see("Hidden width");
-            visitor.see(round + " pairs saved");
+            visitor.see(round + (round == 1 ? " pair saved" : " pairs saved"));
         }
         // half a finger (7.5 mm) apart in five of ten rounds: SD 3.95, over √2 = 2.8
         assertThat(page.locator("aside")).containsText("Typical error 2.8 mm, smallest real change 7.7 mm.");

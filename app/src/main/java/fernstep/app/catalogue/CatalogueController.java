@@ -89,6 +89,7 @@ class CatalogueController {
         List<String> all = new ArrayList<>(List.of(
                 rung.code(),
                 rung.name(),
+                words.name(rung),
                 words.code(rung.strand()),
                 words.code(rung.position()),
                 words.code(rung.aim()),

@@ -91,12 +91,12 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
         String side = side(route.side());
         LocalDate early = o.p10() == null ? q.horizon().today() : o.p10();
         boolean ends = o.p90() != null;
-        String text =
-                route.rung().code() + side + " " + route.rung().name() + ": " + words.day(early) + " in 10 of 100, "
-                        + (o.p50() == null ? "not in half of them" : words.day(o.p50()) + " in 50") + ", "
-                        + (o.p90() == null ? "not in 90 by the end" : words.day(o.p90()) + " in 90");
+        String text = route.rung().code() + side + " " + words.name(route.rung()) + ": " + words.day(early)
+                + " in 10 of 100, "
+                + (o.p50() == null ? "not in half of them" : words.day(o.p50()) + " in 50") + ", "
+                + (o.p90() == null ? "not in 90 by the end" : words.day(o.p90()) + " in 90");
         return new Row(
-                route.rung().code() + side + " " + shortened(route.rung().name()),
+                route.rung().code() + side + " " + shortened(words.name(route.rung())),
                 y,
                 x(q, early),
                 o.p50() == null ? null : x(q, o.p50()),

@@ -113,7 +113,10 @@ record PlanView(
                     strand,
                     cards,
                     inHand,
-                    cards.stream().map(c -> c.item().rung().name()).distinct().collect(Collectors.joining(" / ")),
+                    cards.stream()
+                            .map(c -> words.name(c.item().rung()))
+                            .distinct()
+                            .collect(Collectors.joining(" / ")),
                     bySide(cards, c -> words.dose(c.item().dose()), true, words),
                     bySide(cards, c -> c.where() == null ? "" : c.where(), false, words),
                     cards.stream().mapToInt(c -> c.item().seconds()).sum());

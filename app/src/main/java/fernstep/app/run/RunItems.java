@@ -90,14 +90,14 @@ final class RunItems {
         Rung rung = e.rung();
         return new RunState.Item(
                 rung.code(),
-                rung.name(),
+                words.name(rung),
                 side(e),
                 e.side(),
                 words.dose(e.dose()),
                 words.code(e.asDone(client.body()).position()),
-                rung.howTo(),
+                words.howTo(rung),
                 rung.cues().getOrDefault(client.stances().activation().name(), ""),
-                rung.caution(),
+                words.mind(rung),
                 e.set(),
                 e.dose().sets(),
                 e.repsDone(),

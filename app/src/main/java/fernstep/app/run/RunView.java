@@ -105,7 +105,7 @@ class RunView {
                 .filter(e -> e.answered().contains(event))
                 .filter(e -> session.current().filter(now -> now == e).isEmpty())
                 .findFirst()
-                .map(e -> (e.rung().name() + " " + (e.side() == null ? "" : words.code(e.side()))).strip())
+                .map(e -> (words.name(e.rung()) + " " + (e.side() == null ? "" : words.code(e.side()))).strip())
                 .orElse(null);
         boolean open = session.overrideOf(event).isEmpty() && event.advice().move() != Move.REFER_NOW;
         return advice.view(event, session.overrideOf(event), client, exercise, open);

@@ -34,8 +34,8 @@ public class Languages extends AbstractMessageSource {
         return FOR_CLIENTS.stream().anyMatch(l -> l.toLanguageTag().equals(language));
     }
 
-    /** Those that a browser can ask for, the usual one first. */
-    List<Locale> offered() {
+    /** Those that staff can read, the usual one first. */
+    public List<Locale> offered() {
         return pseudo
                 ? Stream.concat(FILES.forStaff().stream(), Stream.of(Wording.PSEUDO))
                         .toList()

@@ -136,6 +136,14 @@ public class Words {
         return wording().name(rung);
     }
 
+    /** What must not happen, as it is said about her: in English the catalogue's own line. */
+    public String mind(Rung rung) {
+        return locale().getLanguage().equals(Locale.ENGLISH.getLanguage())
+                        && !wording().isPseudo()
+                ? rung.caution()
+                : wording().caution(rung);
+    }
+
     /** How the client does it. */
     public String howTo(Rung rung) {
         return wording().howTo(rung);

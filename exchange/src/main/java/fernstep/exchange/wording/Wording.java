@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.ResourceBundle;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 
@@ -24,6 +25,9 @@ public final class Wording {
     private static final String UNITS = "ms";
 
     private static final String INCHES_AND_POUNDS = "ussystem";
+    /** Reasons whose first two facts are the name of a rung, as the catalogue has it, and its code. */
+    private static final Set<String> NAMES_A_RUNG = Set.of("rung.name", "rung.lessFar", "difference.rung");
+
     private static final double CM_PER_INCH = 2.54;
     private static final double POUNDS_PER_KG = 2.204_622_6;
 
@@ -90,7 +94,11 @@ public final class Wording {
                     .map(String::valueOf)
                     .toList());
         }
-        return text(reason.key(), reason.facts().toArray());
+        Object[] facts = reason.facts().toArray();
+        if (NAMES_A_RUNG.contains(reason.key())) {
+            facts[0] = name(String.valueOf(facts[1]), String.valueOf(facts[0]));
+        }
+        return text(reason.key(), facts);
     }
 
     private String list(List<String> parts) {
@@ -130,6 +138,16 @@ public final class Wording {
     /** A rung as its client calls it. */
     public String name(Rung rung) {
         return toHer(rung, "name", rung.name());
+    }
+
+    private String name(String code, String asWritten) {
+        String key = code + ".name";
+        return rungs.containsKey(key) ? rungs.getString(key) : asWritten;
+    }
+
+    /** Whether it is the made-up language of tests. */
+    public boolean isPseudo() {
+        return longer;
     }
 
     /** How she does it. */
