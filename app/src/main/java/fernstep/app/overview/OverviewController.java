@@ -122,7 +122,7 @@ class OverviewController {
         }
         String day = Objects.requireNonNullElse(prescription.name(today.date()), "");
         int seconds = items.stream().mapToInt(PlanItem::seconds).sum();
-        String names = items.stream().map(i -> i.rung().name()).distinct().collect(Collectors.joining(" · "));
+        String names = items.stream().map(i -> words.name(i.rung())).distinct().collect(Collectors.joining(" · "));
         return new Todays(day, Math.max(1, Math.round(seconds / 60f)), names);
     }
 

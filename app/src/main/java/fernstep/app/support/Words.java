@@ -198,12 +198,14 @@ public class Words {
     }
 
     public String number(@Nullable Double value, int decimals) {
-        return value == null ? "–" : Numbers.plain(Numbers.rounded(value, decimals));
+        return value == null ? "–" : wording().number(Numbers.rounded(value, decimals));
     }
 
     /** "+2 cm", "navel", "−5 cm". */
     public String site(double siteCm) {
-        return siteCm == 0 ? text("site.navel") : (siteCm > 0 ? "+" : "−") + Numbers.plain(Math.abs(siteCm)) + " cm";
+        return siteCm == 0
+                ? text("site.navel")
+                : (siteCm > 0 ? "+" : "−") + wording().number(Math.abs(siteCm)) + " cm";
     }
 
     /** One of the choices on which schools differ, as one picks it. */

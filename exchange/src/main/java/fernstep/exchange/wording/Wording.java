@@ -192,6 +192,11 @@ public final class Wording {
         return pattern("cue." + sign);
     }
 
+    /** A number with the decimal point or comma of the language. */
+    public String number(double value) {
+        return Numbers.plain(value).replace('.', decimal);
+    }
+
     public String of(LocalDate date) {
         return dates.format(date);
     }
