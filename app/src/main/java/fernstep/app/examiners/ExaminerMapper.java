@@ -15,7 +15,7 @@ interface ExaminerMapper {
 
     List<PairRow> pairs(@Param("staffId") long staffId);
 
-    /** Same client, site, condition and method, on visits that follow each other within two weeks. */
+    /** Same client, site, condition and method, on two visits at most two weeks apart. */
     List<RecheckRow> rechecks(@Param("staffId") long staffId);
 
     /** The same pair sent twice is kept once. */

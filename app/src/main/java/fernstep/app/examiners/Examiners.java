@@ -50,7 +50,7 @@ public class Examiners {
         Map<Method, List<Double>> rechecks = mapper.rechecks(staffId).stream()
                 .collect(Collectors.groupingBy(
                         RecheckRow::method,
-                        Collectors.mapping(row -> differenceMm(row, fingers), Collectors.toList())));
+                        Collectors.flatMapping(row -> row.differenceMm(fingers).stream(), Collectors.toList())));
         return Arrays.stream(Method.values())
                 .map(method -> Repeatability.of(
                         method,
@@ -58,16 +58,6 @@ public class Examiners {
                         rechecks.getOrDefault(method, List.of())))
                 .filter(known -> known.pairs() + known.pairsBetween() > 0)
                 .toList();
-    }
-
-    /** Of the first repeat of each: what a mean of several shows would be too small for a single reading. */
-    private static double differenceMm(RecheckRow row, FingerCalibration fingers) {
-        return firstMm(row.method(), row.second(), fingers) - firstMm(row.method(), row.first(), fingers);
-    }
-
-    private static double firstMm(Method method, String stored, FingerCalibration fingers) {
-        double value = Double.parseDouble(stored.split(",", 2)[0]);
-        return method == Method.FINGERS ? fingers.toMm(value) : value;
     }
 
     public void calibrate(long staffId, FingerCalibration c) {
