@@ -126,7 +126,7 @@ public class Ladders {
         for (LadderRow step : steps) {
             Rung rung = catalogues.get().rung(step.rung());
             Window window = DoseRules.window(rung.window(), client.stances().dose());
-            if (DoseRules.notchUp(step.dose(), window).isEmpty()) {
+            if (DoseRules.atTop(step.dose(), window)) {
                 atTop.merge(step.rung(), (int) ChronoUnit.WEEKS.between(step.since(), day), Math::min);
             }
         }

@@ -54,7 +54,11 @@ final class Ladder {
     private final int[] afterClean;
     private final int[] afterEased;
 
-    /** One dose of one rung. */
+    /**
+     * One dose of one rung.
+     *
+     * @param top from here the next rung opens, if its gates do
+     */
     record Step(Rung rung, int rungAt, Dose dose, boolean top) {}
 
     /** @param rung where she stands, which may be a branch of the main line; null for a strand not begun */
@@ -106,7 +110,7 @@ final class Ladder {
         return steps.size() - 1;
     }
 
-    /** For each step whether it is the top of its rung's window. */
+    /** For each step whether the next rung may open from it. */
     boolean[] tops() {
         boolean[] tops = new boolean[steps.size()];
         for (int at = 0; at < tops.length; at++) {
@@ -124,7 +128,7 @@ final class Ladder {
         Optional<Dose> dose = Optional.of(DoseRules.first(rung, stance));
         while (dose.isPresent()) {
             Optional<Dose> next = DoseRules.notchUp(dose.get(), window);
-            steps.add(new Step(rung, at, dose.get(), next.isEmpty()));
+            steps.add(new Step(rung, at, dose.get(), DoseRules.atTop(dose.get(), window)));
             dose = next;
         }
     }

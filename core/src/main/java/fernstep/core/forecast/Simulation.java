@@ -199,6 +199,7 @@ final class Simulation {
             int rung = rungOfStep[t][target];
             boolean rises = rung > rungOfStep[t][step[t]];
             if (rises && !mayOpen(t, rung, day)) {
+                addSet(t);
                 return;
             }
             if (rises && openings.never(t, rung, run)) {
@@ -213,6 +214,15 @@ final class Simulation {
             }
             if (rises) {
                 inSession.remake(step);
+            }
+        }
+
+        /** While the next rung waits for something else. */
+        private void addSet(int t) {
+            int more = step[t] + 1;
+            if (more < rungOfStep[t].length && rungOfStep[t][more] == rungOfStep[t][step[t]]) {
+                step[t] = more;
+                state[t] = 0;
             }
         }
 

@@ -189,6 +189,14 @@ public final class DoseRules {
         return up(dose, window, 1);
     }
 
+    /**
+     * Each set is as long as the window lets it be. A set more is for who waits here for something else; it is not asked of
+     * who may go on (brief 17.6: at most twelve weeks of perfect work, whatever the approach).
+     */
+    public static boolean atTop(Dose dose, Window window) {
+        return notchUp(dose, window).filter(more -> more.sets() <= dose.sets()).isEmpty();
+    }
+
     /** Half of that step, where her stage asks for caution. */
     public static Optional<Dose> halfNotchUp(Dose dose, Window window) {
         return up(dose, window, HALF);

@@ -285,14 +285,21 @@ final class ProgressStep {
         if (further != null && rangeFirst) {
             return Optional.of(notchUp(place.dose(), further, "progress.rangeUp"));
         }
+        if (further == null && DoseRules.atTop(place.dose(), place.window())) {
+            Optional<Progress> rises = next().filter(progress -> progress.change() == Change.NEXT_RUNG);
+            if (rises.isPresent()) {
+                return rises;
+            }
+        }
         if (up.isPresent()) {
             return Optional.of(
                     notchUp(up.get(), place.range().now(), veryLight() ? "progress.twoNotchesUp" : "progress.notchUp"));
         }
-        return Optional.of(q.catalogue()
-                .next(place.rung(), q.known()::leavesOut)
-                .map(this::nextRung)
-                .orElseGet(() -> stay(Change.HOLD, Reason.of("progress.topOfStrand"))));
+        return next().or(() -> Optional.of(stay(Change.HOLD, Reason.of("progress.topOfStrand"))));
+    }
+
+    private Optional<Progress> next() {
+        return q.catalogue().next(place.rung(), q.known()::leavesOut).map(this::nextRung);
     }
 
     /** What was eased is earned back before anything is added: half of the way, then the rest. */

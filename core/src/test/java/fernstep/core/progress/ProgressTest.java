@@ -157,10 +157,10 @@ class ProgressTest {
 
         @Test
         void with_fewer_sets_earns_no_set_more() {
-            assertThat(twoSetsOf(15).did(new Amount(2, 15, null), 5, 3).answer().dose())
-                    .isEqualTo(new Dose(3, 15, null, null, 1, 3));
-            assertThat(twoSetsOf(15).did(new Amount(1, 15, null), 5, 3).answer().change())
-                    .isEqualTo(Change.NEXT_RUNG);
+            // F4 waits for the other side
+            Case f3 = new Case().stance(DoseStance.SETS_WEEKLY).at("F3", new Dose(2, 10, null, null, 1, 3));
+            assertThat(f3.did(new Amount(1, 10, null), 5, 3).answer().change()).isEqualTo(Change.READY_WAITING);
+            assertThat(f3.did(new Amount(2, 10, null), 2, 1).answer().change()).isEqualTo(Change.READY_WAITING);
         }
 
         @Test
@@ -308,7 +308,7 @@ class ProgressTest {
         }
 
         @Test
-        void then_hold_then_sets_inside_the_window() {
+        void then_hold_inside_the_window() {
             // DC1 5–10 × 3–5 s, sets 2–3 by weekly sets
             Case c = f2().stance(DoseStance.SETS_WEEKLY).log(5, Kind.CLEAN).log(3, Kind.CLEAN);
             assertThat(c.at("DC1", new Dose(2, 9, 3, null, 1, 3))
@@ -321,11 +321,29 @@ class ProgressTest {
                             .dose()
                             .holdS())
                     .isEqualTo(5);
-            assertThat(c.at("DC1", new Dose(2, 10, 5, null, 1, 3))
-                            .answer()
-                            .dose()
-                            .sets())
-                    .isEqualTo(3);
+        }
+
+        @Test
+        void then_a_set_while_the_next_exercise_waits_for_the_other_side() {
+            Progress p = f2().stance(DoseStance.SETS_WEEKLY)
+                    .at("F3", new Dose(2, 10, null, null, 1, 3))
+                    .log(5, Kind.CLEAN)
+                    .log(3, Kind.CLEAN)
+                    .answer();
+            assertThat(p.change()).isEqualTo(Change.NOTCH_UP);
+            assertThat(p.dose()).isEqualTo(new Dose(3, 10, null, null, 1, 3));
+        }
+
+        @Test
+        void asks_no_third_set_of_who_may_go_on() {
+            Progress p = f2().stance(DoseStance.SETS_WEEKLY)
+                    .at("F3", new Dose(2, 10, null, null, 1, 3))
+                    .done("F3", Side.RIGHT)
+                    .log(5, Kind.CLEAN)
+                    .log(3, Kind.CLEAN)
+                    .answer();
+            assertThat(p.change()).isEqualTo(Change.NEXT_RUNG);
+            assertThat(p.rung()).isEqualTo("F4");
         }
 
         @Test

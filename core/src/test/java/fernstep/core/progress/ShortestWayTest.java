@@ -37,7 +37,6 @@ class ShortestWayTest {
     private static final Body BODY = Body.of(68.0, 165.0);
     private static final LocalDate MONDAY = LocalDate.of(2031, 1, 6);
     private static final int MOST_SESSIONS = 400;
-    private static final int MORE_WEEKS_BY_SETS = 3;
 
     private static final Findings EVERYTHING_FOUND = Findings.NONE
             .with(new Findings.Pressure(Observed.Cough.DRAWS_IN, null, Observed.Doming.NONE))
@@ -112,10 +111,7 @@ class ShortestWayTest {
             Map<String, Integer> begun = begun(strand, approach.stances());
             System.out.println("shortest way, sessions until begun, " + approach + ": " + begun);
             assertThat(begun).as(approach.name()).containsKey(last);
-            // who does two to three sets of everything takes longer
-            boolean threeSets = approach == Approach.BREATH_LED || approach == Approach.GRADED_LOAD;
-            int more = threeSets ? MORE_WEEKS_BY_SETS : 0;
-            assertThat(begun.get(last)).as(approach.name()).isLessThanOrEqualTo(5 * (weeks + more));
+            assertThat(begun.get(last)).as(approach.name()).isLessThanOrEqualTo(5 * weeks);
         }
     }
 }
