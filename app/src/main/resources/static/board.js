@@ -8,17 +8,18 @@
   /** Read anew because something changed, the board stays as long as it was. */
   async function again() {
     const show = new URLSearchParams(window.location.search).get('show');
-    await ask(show ? { q: form.elements.q.value, show } : { q: form.elements.q.value });
+    await ask(show ? { q: form.elements.q.value, show } : { q: form.elements.q.value }, 'poll');
   }
 
   async function find() {
     const q = form.elements.q.value;
-    if (await ask({ q })) { window.history.replaceState(null, '', q ? '/?' + new URLSearchParams({ q }) : '/'); }
+    if (await ask({ q }, 'fetch')) { window.history.replaceState(null, '', q ? '/?' + new URLSearchParams({ q }) : '/'); }
   }
 
-  async function ask(fields) {
+  /** @param by 'poll' when nobody asked for it: that keeps no sign-in alive */
+  async function ask(fields, by) {
     const mine = ++asked;
-    const answer = await fetch('/board/rows?' + new URLSearchParams(fields), { headers: { 'X-Requested-With': 'fetch' } }).catch(() => null);
+    const answer = await fetch('/board/rows?' + new URLSearchParams(fields), { headers: { 'X-Requested-With': by } }).catch(() => null);
     if (!answer) { return false; }
     if (mine !== asked) {
       answer.body?.cancel();

@@ -117,18 +117,28 @@ const fern = {
   window.addEventListener('pageshow', () => under.clear());
 })();
 
-// Who leaves the tablet lying is signed out after 45 minutes, though a page that asks the server would go on for ever. What
-// was not sent is kept, bound to the account. The hour is shared by all tabs.
+// Who leaves the tablet lying is signed out, after as long as the server allows: here, too, since a page that asks the server
+// by itself would go on for ever. What was not sent is kept, bound to the account. The hour is shared by all tabs. A page that
+// is read and touched but asks for nothing tells the server now and then that somebody is there.
 (() => {
-  const LEFT_ALONE_MS = 45 * 60 * 1000;
-  const touched = () => localStorage.setItem('touched', String(Date.now()));
   document.addEventListener('DOMContentLoaded', () => {
     const form = document.getElementById('sign-out');
-    if (!form) { return; }
+    const allowed = document.querySelector('meta[name="left-alone-s"]');
+    if (!form || !allowed) { return; }
+    const leftAloneMs = 1000 * Number(allowed.content);
+    let told = Date.now();
+    const touched = () => {
+      const now = Date.now();
+      localStorage.setItem('touched', String(now));
+      if (now - told > leftAloneMs / 9) {
+        told = now;
+        fetch('/still-here', { headers: { 'X-Requested-With': 'fetch' } }).catch(() => null);
+      }
+    };
     touched();
     for (const kind of ['pointerdown', 'keydown']) { document.addEventListener(kind, touched, { capture: true, passive: true }); }
     window.setInterval(() => {
-      if (Date.now() - Number(localStorage.getItem('touched')) > LEFT_ALONE_MS) { form.dispatchEvent(new Event('left-alone')); }
+      if (Date.now() - Number(localStorage.getItem('touched')) > leftAloneMs) { form.dispatchEvent(new Event('left-alone')); }
     }, 30000);
   });
 })();

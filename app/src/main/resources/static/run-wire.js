@@ -30,7 +30,7 @@ window.fernRunWire = (() => {
     async listen() {
       if (this.base && !this.queue.length && document.visibilityState === 'visible') {
         try {
-          const answer = await this.ask(this.url + '/state?known=' + encodeURIComponent(this.base.version));
+          const answer = await this.ask(this.url + '/state?known=' + encodeURIComponent(this.base.version), false, 'poll');
           if (answer && !this.queue.length) { this.take(answer); }
         } catch (lost) { this.offline = true; }
       }
@@ -39,13 +39,14 @@ window.fernRunWire = (() => {
 
     /**
      * JSON of ours, or nothing for "nothing new"; throws for everything else, a captive page included. What the browser kept
-     * from before counts only where it was asked for: it must never take the place of what is known since.
+     * from before counts only where it was asked for: it must never take the place of what is known since. Asked by 'poll',
+     * it keeps no sign-in alive.
      */
-    async ask(url, keptWillDo) {
+    async ask(url, keptWillDo, by = 'fetch') {
       const cut = new AbortController();
       const timer = window.setTimeout(() => cut.abort(), CUT_MS);
       try {
-        const answer = await fetch(url, { signal: cut.signal, headers: { 'X-Requested-With': 'fetch' } });
+        const answer = await fetch(url, { signal: cut.signal, headers: { 'X-Requested-With': by } });
         this.checkSignedIn(answer);
         if (answer.status === 204) { this.offline = false; return null; }
         if (!answer.ok || !this.isJson(answer)) { throw new Error('no answer of ours'); }

@@ -8,7 +8,9 @@ document.addEventListener('DOMContentLoaded', () => {
   const every = 400;
   const look = async () => {
     try {
-      const answer = await fetch('/house/import/table/progress?form=' + box.dataset.form, { headers: { Accept: 'application/json' } });
+      const answer = await fetch('/house/import/table/progress?form=' + box.dataset.form, {
+        headers: { Accept: 'application/json', 'X-Requested-With': 'poll' },
+      });
       const told = await answer.json();
       if (!told.moving) { window.location.replace('/house/import/table?form=' + box.dataset.form); return; }
       bar.max = told.all;

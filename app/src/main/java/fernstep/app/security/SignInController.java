@@ -11,12 +11,14 @@ import jakarta.validation.constraints.Size;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.dao.CannotAcquireLockException;
 import org.springframework.dao.DuplicateKeyException;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.validation.BindingResult;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 
 /** Sign-in, and the first account of an empty house. */
 @Controller
@@ -54,6 +56,11 @@ class SignInController {
         model.addAttribute("demoAccounts", demo ? staff.all() : java.util.List.of());
         return "security/sign-in";
     }
+
+    /** Touches the sign-in of somebody who reads one page for long. */
+    @GetMapping("/still-here")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void stillHere() {}
 
     @GetMapping("/first-account")
     String firstAccount(Model model) {

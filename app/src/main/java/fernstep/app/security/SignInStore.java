@@ -14,6 +14,9 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.core.env.Environment;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
 import org.springframework.session.Session;
 import org.springframework.session.SessionRepository;
 import org.springframework.session.web.http.SessionRepositoryFilter;
@@ -23,6 +26,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /**
  * Sign-ins as they are stored, with less to and fro: read once a request instead of twice, and touched once a minute instead
  * of at every request of every tablet. Whatever else changes in one is written at once, and another request reads it anew.
+ * What a page asks for by itself touches none, and none lasts longer than a working day.
  */
 @Configuration(proxyBeanMethods = false)
 class SignInStore {
@@ -30,15 +34,25 @@ class SignInStore {
     private static final Duration TOUCHED_EVERY = Duration.ofMinutes(1);
 
     private static final ThreadLocal<Touched<?>> OF_THIS_REQUEST = new ThreadLocal<>();
+    /** The request comes from a page that nobody need be looking at. */
+    private static final ThreadLocal<Boolean> BY_ITSELF = ThreadLocal.withInitial(() -> false);
 
     @Bean
-    static BeanPostProcessor quietSessions() {
+    static BeanPostProcessor quietSessions(Environment settings) {
+        Duration longest = settings.getRequiredProperty("fern.sign-in-ends-after", Duration.class);
         return new BeanPostProcessor() {
             @Override
             public Object postProcessAfterInitialization(Object bean, String name) {
-                return bean instanceof SessionRepository<?> stored ? new Quiet<>(stored) : bean;
+                return bean instanceof SessionRepository<?> stored ? new Quiet<>(stored, longest) : bean;
             }
         };
+    }
+
+    /** A stream, or a script that asks again and again: it says so. */
+    private static boolean byItself(HttpServletRequest request) {
+        String accept = request.getHeader(HttpHeaders.ACCEPT);
+        return "poll".equals(request.getHeader("X-Requested-With"))
+                || (accept != null && accept.contains(MediaType.TEXT_EVENT_STREAM_VALUE));
     }
 
     /** Nothing of a request is left on its thread for the next. */
@@ -50,9 +64,11 @@ class SignInStore {
                 throws ServletException, IOException {
             try {
                 OF_THIS_REQUEST.remove();
+                BY_ITSELF.set(byItself(request));
                 rest.doFilter(request, response);
             } finally {
                 OF_THIS_REQUEST.remove();
+                BY_ITSELF.remove();
             }
         }
 
@@ -75,7 +91,8 @@ class SignInStore {
         }
     }
 
-    private record Quiet<S extends Session>(SessionRepository<S> stored) implements SessionRepository<Touched<S>> {
+    private record Quiet<S extends Session>(SessionRepository<S> stored, Duration longest)
+            implements SessionRepository<Touched<S>> {
         @Override
         public Touched<S> createSession() {
             return new Touched<>(stored.createSession());
@@ -95,7 +112,14 @@ class SignInStore {
                 return (Touched<S>) here;
             }
             S found = stored.findById(id);
-            return found == null ? null : new Touched<>(found);
+            if (found == null) {
+                return null;
+            }
+            if (found.getCreationTime().plus(longest).isBefore(Instant.now())) {
+                stored.deleteById(id);
+                return null;
+            }
+            return new Touched<>(found);
         }
 
         @Override
@@ -114,7 +138,7 @@ class SignInStore {
 
         @Override
         public void setLastAccessedTime(Instant at) {
-            if (!at.isBefore(stored.getLastAccessedTime().plus(TOUCHED_EVERY))) {
+            if (!BY_ITSELF.get() && !at.isBefore(stored.getLastAccessedTime().plus(TOUCHED_EVERY))) {
                 stored.setLastAccessedTime(at);
             }
         }

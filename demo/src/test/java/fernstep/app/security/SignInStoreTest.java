@@ -7,11 +7,14 @@ import fernstep.app.AppExtension;
 import fernstep.app.BrowserExtension;
 import fernstep.app.Visitor;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Base64;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.core.env.Environment;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /** A sign-in that is touched now and then, and ends at once. */
@@ -73,5 +76,69 @@ class SignInStoreTest {
         leftAlone(signIn(visitor), 60);
         page.reload();
         assertThat(page.url()).endsWith("/sign-in");
+    }
+
+    private static void asks(Page page, String path, String by) {
+        page.evaluate(
+                "([path, by]) => fetch(path, { headers: { 'X-Requested-With': by } }).then((answer) => answer.text())",
+                List.of(path, by));
+    }
+
+    @Test
+    void what_a_page_asks_by_itself_keeps_no_sign_in_alive(Visitor visitor) {
+        Page page = visitor.onATablet("ilse");
+        visitor.open("/catalogue/F3");
+        String signIn = signIn(visitor);
+        long before = leftAlone(signIn, 5);
+        asks(page, "/board/rows?q=", "poll");
+        page.evaluate("() => fetch('/board/changes', { headers: { Accept: 'text/event-stream' } })"
+                + ".then((answer) => answer.body.cancel())");
+        assertThat(touched(signIn)).isEqualTo(before);
+        asks(page, "/board/rows?q=", "fetch");
+        assertThat(touched(signIn)).isGreaterThan(before);
+    }
+
+    @Test
+    void a_page_that_is_read_for_long_says_that_somebody_is_there(Visitor visitor) {
+        Page page = visitor.onATablet("ilse");
+        visitor.open("/catalogue/F3");
+        page.clock().install();
+        page.reload();
+        String signIn = signIn(visitor);
+        long before = leftAlone(signIn, 6);
+        // more than a ninth of the forty-five minutes later she taps on the page
+        page.clock().fastForward(6 * 60_000L);
+        page.waitForResponse(
+                answer -> answer.url().endsWith("/still-here"),
+                () -> page.locator("main").click());
+        assertThat(touched(signIn)).isGreaterThan(before);
+    }
+
+    @Test
+    void however_busy_it_ends_after_twelve_hours(Visitor visitor) {
+        Page page = visitor.onATablet("ilse");
+        visitor.open("/catalogue/F3");
+        String signIn = signIn(visitor);
+        begun(signIn, 11);
+        page.reload();
+        assertThat(page.url()).endsWith("/catalogue/F3");
+        begun(signIn, 13);
+        page.reload();
+        assertThat(page.url()).endsWith("/sign-in");
+    }
+
+    private void begun(String signIn, int hoursAgo) {
+        sql.update(
+                "UPDATE SPRING_SESSION SET CREATION_TIME = ? WHERE SESSION_ID = ?",
+                Instant.now().minus(hoursAgo, ChronoUnit.HOURS).toEpochMilli(),
+                signIn);
+    }
+
+    @Test
+    void the_page_signs_out_when_the_server_does(Visitor visitor, Environment settings) {
+        Page page = visitor.onATablet("ilse");
+        Duration server = settings.getRequiredProperty("spring.session.timeout", Duration.class);
+        assertThat(page.locator("meta[name=left-alone-s]").getAttribute("content"))
+                .isEqualTo(String.valueOf(server.toSeconds()));
     }
 }
