@@ -12,6 +12,7 @@ import fernstep.core.measure.Range;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Choice;
 import fernstep.core.plan.Dose;
+import fernstep.core.plan.LeftOut;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.Swaps;
@@ -259,7 +260,7 @@ class PlanEdits {
                 .distinct()
                 .filter(s -> after.items().stream().noneMatch(i -> i.strand() == s))
                 .filter(s -> after.leftOut().stream()
-                        .noneMatch(l -> l.strand() == s && l.why().key().equals("leftOut.nothingCalls")))
+                        .noneMatch(l -> l.strand() == s && l.because() == LeftOut.Because.Decided.NOTHING_CALLS))
                 .map(words::code)
                 .toList();
         return pushed.isEmpty()

@@ -9,6 +9,7 @@ import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
+import fernstep.core.plan.LeftOut;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.Swaps;
@@ -281,7 +282,7 @@ record PlanView(
                         l.items(),
                         l.items().stream().mapToInt(PlanItem::seconds).sum(),
                         l.why(),
-                        l.why().key().equals("leftOut.byHand")))
+                        l.because() == LeftOut.Because.Decided.BY_HAND))
                 .toList();
     }
 

@@ -17,6 +17,7 @@ import fernstep.app.support.Today;
 import fernstep.core.catalogue.Catalogue;
 import fernstep.core.decision.Situation;
 import fernstep.core.measure.Side;
+import fernstep.core.plan.LeftOut;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.schedule.Prescription;
@@ -296,7 +297,7 @@ public class Runner {
                 .map(v -> {
                     Plan plan = plans.plan(v);
                     List<PlanItem> all = new ArrayList<>(plan.items());
-                    plan.leftOut().stream().filter(Plan.LeftOut::forWantOfRoom).forEach(l -> all.addAll(l.items()));
+                    plan.leftOut().stream().filter(LeftOut::forWantOfRoom).forEach(l -> all.addAll(l.items()));
                     all.removeIf(item -> v.standing().holds(item.rung()));
                     return all;
                 })

@@ -89,6 +89,12 @@ public record Rung(
         asks = List.copyOf(asks);
     }
 
+    /** Its code tells it from all others; rungs are keys at every turn of a plan. */
+    @Override
+    public int hashCode() {
+        return code.hashCode();
+    }
+
     /** A walk or a run: not in the minutes of a session, nor one of its exercises. */
     public boolean apart() {
         return means.contains(Waymark.APART);

@@ -2,7 +2,6 @@ package fernstep.core.forecast;
 
 import fernstep.core.catalogue.CatalogueStrand;
 import fernstep.core.catalogue.Rung;
-import fernstep.core.catalogue.RungGate;
 import fernstep.core.forecast.Forecast.Question;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Place;
@@ -17,7 +16,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** Every strand and side as a ladder, begun or not, with what each of its rungs waits for, worked out once. */
@@ -25,13 +23,6 @@ final class Tracks {
     static final int NEVER = Integer.MAX_VALUE;
     static final int WEEK = 7;
     static final int NOT_BEGUN = -1;
-
-    /** Codes by which a gate waits for training: those are played, the others stay. */
-    private static final Set<String> PLAYED = Set.of("CLEAN_WEEKS", "TOP_HELD");
-    /** Codes of what days alone bring, if nothing new is told. */
-    private static final Set<String> PASSES = Set.of("AFTER_BIRTH", "FLOOR_QUIET");
-
-    private static final int FLOOR_QUIET_DAYS = 28;
 
     /**
      * One strand and side.
@@ -117,9 +108,9 @@ final class Tracks {
                 startsAt,
                 rungs,
                 rungs.stream().mapToInt(this::gateDay).toArray(),
-                rungs.stream().map(r -> needs(r, side)).toArray(int[][]::new),
-                rungs.stream().mapToInt(Tracks::cleanWeeks).toArray(),
-                rungs.stream().mapToInt(Tracks::topWeeks).toArray());
+                rungs.stream().map(rung -> asked(rung, side).needs()).toArray(int[][]::new),
+                rungs.stream().mapToInt(rung -> asked(rung, side).cleanWeeks()).toArray(),
+                rungs.stream().mapToInt(rung -> asked(rung, side).topWeeks()).toArray());
     }
 
     private int gateDay(Rung rung) {
@@ -138,30 +129,17 @@ final class Tracks {
     }
 
     private int dated(Rung rung) {
-        int day = 0;
-        for (RungGate gate : rung.gates()) {
-            if (gate instanceof RungGate.Opened opened) {
-                day = Math.max(day, gateDay(opened.code()));
-            } else if (gate instanceof RungGate.WeeksAfterBirth weeks) {
-                day = Math.max(day, daysToGo(weeks));
-            } else if (gate instanceof RungGate.FloorQuiet && known.history().floorSymptoms()) {
-                day = Math.max(day, FLOOR_QUIET_DAYS);
-            }
-        }
-        return day;
+        return asked(rung, null).day();
     }
 
-    private int daysToGo(RungGate.WeeksAfterBirth gate) {
-        Integer since =
-                known.screening() == null ? null : known.screening().stage().daysSinceBirth();
-        return since == null ? 0 : Math.max(0, WEEK * gate.weeks() - since);
+    private Asked asked(Rung rung, @Nullable Side side) {
+        return Asked.of(rung, side, known, this);
     }
 
     /** What no training and no day changes here: a grade, a scoop, a ridge, a pregnancy; on it or on what leads to it. */
     static Optional<Waiting> closedByItself(Rung rung, RungGates.Known known) {
         return RungGates.waiting(rung, null, everythingTrained(known)).stream()
-                .filter(w -> !PLAYED.contains(w.code()))
-                .filter(w -> !dateOf(w))
+                .filter(waiting -> !played(waiting.liftedBy()))
                 .findFirst();
     }
 
@@ -170,23 +148,18 @@ final class Tracks {
         return closedByItself(rung, known.with(Ladder.IDEAL)).isEmpty();
     }
 
-    private static boolean dateOf(Waiting w) {
-        if (PASSES.contains(w.code())) {
-            return true;
-        }
-        for (GateCode code : GateCode.values()) {
-            if (code.name().equals(w.code())) {
-                return true;
-            }
-        }
-        return false;
+    private static boolean played(Waiting.Lift lift) {
+        return switch (lift) {
+            case DAYS, TRAINING -> true;
+            case ANOTHER_DAY, CHECK, OTHER_CHOICE -> false;
+        };
     }
 
     private static RungGates.Known everythingTrained(RungGates.Known known) {
         return known.withDone(Ladder.all(known.catalogue()));
     }
 
-    private int gateDay(GateCode code) {
+    int gateDay(GateCode code) {
         Screening screening = known.screening();
         Gate gate = screening == null ? null : screening.gates().get(code);
         if (gate == null || gate.open()) {
@@ -203,46 +176,8 @@ final class Tracks {
                 Math.max(0, gate.opensOn().toEpochDay() - q.horizon().today().toEpochDay());
     }
 
-    private static int cleanWeeks(Rung rung) {
-        return rung.gates().stream()
-                .filter(RungGate.CleanWeeks.class::isInstance)
-                .mapToInt(g -> ((RungGate.CleanWeeks) g).weeks())
-                .max()
-                .orElse(0);
-    }
-
-    private static int topWeeks(Rung rung) {
-        return rung.gates().stream()
-                .filter(RungGate.TopHeldWeeks.class::isInstance)
-                .mapToInt(g -> ((RungGate.TopHeldWeeks) g).weeks())
-                .max()
-                .orElse(0);
-    }
-
-    /** Pairs of track and rung; a rung that no ladder climbs counts only if it is done already. */
-    private int[] needs(Rung rung, @Nullable Side side) {
-        List<Integer> pairs = new ArrayList<>();
-        for (RungGate gate : rung.gates()) {
-            if (gate instanceof RungGate.CleanRung clean) {
-                Rung asked = q.catalogue().rung(clean.rung());
-                List<Side> sides = !asked.perSide() || (!clean.bothSides() && side != null)
-                        ? List.of(side == null ? Side.LEFT : side)
-                        : List.of(Side.values());
-                sides.forEach(s -> need(asked, s, pairs));
-            } else if (gate instanceof RungGate.EitherRung either) {
-                Rung nearer =
-                        nearer(q.catalogue().rung(either.rung()), q.catalogue().rung(either.or()));
-                List.of(Side.values()).forEach(s -> need(nearer, s, pairs));
-            } else if (gate instanceof RungGate.AnySide any) {
-                Rung asked = q.catalogue().rung(any.rung());
-                need(asked, ahead(asked.strand()), pairs);
-            }
-        }
-        return pairs.stream().mapToInt(Integer::intValue).toArray();
-    }
-
     /** Of two rungs that do the same, the one she has fewer before her to. */
-    private Rung nearer(Rung one, Rung other) {
+    Rung nearer(Rung one, Rung other) {
         return toGo(other) < toGo(one) ? other : one;
     }
 
@@ -257,7 +192,7 @@ final class Tracks {
     }
 
     /** Where either side will do, the one that is further on will do first. */
-    private Side ahead(Strand strand) {
+    Side ahead(Strand strand) {
         return place(strand, Side.RIGHT) > place(strand, Side.LEFT) ? Side.RIGHT : Side.LEFT;
     }
 
@@ -270,7 +205,7 @@ final class Tracks {
                 .orElse(0);
     }
 
-    private void need(Rung rung, Side side, List<Integer> pairs) {
+    void need(Rung rung, Side side, List<Integer> pairs) {
         boolean done = known.done().stream()
                 .anyMatch(d -> d.rung().equals(rung.code()) && (d.side() == null || d.side() == side));
         if (done) {

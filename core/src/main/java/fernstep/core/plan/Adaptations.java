@@ -77,7 +77,7 @@ public record Adaptations(Set<Answer> told) {
 
     private Optional<Waiting> ruledOut(Answer answer, boolean concerned, String key) {
         return told.contains(answer) && concerned
-                ? Optional.of(new Waiting(answer.name(), null, Reason.of(key)))
+                ? Optional.of(new Waiting.Told(answer, Reason.of(key)))
                 : Optional.empty();
     }
 

@@ -8,7 +8,7 @@ import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.DeepCoreGrade;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
-import fernstep.core.measure.Reason;
+import fernstep.core.plan.Waiting.Found.Sought;
 import fernstep.core.screening.Strand;
 import java.util.EnumSet;
 import java.util.Optional;
@@ -35,34 +35,34 @@ final class Ceilings {
     /** Why a rung lies above what her findings allow; empty where it does not. */
     static Optional<Waiting> over(Rung rung, RungGates.Known known) {
         if (rung.loaded() && known.findings().shown().lift() == Observed.FloorLift.BEARS_DOWN) {
-            return Optional.of(new Waiting("FLOOR_LIFT", null, Reason.of("waiting.floorBearsDown")));
+            return waiting(Sought.FLOOR_NOT_BEARING_DOWN);
         }
         Findings f = known.findings();
         boolean scoopMissing = f.scoop() == Observed.Scoop.NO
                 && rung.strand() == Strand.HANDS_KNEES
                 && above(rung, FIRM_RIDGE_KNEES, known.catalogue());
         if (scoopMissing) {
-            return waiting("SCOOP", Reason.of("waiting.scoop"));
+            return waiting(Sought.SCOOP);
         }
         if (!rung.loaded()) {
             return Optional.empty();
         }
         if (f.engagementWeak()) {
-            return waiting("SET_GRADE", Reason.of("waiting.setGrade", DeepCoreGrade.MOST_WEAK + 1));
+            return Optional.of(new Waiting.SetGrade(DeepCoreGrade.MOST_WEAK + 1));
         }
         if (f.breathComesFirst() && !rung.means().contains(FIRST_FLOAT)) {
-            return waiting("BREATH_CONTROL", Reason.of("waiting.breathControl"));
+            return waiting(Sought.BREATH_CONTROL);
         }
         if (f.doming() == Observed.Doming.FIRM && overFirmRidge(rung, known.catalogue())) {
-            return waiting("RIDGE", Reason.of("waiting.firmRidge"));
+            return waiting(Sought.NO_FIRM_RIDGE);
         }
         return softRidgeCaps(known) && overSoftRidge(rung, known.catalogue())
-                ? waiting("RIDGE", Reason.of("waiting.softRidge"))
+                ? waiting(Sought.NO_SOFT_RIDGE)
                 : Optional.empty();
     }
 
-    private static Optional<Waiting> waiting(String code, Reason reason) {
-        return Optional.of(new Waiting(code, null, reason));
+    private static Optional<Waiting> waiting(Sought sought) {
+        return Optional.of(new Waiting.Found(sought));
     }
 
     /** In pregnancy any ridge counts as not allowed. */

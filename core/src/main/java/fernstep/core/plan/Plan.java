@@ -93,17 +93,6 @@ public record Plan(
         }
     }
 
-    /** A strand that is open but not in, and why. */
-    public record LeftOut(Strand strand, List<PlanItem> items, Reason why) {
-        private static final Set<String> WANT_OF_ROOM = Set.of(
-                "leftOut.minutes", "leftOut.changes", "leftOut.size", "leftOut.sizeOfMinutes", "leftOut.nothingCalls");
-
-        /** Nothing speaks against it but that other work came first. */
-        public boolean forWantOfRoom() {
-            return WANT_OF_ROOM.contains(why.key());
-        }
-    }
-
     /** A strand that is not in the plan and what it waits for. */
     public record NotOpen(Strand strand, @Nullable Side side, Rung rung, List<Waiting> waiting) {}
 

@@ -14,6 +14,7 @@ import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
 import fernstep.core.screening.Strand;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -56,6 +57,12 @@ public record PlanItem(
     private static final double GENTLER_LOAD = 0.8;
     /** Below it the range solver has nothing to meet. */
     private static final double LEAST_INDEX = 0.1;
+
+    /** Strand, exercise and side tell items of one plan apart; they are keys while it is packed. */
+    @Override
+    public int hashCode() {
+        return Objects.hash(strand, rung, side);
+    }
 
     public List<SignCode> stopSigns() {
         return rung.watch();

@@ -7,8 +7,10 @@ import fernstep.core.catalogue.Rung;
 import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
+import fernstep.core.plan.LeftOut.Because.Decided;
+import fernstep.core.plan.LeftOut.NoRoom;
+import fernstep.core.plan.LeftOut.NoRoom.Limit;
 import fernstep.core.plan.Packing.Room;
-import fernstep.core.plan.Plan.LeftOut;
 import fernstep.core.plan.Plan.NotOpen;
 import fernstep.core.plan.Plan.Question;
 import fernstep.core.screening.Answer;
@@ -135,23 +137,23 @@ final class PlanMaker {
                 .toList();
         if (items.isEmpty()) {
             if (!made.items().isEmpty()) {
-                leftOut.add(new LeftOut(code, made.items(), Reason.of("leftOut.alreadyIn")));
+                leftOut.add(new LeftOut(code, made.items(), Decided.ALREADY_IN));
             }
             return;
         }
         if (by(code, Choice::leftOut)) {
-            leftOut.add(new LeftOut(code, items, Reason.of("leftOut.byHand")));
+            leftOut.add(new LeftOut(code, items, Decided.BY_HAND));
             return;
         }
         boolean locked = by(code, Choice::locked);
         Role role = items.get(0).role();
         if (!loadOpen && role != Role.FOUNDATION && !locked) {
-            leftOut.add(new LeftOut(code, items, Reason.of("leftOut.foundationsFirst")));
+            leftOut.add(new LeftOut(code, items, Decided.FOUNDATIONS_FIRST));
             return;
         }
         if (code == Strand.IMPACT && !needs.calls(code) && !locked) {
             // nobody runs for want of something else to do
-            leftOut.add(new LeftOut(code, items, Reason.of("leftOut.nothingCalls")));
+            leftOut.add(new LeftOut(code, items, Decided.NOTHING_CALLS));
             return;
         }
         boolean foundation = role == Role.FOUNDATION;
@@ -235,7 +237,7 @@ final class PlanMaker {
                 kept.add(e);
             } else {
                 exercises.remove(e);
-                leftOut.add(new LeftOut(e.strand(), e.items(), Reason.of("leftOut.foundationsInTurn")));
+                leftOut.add(new LeftOut(e.strand(), e.items(), Decided.FOUNDATIONS_IN_TURN));
             }
         }
         exercises.removeAll(kept);
@@ -269,8 +271,8 @@ final class PlanMaker {
     }
 
     /** There is no room for it even in the fewest sets, and how long those take. */
-    private Reason tooLong(Exercise e) {
-        return Reason.of("leftOut.minutes", (least(e).secondsPerDay() + 59) / 60);
+    private LeftOut.Because tooLong(Exercise e) {
+        return new NoRoom(Limit.MINUTES, (least(e).secondsPerDay() + 59) / 60);
     }
 
     private boolean fitsWith(List<Exercise> kept, Exercise other, Room room) {
@@ -296,29 +298,29 @@ final class PlanMaker {
         leftOut.sort(Comparator.comparing(LeftOut::strand));
     }
 
-    private Reason whyLeftOut(Exercise e, List<Exercise> session, Room room) {
+    private LeftOut.Because whyLeftOut(Exercise e, List<Exercise> session, Room room) {
         if (e.mustBeIn()) {
             return tooLong(e);
         }
         if (!e.called()) {
-            return Reason.of("leftOut.nothingCalls");
+            return Decided.NOTHING_CALLS;
         }
         List<Exercise> with = new ArrayList<>(session);
         with.add(least(e));
         if (Packing.changes(with) > room.changes()) {
-            return Reason.of("leftOut.changes", room.changes());
+            return new NoRoom(Limit.CHANGES, room.changes());
         }
         boolean full = session.stream().filter(Exercise::counts).count() >= room.size();
         if (!full && Packing.seconds(with) > room.secondsPerDay()) {
             return tooLong(e);
         }
         if (full && room.size() < room().size()) {
-            return Reason.of("leftOut.sizeOfMinutes", room.size());
+            return new NoRoom(Limit.SIZE_OF_MINUTES, room.size());
         }
         if (full && room.size() < q.wishes().size()) {
-            return Reason.of("leftOut.tired", room.size());
+            return new LeftOut.Tired(room.size());
         }
         // it would fit, and what comes before it waits for the minutes that are left
-        return full ? Reason.of("leftOut.size", room.size()) : tooLong(e);
+        return full ? new NoRoom(Limit.SIZE, room.size()) : tooLong(e);
     }
 }

@@ -10,19 +10,16 @@ import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
-import fernstep.core.screening.Answer;
+import fernstep.core.plan.Waiting.Found.Sought;
 import fernstep.core.screening.Gate;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Screening;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -122,7 +119,7 @@ public final class RungGates {
     public static List<Waiting> waiting(Rung rung, @Nullable Side side, Known known) {
         Reader reader = new Reader(rung, known);
         if (known.screening() != null && known.screening().nothingAllowed()) {
-            return List.of(new Waiting("OUTCOME", null, Reason.of("waiting.nothingToday")));
+            return List.of(new Waiting.NothingToday());
         }
         reader.walk(rung, side, true);
         List<Waiting> all = new ArrayList<>(reader.found);
@@ -130,7 +127,7 @@ public final class RungGates {
         Ceilings.over(rung, known).ifPresent(all::add);
         Adaptations.of(known.screening()).closes(rung).ifPresent(all::add);
         if (known.leavesOut(rung)) {
-            all.add(new Waiting("SPINE", null, Reason.of("waiting.spine")));
+            all.add(new Waiting.LedOtherwise());
         }
         return all.stream().distinct().toList();
     }
@@ -139,23 +136,16 @@ public final class RungGates {
         return waiting(rung, side, known).isEmpty();
     }
 
-    private static final Set<String> OF_TODAY = Stream.concat(
-                    Arrays.stream(GateCode.values()).map(Enum::name),
-                    Stream.concat(
-                            Arrays.stream(Answer.values()).map(Enum::name),
-                            Stream.of("BIRTH", "OUTCOME", "AFTER_BIRTH", "FLOOR_QUIET", "IMPACT_FELT")))
-            .collect(Collectors.toUnmodifiableSet());
-
     /** Dates, clearances, pregnancy and today's answers that close it, findings and other rungs left aside. */
     public static List<Waiting> closedToday(Rung rung, @Nullable Side side, Known known) {
         return waiting(rung, side, known).stream()
-                .filter(w -> OF_TODAY.contains(w.code()))
+                .filter(waiting -> waiting.liftedBy().ofToday())
                 .toList();
     }
 
     /** A position or load of hers that closes it: something may stand in. */
     static Optional<Waiting> closedPosition(Rung rung, Known known) {
-        return rung.closedBy(known.closed()).map(r -> new Waiting(r.name(), null, Reason.of("waiting.restriction", r)));
+        return rung.closedBy(known.closed()).map(Waiting.ClosedPosition::new);
     }
 
     /** One gate by itself, where no other rung is asked for; empty while it holds nothing closed. */
@@ -207,8 +197,8 @@ public final class RungGates {
             }
             Gate gate = known.screening().gates().get(lastDate);
             return gate == null
-                    ? Optional.of(new Waiting(lastDate.name(), null, Reason.of("waiting.unknownGate")))
-                    : Optional.of(new Waiting(lastDate.name(), gate.opensOn(), gate.reason()));
+                    ? Optional.of(new Waiting.Dated(lastDate, null, Reason.of("waiting.unknownGate")))
+                    : Optional.of(new Waiting.Dated(lastDate, gate.opensOn(), gate.reason()));
         }
 
         @Override
@@ -228,18 +218,19 @@ public final class RungGates {
             boolean done = both ? left && right : side == Side.LEFT ? left : right;
             return unless(
                     done,
-                    gate.rung(),
-                    Reason.of(gate.bothSides() ? "waiting.rungBothSides" : "waiting.rung", name(gate.rung())));
+                    new Waiting.RungFirst(
+                            rung(gate.rung()),
+                            gate.bothSides() ? Waiting.RungFirst.On.BOTH_SIDES : Waiting.RungFirst.On.ITS_SIDE));
         }
 
         @Override
         public Optional<Waiting> anySide(RungGate.AnySide gate) {
             boolean either = met(gate.rung(), Side.LEFT) || met(gate.rung(), Side.RIGHT);
-            return unless(either, gate.rung(), Reason.of("waiting.rungAnySide", name(gate.rung())));
+            return unless(either, new Waiting.RungFirst(rung(gate.rung()), Waiting.RungFirst.On.ANY_SIDE));
         }
 
-        private Reason name(String code) {
-            return Reason.of("rung.name", known.catalogue().rung(code).name(), code);
+        private Rung rung(String code) {
+            return known.catalogue().rung(code);
         }
 
         /**
@@ -263,7 +254,7 @@ public final class RungGates {
         public Optional<Waiting> setGrade(RungGate.SetGrade gate) {
             boolean holds =
                     known.findings().weakerGrade().map(DeepCoreGrade::value).orElse(0) >= gate.atLeast();
-            return unless(holds, "SET_GRADE", Reason.of("waiting.setGrade", gate.atLeast()));
+            return unless(holds, new Waiting.SetGrade(gate.atLeast()));
         }
 
         @Override
@@ -271,63 +262,54 @@ public final class RungGates {
             boolean keeps = known.findings().tolerance().map(t -> !t.isPoor()).orElse(false);
             boolean holds = keeps
                     || (known.findings().cough() != null && !known.findings().coughReversed());
-            return unless(holds, "BREATH_CONTROL", Reason.of("waiting.breathControl"));
+            return unless(holds, new Waiting.Found(Sought.BREATH_CONTROL));
         }
 
         @Override
         public Optional<Waiting> cleanWeeks(RungGate.CleanWeeks gate) {
             int weeks = known.history().cleanWeeks();
-            return unless(weeks >= gate.weeks(), "CLEAN_WEEKS", Reason.of("waiting.cleanWeeks", gate.weeks(), weeks));
+            return unless(weeks >= gate.weeks(), new Waiting.CleanWeeks(gate.weeks(), weeks));
         }
 
         @Override
         public Optional<Waiting> topHeldWeeks(RungGate.TopHeldWeeks gate) {
             int weeks = known.history().weeksAtTop().getOrDefault(gate.rung(), 0);
-            return unless(
-                    weeks >= gate.weeks(),
-                    "TOP_HELD",
-                    Reason.of("waiting.topHeld", name(gate.rung()), gate.weeks(), weeks));
+            return unless(weeks >= gate.weeks(), new Waiting.TopHeld(rung(gate.rung()), gate.weeks(), weeks));
         }
 
         @Override
         public Optional<Waiting> scoop(RungGate.Scoop gate) {
-            return unless(known.findings().scoop() == Observed.Scoop.YES, "SCOOP", Reason.of("waiting.scoop"));
+            return unless(known.findings().scoop() == Observed.Scoop.YES, new Waiting.Found(Sought.SCOOP));
         }
 
         @Override
         public Optional<Waiting> firmMidline(RungGate.FirmMidline gate) {
-            return unless(
-                    known.findings().doming() == Observed.Doming.NONE,
-                    "FIRM_MIDLINE",
-                    Reason.of("waiting.firmMidline"));
+            return unless(known.findings().doming() == Observed.Doming.NONE, new Waiting.Found(Sought.FIRM_MIDLINE));
         }
 
         @Override
         public Optional<Waiting> pregnantToWeek(RungGate.PregnantToWeek gate) {
-            return unless(!pregnantBeyond(gate.week()), "BIRTH", Reason.of("waiting.pregnantToWeek", gate.week()));
+            return unless(!pregnantBeyond(gate.week()), new Waiting.Birth(gate.week()));
         }
 
         @Override
         public Optional<Waiting> notPregnant(RungGate.NotPregnant gate) {
-            return unless(!Boolean.TRUE.equals(known.pregnant()), "BIRTH", Reason.of("waiting.birth"));
+            return unless(!Boolean.TRUE.equals(known.pregnant()), new Waiting.Birth(null));
         }
 
         @Override
         public Optional<Waiting> weeksAfterBirth(RungGate.WeeksAfterBirth gate) {
             Integer days =
                     known.screening() == null ? null : known.screening().stage().daysSinceBirth();
-            return unless(
-                    days == null || days >= DAYS_IN_A_WEEK * gate.weeks(),
-                    "AFTER_BIRTH",
-                    Reason.of("waiting.afterBirth", gate.weeks()));
+            return unless(days == null || days >= DAYS_IN_A_WEEK * gate.weeks(), new Waiting.AfterBirth(gate.weeks()));
         }
 
         @Override
         public Optional<Waiting> floorQuiet(RungGate.FloorQuiet gate) {
             if (known.findings().impact().symptomFelt()) {
-                return Optional.of(new Waiting("IMPACT_FELT", null, Reason.of("waiting.impactFelt")));
+                return Optional.of(new Waiting.ImpactFelt());
             }
-            return unless(!known.history().floorSymptoms(), "FLOOR_QUIET", Reason.of("waiting.floorQuiet"));
+            return unless(!known.history().floorSymptoms(), new Waiting.FloorQuiet());
         }
 
         @Override
@@ -335,16 +317,14 @@ public final class RungGates {
             Findings.Shown shown = known.findings().shown();
             return unless(
                     shown.lift() == Observed.FloorLift.LIFTS && shown.letGo() == Observed.LetGo.FULLY,
-                    "FLOOR_READY",
-                    Reason.of("waiting.floorReady"));
+                    new Waiting.Found(Sought.FLOOR_READY));
         }
 
         @Override
         public Optional<Waiting> eitherRung(RungGate.EitherRung gate) {
             return unless(
                     onBothSides(gate.rung()) || onBothSides(gate.or()),
-                    gate.rung(),
-                    Reason.of("waiting.oneOf", name(gate.rung()), name(gate.or())));
+                    new Waiting.EitherRung(rung(gate.rung()), rung(gate.or())));
         }
 
         private boolean onBothSides(String code) {
@@ -361,8 +341,8 @@ public final class RungGates {
             return days == null || days > 7 * week;
         }
 
-        private static Optional<Waiting> unless(boolean holds, String code, Reason reason) {
-            return holds ? Optional.empty() : Optional.of(new Waiting(code, null, reason));
+        private static Optional<Waiting> unless(boolean holds, Waiting waiting) {
+            return holds ? Optional.empty() : Optional.of(waiting);
         }
     }
 }

@@ -167,7 +167,7 @@ final class StrandItems {
     private void add(Chosen c, @Nullable Side side, int extraSets) {
         if (c.rung() == null) {
             Rung first = strand.rungs().get(0);
-            notOpen.add(new Plan.NotOpen(strand.code(), side, first, List.of(new Waiting("FINDING", null, c.why()))));
+            notOpen.add(new Plan.NotOpen(strand.code(), side, first, List.of(new Waiting.NoneChosen(c.why()))));
             return;
         }
         Rung rung = c.rung();
@@ -322,9 +322,9 @@ final class StrandItems {
             return Reason.of("whyNot.top");
         }
         return RungGates.waiting(next.get(), side, known).stream()
-                .filter(w -> !w.code().equals(rung.code()))
+                .filter(waiting -> waiting.rungAskedFor().filter(rung::equals).isEmpty())
                 .findFirst()
-                .map(w -> Reason.of("whyNot.waiting", name(next.get()), w.reason()))
+                .map(waiting -> Reason.of("whyNot.waiting", name(next.get()), waiting.reason()))
                 .orElseGet(() -> Reason.of("whyNot.doseFirst", name(next.get())));
     }
 }

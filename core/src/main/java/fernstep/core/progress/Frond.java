@@ -13,7 +13,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** A strand as she stands on it: every rung with its leaf or pair of leaves. */
@@ -94,16 +93,17 @@ public record Frond(CatalogueStrand strand, List<Pair> pairs) {
             return new Leaf(LeafState.OPEN, 1, List.of());
         }
         List<Waiting> gates = RungGates.waiting(rung, rung.perSide() ? side : null, known).stream()
-                .filter(w -> !rungsBelow(rung).contains(w.code()))
+                .filter(waiting -> !asksOnlyForTheRungBelow(waiting, rung))
                 .toList();
         return new Leaf(gates.isEmpty() ? LeafState.CURLED : LeafState.GATED, 0, gates);
     }
 
-    private static Set<String> rungsBelow(Rung rung) {
-        return rung.gates().stream()
-                .filter(RungGate.CleanRung.class::isInstance)
-                .map(g -> ((RungGate.CleanRung) g).rung())
-                .collect(Collectors.toSet());
+    private static boolean asksOnlyForTheRungBelow(Waiting waiting, Rung rung) {
+        return waiting.rungAskedFor()
+                .filter(below -> rung.gates().stream()
+                        .anyMatch(gate -> gate instanceof RungGate.CleanRung clean
+                                && clean.rung().equals(below.code())))
+                .isPresent();
     }
 
     private static boolean in(Set<RungGates.Done> set, Rung rung, @Nullable Side side) {

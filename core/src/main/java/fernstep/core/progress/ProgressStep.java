@@ -7,6 +7,7 @@ import fernstep.core.plan.Dose;
 import fernstep.core.plan.DoseRules;
 import fernstep.core.plan.RungGates;
 import fernstep.core.plan.Waiting;
+import fernstep.core.plan.Waiting.Held.By;
 import fernstep.core.progress.Progress.Change;
 import fernstep.core.progress.Progress.Day;
 import fernstep.core.progress.Progress.GrowFirst;
@@ -346,7 +347,7 @@ final class ProgressStep {
         boolean leadsTooFar =
                 place.otherSidePlace() > 0 && q.catalogue().placeOnLine(place.rung()) > place.otherSidePlace();
         if (leadsTooFar) {
-            waiting.add(new Waiting("OTHER_SIDE", null, Reason.of("waiting.otherSide")));
+            waiting.add(new Waiting.Held(By.OTHER_SIDE));
         }
         Set<RungGates.Done> done = new HashSet<>(knownHere().done());
         done.add(new RungGates.Done(place.rung().code(), place.rung().perSide() ? place.side() : null));
@@ -369,16 +370,16 @@ final class ProgressStep {
         List<Waiting> blocks = new ArrayList<>();
         LocalDate due = day.recheckDue();
         if (due != null && day.today().isAfter(due.plusDays(RECHECK_GRACE_DAYS))) {
-            blocks.add(new Waiting("RECHECK", due, Reason.of("waiting.recheck", due)));
+            blocks.add(new Waiting.Held(By.RECHECK, due));
         }
         if (day.recheckWidened()) {
-            blocks.add(new Waiting("WIDENING", null, Reason.of("waiting.widening")));
+            blocks.add(new Waiting.Held(By.WIDENING));
         }
         if (day.askFirstStands()) {
-            blocks.add(new Waiting("ASK_FIRST", null, Reason.of("waiting.askFirst")));
+            blocks.add(new Waiting.Held(By.ASK_FIRST));
         }
         if (day.held()) {
-            blocks.add(new Waiting("HELD", null, Reason.of("waiting.held")));
+            blocks.add(new Waiting.Held(By.HELD));
         }
         return blocks;
     }

@@ -93,7 +93,7 @@ final class StepsDown {
                 place.range().now(),
                 place.rung().code(),
                 Reason.of("progress.minimum"),
-                List.of(new Waiting("BREATH_SESSION", null, Reason.of("waiting.breathSession"))));
+                List.of(new Waiting.Held(Waiting.Held.By.BREATH_SESSION)));
     }
 
     /** Pain: asked about first, then at half of what it was; anything else: the smallest dose, after a breath session. */

@@ -295,8 +295,8 @@ class PlanPropertiesTest {
         everybody((who, w, p) -> {
             boolean loads = w.screening().open(GateCode.FIRST_LOADED);
             Wishes wishes = w.question().wishes();
-            assertThat(p.leftOut()).isSortedAccordingTo(Comparator.comparing(Plan.LeftOut::strand));
-            for (Plan.LeftOut left : p.leftOut()) {
+            assertThat(p.leftOut()).isSortedAccordingTo(Comparator.comparing(LeftOut::strand));
+            for (LeftOut left : p.leftOut()) {
                 boolean foundation = left.items().get(0).role() == Role.FOUNDATION;
                 List<PlanItem> first =
                         p.days().isEmpty() ? List.of() : p.days().get(0).items();

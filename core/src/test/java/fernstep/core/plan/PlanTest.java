@@ -67,7 +67,7 @@ class PlanTest {
         Plan plan = new Plan(
                 List.of(left, right, breath, habit, upper),
                 List.of(),
-                List.of(new Plan.LeftOut(Strand.BRIDGE, List.of(out), Reason.of("leftOut.minutes"))),
+                List.of(new LeftOut(Strand.BRIDGE, List.of(out), new LeftOut.NoRoom(LeftOut.NoRoom.Limit.MINUTES, 6))),
                 List.of(),
                 List.of(),
                 600);

@@ -272,7 +272,7 @@ class StrandItemsTest {
         assertThat(made.notOpen().get(0).waiting()).extracting(Waiting::code).contains("FIRST_LOADED");
         StrandItems unknown = made(never_pregnant().question(), Strand.BRIDGE);
         assertThat(unknown.notOpen().get(0).waiting())
-                .containsExactly(new Waiting("FINDING", null, Reason.of("waiting.setUnknown")));
+                .containsExactly(new Waiting.NoneChosen(Reason.of("waiting.setUnknown")));
         Woman byHand = never_pregnant().chosen(rung(Strand.BRIDGE, Side.RIGHT, "BG1"));
         assertThat(made(byHand.question(), Strand.BRIDGE).notOpen())
                 .as("what was set on one side is looked at")
@@ -312,7 +312,7 @@ class StrandItemsTest {
         StrandItems control = made(w.question(), Strand.PELVIC_CONTROL);
         assertThat(control.items()).as("has no upper rung").isEmpty();
         assertThat(control.notOpen().get(0).waiting())
-                .containsExactly(new Waiting("FINDING", null, Reason.of("leftOut.settled")));
+                .containsExactly(new Waiting.NoneChosen(Reason.of("leftOut.settled")));
     }
 
     @Test

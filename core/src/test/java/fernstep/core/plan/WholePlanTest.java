@@ -46,7 +46,7 @@ class WholePlanTest {
     }
 
     private static Map<Strand, Reason> leftOut(Plan plan) {
-        return plan.leftOut().stream().collect(Collectors.toMap(Plan.LeftOut::strand, Plan.LeftOut::why));
+        return plan.leftOut().stream().collect(Collectors.toMap(LeftOut::strand, LeftOut::why));
     }
 
     private static @Nullable PlanItem item(Plan plan, Strand strand) {

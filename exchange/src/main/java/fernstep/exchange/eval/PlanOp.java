@@ -5,6 +5,7 @@ import fernstep.core.catalogue.Catalogue;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Reason;
 import fernstep.core.plan.FindingLine;
+import fernstep.core.plan.LeftOut;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.PlanWarnings;
@@ -153,7 +154,7 @@ final class PlanOp implements Operation {
         return String.join(" ", why);
     }
 
-    private Map<String, Object> leftOut(Plan.LeftOut l) {
+    private Map<String, Object> leftOut(LeftOut l) {
         return Json.object("strand", l.strand(), "rung", l.items().get(0).rung().code(), "reason", wording.of(l.why()));
     }
 
