@@ -31,10 +31,13 @@ class FeaturesTest {
                     @Override
                     public void check(JavaClass user, ConditionEvents events) {
                         user.getDirectDependenciesFromSelf().stream()
-                                .filter(d -> isMapper(d.getTargetClass()))
-                                .filter(d ->
-                                        !d.getTargetClass().getPackageName().equals(user.getPackageName()))
-                                .forEach(d -> events.add(SimpleConditionEvent.satisfied(d, words(d))));
+                                .filter(dependency -> isMapper(dependency.getTargetClass()))
+                                .filter(dependency -> !dependency
+                                        .getTargetClass()
+                                        .getPackageName()
+                                        .equals(user.getPackageName()))
+                                .forEach(dependency ->
+                                        events.add(SimpleConditionEvent.satisfied(dependency, words(dependency))));
                     }
                 })
                 .check(APP);
@@ -46,7 +49,7 @@ class FeaturesTest {
                 && !type.getPackageName().equals("fernstep.app.support");
     }
 
-    private static String words(Dependency d) {
-        return d.getDescription();
+    private static String words(Dependency dependency) {
+        return dependency.getDescription();
     }
 }

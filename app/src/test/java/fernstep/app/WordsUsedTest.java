@@ -49,9 +49,9 @@ class WordsUsedTest {
         assertThat(read(RESOURCES.resolve("static"), ".js").stream()
                         .flatMap(String::lines)
                         .map(String::strip)
-                        .filter(l -> !l.startsWith("//") && !l.startsWith("*") && !l.startsWith("/*"))
-                        .map(l -> l.replaceAll("<[^>]*>", ""))
-                        .filter(l -> SENTENCE.matcher(l).find()))
+                        .filter(text -> !text.startsWith("//") && !text.startsWith("*") && !text.startsWith("/*"))
+                        .map(text -> text.replaceAll("<[^>]*>", ""))
+                        .filter(text -> SENTENCE.matcher(text).find()))
                 .isEmpty();
     }
 
@@ -64,7 +64,7 @@ class WordsUsedTest {
     @Test
     void no_words_of_a_page_are_left_over() throws IOException {
         String used = String.join("", read(RESOURCES.resolve("templates"), ".html"));
-        assertThat(WORDS.under("page.").keySet()).allMatch(k -> used.contains("page." + k));
+        assertThat(WORDS.under("page.").keySet()).allMatch(text -> used.contains("page." + text));
     }
 
     /** A phrase, a blank, a phrase: another language has another order. */
@@ -82,8 +82,8 @@ class WordsUsedTest {
 
     private static Set<String> unknown(List<String> sources, Pattern named, String prefix) {
         Set<String> keys = sources.stream()
-                .flatMap(s -> named.matcher(s).results())
-                .map(m -> prefix + m.group(1))
+                .flatMap(source -> named.matcher(source).results())
+                .map(match -> prefix + match.group(1))
                 .collect(Collectors.toCollection(TreeSet::new));
         assertThat(keys).hasSizeGreaterThan(10);
         keys.removeIf(WORDS::knows);
@@ -92,8 +92,8 @@ class WordsUsedTest {
 
     private static List<String> read(Path folder, String ending) throws IOException {
         try (Stream<Path> files = Files.walk(folder)) {
-            return files.filter(f -> f.toString().endsWith(ending))
-                    .filter(f -> Arrays.stream(f.toString().split("/")).noneMatch("vendor"::equals))
+            return files.filter(file -> file.toString().endsWith(ending))
+                    .filter(file -> Arrays.stream(file.toString().split("/")).noneMatch("vendor"::equals))
                     .map(WordsUsedTest::text)
                     .toList();
         }

@@ -92,7 +92,7 @@ public final class SessionLoad {
         measuring = true;
         TimeUnit.SECONDS.sleep(MEASURED_S);
         measuring = false;
-        running.forEach(r -> r.cancel(false));
+        running.forEach(future -> future.cancel(false));
         clock.shutdownNow();
         System.out.println(sessions.size() + " sessions, " + BOARDS + " boards");
         report("events", events);

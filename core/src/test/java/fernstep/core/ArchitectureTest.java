@@ -71,7 +71,8 @@ class ArchitectureTest {
                 .because("time, seeds and texts come in as arguments")
                 .allowEmptyShould(false)
                 .check(CORE.that(com.tngtech.archunit.base.DescribedPredicate.describe(
-                        "all but the YAML reader", c -> !c.getSimpleName().equals("YamlPart"))));
+                        "all but the YAML reader",
+                        javaClass -> !javaClass.getSimpleName().equals("YamlPart"))));
         noClasses()
                 .should()
                 .callMethod(java.time.LocalDate.class, "now")
@@ -85,7 +86,8 @@ class ArchitectureTest {
     void no_rung_is_named_in_code() throws IOException {
         Set<String> named = new TreeSet<>();
         try (Stream<Path> files = Files.walk(Path.of("src/main/java"))) {
-            for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+            for (Path file :
+                    files.filter(path -> path.toString().endsWith(".java")).toList()) {
                 String code = Files.readString(file);
                 for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
                     if (code.contains("\"" + rung.code() + "\"")) {

@@ -55,7 +55,7 @@ class DocumentationTest {
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         List<Path> sources;
         try (Stream<Path> all = Files.walk(Path.of("src/main/java"))) {
-            sources = all.filter(p -> p.toString().endsWith(".java")).toList();
+            sources = all.filter(path -> path.toString().endsWith(".java")).toList();
         }
         assertThat(sources).hasSizeGreaterThan(100);
         Set<String> found = new TreeSet<>();
@@ -97,7 +97,9 @@ class DocumentationTest {
             }
             if (kind == Kind.NUMBER && type.getKind() == Tree.Kind.RECORD) {
                 Set<String> told = told(comment);
-                numbers(type).filter(n -> !told.contains(n)).forEach(n -> found.add(name + "." + n));
+                numbers(type)
+                        .filter(number -> !told.contains(number))
+                        .forEach(number -> found.add(name + "." + number));
             }
             super.visitClass(type, null);
             inside.remove(inside.size() - 1);
@@ -124,11 +126,11 @@ class DocumentationTest {
 
         private static Stream<String> numbers(ClassTree type) {
             return type.getMembers().stream()
-                    .filter(m -> m instanceof VariableTree v
+                    .filter(getMember -> getMember instanceof VariableTree v
                             && !v.getModifiers().getFlags().contains(Modifier.STATIC))
                     .map(VariableTree.class::cast)
-                    .filter(v -> NUMBERS.contains(v.getType().toString().replaceAll(".* ", "")))
-                    .map(v -> v.getName().toString());
+                    .filter(tree -> NUMBERS.contains(tree.getType().toString().replaceAll(".* ", "")))
+                    .map(tree -> tree.getName().toString());
         }
 
         private static Set<String> told(DocCommentTree comment) {
@@ -136,7 +138,8 @@ class DocumentationTest {
                     ? Set.of()
                     : comment.getBlockTags().stream()
                             .filter(ParamTree.class::isInstance)
-                            .map(t -> ((ParamTree) t).getName().toString())
+                            .map(getBlockTag ->
+                                    ((ParamTree) getBlockTag).getName().toString())
                             .collect(Collectors.toSet());
         }
     }

@@ -38,10 +38,10 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
                 .getStore(Namespace.create(AppExtension.class))
                 .getOrComputeIfAbsent(
                         Running.class,
-                        k -> {
+                        type -> {
                             var house = new SpringApplication(FernStepApp.class);
                             house.addInitializers(AppExtension::onABadLine);
-                            house.addInitializers(c -> ((GenericApplicationContext) c)
+                            house.addInitializers(context -> ((GenericApplicationContext) context)
                                     .registerBean(MovableClock.class, bean -> bean.setPrimary(true)));
                             var c = house.run(
                                     "--server.port=0",
@@ -165,14 +165,14 @@ public final class AppExtension implements BeforeAllCallback, ParameterResolver 
     }
 
     @Override
-    public boolean supportsParameter(ParameterContext p, ExtensionContext ctx) {
-        var type = p.getParameter().getType();
+    public boolean supportsParameter(ParameterContext context, ExtensionContext ctx) {
+        var type = context.getParameter().getType();
         return type == Running.class || running(ctx).context().getBeanNamesForType(type).length > 0;
     }
 
     @Override
-    public Object resolveParameter(ParameterContext p, ExtensionContext ctx) {
-        var type = p.getParameter().getType();
+    public Object resolveParameter(ParameterContext context, ExtensionContext ctx) {
+        var type = context.getParameter().getType();
         return type == Running.class ? running(ctx) : running(ctx).context().getBean(type);
     }
 }

@@ -45,7 +45,7 @@ public final class BrowserExtension implements ParameterResolver {
                 .getStore(Namespace.create(BrowserExtension.class, Thread.currentThread()))
                 .getOrComputeIfAbsent(
                         Started.class,
-                        k -> {
+                        type -> {
                             PlaywrightAssertions.setDefaultAssertionTimeout(Visitor.PATIENCE_MS);
                             Playwright playwright = Playwright.create(new Playwright.CreateOptions()
                                     .setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
@@ -67,16 +67,17 @@ public final class BrowserExtension implements ParameterResolver {
     }
 
     @Override
-    public boolean supportsParameter(ParameterContext p, ExtensionContext ctx) {
-        return p.getParameter().getType() == Visitor.class;
+    public boolean supportsParameter(ParameterContext context, ExtensionContext ctx) {
+        return context.getParameter().getType() == Visitor.class;
     }
 
     @Override
-    public Object resolveParameter(ParameterContext p, ExtensionContext ctx) {
+    public Object resolveParameter(ParameterContext context, ExtensionContext ctx) {
         return ctx.getStore(Namespace.create(ctx.getUniqueId()))
                 .getOrComputeIfAbsent(
                         Visitor.class,
-                        k -> new Visitor(browser(ctx), AppExtension.running(ctx).baseUrl()),
+                        type -> new Visitor(
+                                browser(ctx), AppExtension.running(ctx).baseUrl()),
                         Visitor.class);
     }
 }

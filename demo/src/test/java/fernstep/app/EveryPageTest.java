@@ -89,9 +89,9 @@ class EveryPageTest {
         Map<String, String> ids = Map.of("clients", "" + client, "visits", "" + visit, "sessions", session);
         Set<String> patterns = new TreeSet<>();
         app.context().getBeansOfType(RequestMappingHandlerMapping.class).values().stream()
-                .flatMap(m -> m.getHandlerMethods().keySet().stream())
-                .filter(r -> r.getMethodsCondition().getMethods().contains(RequestMethod.GET))
-                .forEach(r -> patterns.addAll(r.getPatternValues()));
+                .flatMap(mapping -> mapping.getHandlerMethods().keySet().stream())
+                .filter(info -> info.getMethodsCondition().getMethods().contains(RequestMethod.GET))
+                .forEach(info -> patterns.addAll(info.getPatternValues()));
         patterns.removeAll(NO_PAGES);
         List<String> all = new ArrayList<>();
         for (String pattern : patterns) {

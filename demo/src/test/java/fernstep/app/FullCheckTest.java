@@ -216,7 +216,7 @@ class FullCheckTest {
         assertThat(keys.pressed).isLessThanOrEqualTo(14);
         CheckMapper checks = app.context().getBean(CheckMapper.class);
         assertThat(checks.latestFindings(client, LocalDate.now()))
-                .filteredOn(f -> f.name() == Finding.TOLERANCE_BREATHS)
+                .filteredOn(row -> row.name() == Finding.TOLERANCE_BREATHS)
                 .extracting(FindingRow::findingValue)
                 .containsExactly("8");
         assertThat(checks.latestFindings(client, LocalDate.now()))
@@ -350,7 +350,7 @@ class FullCheckTest {
         Page page = check(visitor, "imogen", "Noor Haddad");
         Keys keys = new Keys(page);
         String[] last = page.locator(".cell[data-condition=REST] .last").allTextContents().stream()
-                .map(t -> t.replace("last ", ""))
+                .map(allTextContent -> allTextContent.replace("last ", ""))
                 .toArray(String[]::new);
         for (String value : last) {
             keys.type(value.substring(0, 1));

@@ -105,18 +105,21 @@ class MalformedRequestsTest {
             mapping.getHandlerMethods()
                     .forEach((info, handler) -> info.getPatternValues().stream()
                             // a stream has no end to wait for
-                            .filter(p -> !p.startsWith("/error") && !p.equals("/sign-in") && !STREAMS.contains(p))
-                            .forEach(p -> info.getMethodsCondition()
+                            .filter(getPatternValue -> !getPatternValue.startsWith("/error")
+                                    && !getPatternValue.equals("/sign-in")
+                                    && !STREAMS.contains(getPatternValue))
+                            .forEach(getPatternValue -> info.getMethodsCondition()
                                     .getMethods()
-                                    .forEach(m ->
-                                            routes.add(new Route(p, m, params(handler, names), hasBody(handler))))));
+                                    .forEach(method -> routes.add(new Route(
+                                            getPatternValue, method, params(handler, names), hasBody(handler))))));
         }
         routes.sort(java.util.Comparator.comparing(Route::pattern).thenComparing(Route::method));
         return routes;
     }
 
     private static boolean hasBody(HandlerMethod handler) {
-        return Arrays.stream(handler.getMethodParameters()).anyMatch(p -> p.hasParameterAnnotation(RequestBody.class));
+        return Arrays.stream(handler.getMethodParameters())
+                .anyMatch(parameter -> parameter.hasParameterAnnotation(RequestBody.class));
     }
 
     private static List<String> params(HandlerMethod handler, DefaultParameterNameDiscoverer names) {
@@ -126,7 +129,8 @@ class MalformedRequestsTest {
             if (p.hasParameterAnnotation(RequestParam.class) && p.getParameterName() != null) {
                 all.add(p.getParameterName());
             } else if (p.getParameterType().isRecord()) {
-                Arrays.stream(p.getParameterType().getRecordComponents()).forEach(c -> all.add(c.getName()));
+                Arrays.stream(p.getParameterType().getRecordComponents())
+                        .forEach(component -> all.add(component.getName()));
             }
         }
         return all;

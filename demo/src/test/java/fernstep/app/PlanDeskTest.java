@@ -87,7 +87,7 @@ class PlanDeskTest {
 
     private static List<String> strands(Page page) {
         return page.locator(".plan-row").all().stream()
-                .map(c -> c.getAttribute("data-strand"))
+                .map(locator -> locator.getAttribute("data-strand"))
                 .toList();
     }
 
@@ -160,7 +160,7 @@ class PlanDeskTest {
         held.resume();
         page.locator(".runner").waitFor();
         assertThat(app.context().getBean(LadderMapper.class).current(client))
-                .filteredOn(s -> s.rung().equals("F3") && s.side().equals("LEFT"))
+                .filteredOn(row -> row.rung().equals("F3") && row.side().equals("LEFT"))
                 .extracting(LadderRow::reps)
                 .containsExactly(7);
     }
@@ -213,17 +213,20 @@ class PlanDeskTest {
         page.locator(".runner").waitFor();
         List<LadderRow> steps = app.context().getBean(LadderMapper.class).current(client);
         assertThat(steps)
-                .filteredOn(s -> s.rung().startsWith("F") && s.side().equals("LEFT"))
+                .filteredOn(row -> row.rung().startsWith("F") && row.side().equals("LEFT"))
                 .extracting(LadderRow::rung)
                 .containsExactly("F2");
         assertThat(steps)
-                .filteredOn(s -> s.rung().startsWith("F") && s.side().equals("RIGHT"))
+                .filteredOn(row -> row.rung().startsWith("F") && row.side().equals("RIGHT"))
                 .extracting(LadderRow::rung)
                 .containsExactly("F3");
     }
 
     private static String firstBut(List<String> kept, Page page) {
-        return strands(page).stream().filter(s -> !kept.contains(s)).findFirst().orElse(null);
+        return strands(page).stream()
+                .filter(strand -> !kept.contains(strand))
+                .findFirst()
+                .orElse(null);
     }
 
     @Test
@@ -246,8 +249,8 @@ class PlanDeskTest {
         page.click("text=Use this plan and run");
         page.locator(".runner").waitFor();
         assertThat(app.context().getBean(LadderMapper.class).current(client))
-                .noneMatch(s -> s.strand() == Strand.BRIDGE)
-                .anyMatch(s -> s.strand() == Strand.BREATH);
+                .noneMatch(row -> row.strand() == Strand.BRIDGE)
+                .anyMatch(row -> row.strand() == Strand.BREATH);
         page.navigate(url);
         assertThat(card(page, "BRIDGE").locator(".rung-code")).hasText(code);
     }

@@ -69,8 +69,8 @@ class PseudoLanguageTest {
                         approaches.all().stream().map(HouseApproach::name)),
                 clients.all().stream().map(ClientFile::name));
         return Stream.of(rungs, strands, people)
-                .flatMap(s -> s)
-                .filter(s -> !s.isBlank())
+                .flatMap(texts -> texts)
+                .filter(text -> !text.isBlank())
                 .distinct()
                 .sorted(Comparator.comparingInt(String::length).reversed())
                 .toList();

@@ -291,7 +291,7 @@ class SafetyNetTest {
     void what_was_kept_is_shown_though_its_first_answer_was_lost(Visitor visitor, Running app) {
         Page page = visitor.onATablet("ilse");
         List<Route> held = sendingWhatWasKept(page, visitor, app);
-        held.forEach(r -> r.fulfill(new Route.FulfillOptions().setStatus(503)));
+        held.forEach(route -> route.fulfill(new Route.FulfillOptions().setStatus(503)));
         page.unroute("**/readings");
         assertThat(page.locator(".cell[data-order='0'] .value")).hasText("3", LATE);
         assertThat(page.locator(".saved-late")).containsText("Saved now from before");

@@ -47,7 +47,7 @@ public final class TapTimes {
             }
             print(((List<?>) page.evaluate("() => window.taps"))
                     .stream()
-                            .mapToDouble(t -> ((Number) t).doubleValue())
+                            .mapToDouble(thing -> ((Number) thing).doubleValue())
                             .sorted()
                             .toArray());
         }

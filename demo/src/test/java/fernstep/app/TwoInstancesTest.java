@@ -197,7 +197,7 @@ class TwoInstancesTest {
                     assertThat(one.getBean(Accounts.class).all())
                             .as("one of two who ask at the same moment is first: %s", led)
                             .hasSize(1);
-                    assertThat(led).allMatch(l -> l.contains("/sign-in"));
+                    assertThat(led).allMatch(text -> text.contains("/sign-in"));
                 }
             }
         } finally {

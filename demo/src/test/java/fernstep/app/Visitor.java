@@ -69,9 +69,9 @@ public final class Visitor implements AutoCloseable {
         context.setDefaultTimeout(PATIENCE_MS);
         page = context.newPage();
         page.onPageError(errors::add);
-        page.onConsoleMessage(m -> {
-            if (m.type().equals("error") && m.text().contains("Content Security Policy")) {
-                errors.add(m.text());
+        page.onConsoleMessage(message -> {
+            if (message.type().equals("error") && message.text().contains("Content Security Policy")) {
+                errors.add(message.text());
             }
         });
         return page;

@@ -74,7 +74,7 @@ public final class DeviceCommand {
             throw new Unusable("whom shall it play?");
         }
         Script script = Arrays.stream(Script.values())
-                .filter(s -> name(s).equals(args[0]))
+                .filter(each -> name(each).equals(args[0]))
                 .findFirst()
                 .orElseThrow(() -> new Unusable("no character " + args[0]));
         Map<String, String> options = options(args);
@@ -157,8 +157,10 @@ public final class DeviceCommand {
             Files.writeString(file, TraceCsv.wide(samples));
         } else if (name.endsWith(".edf")) {
             List<EdfFile.Annotation> reps = she.marks().stream()
-                    .map(m -> new EdfFile.Annotation(
-                            m.startMs() / 1000, (m.endMs() - m.startMs()) / 1000, "Rep " + m.rep() + " " + m.side()))
+                    .map(mark -> new EdfFile.Annotation(
+                            mark.startMs() / 1000,
+                            (mark.endMs() - mark.startMs()) / 1000,
+                            "Rep " + mark.rep() + " " + mark.side()))
                     .toList();
             Files.write(
                     file,
@@ -177,16 +179,16 @@ public final class DeviceCommand {
         truth.put("breaths", she.breaths());
         truth.put("holds", she.holds());
         TreeMap<Integer, Object> reps = new TreeMap<>();
-        she.marks().forEach(m -> {
+        she.marks().forEach(mark -> {
             Map<String, Object> rep = new LinkedHashMap<>();
-            rep.put("rep", m.rep());
-            rep.put("side", m.side());
-            rep.put("startMs", m.startMs());
-            rep.put("endMs", m.endMs());
+            rep.put("rep", mark.rep());
+            rep.put("side", mark.side());
+            rep.put("startMs", mark.startMs());
+            rep.put("endMs", mark.endMs());
             rep.put(
                     "signs",
-                    she.signs().containsKey(m.rep()) ? List.of(she.signs().get(m.rep())) : List.of());
-            reps.put(m.rep(), rep);
+                    she.signs().containsKey(mark.rep()) ? List.of(she.signs().get(mark.rep())) : List.of());
+            reps.put(mark.rep(), rep);
         });
         truth.put("reps", reps.values());
         return JsonMapper.builder()

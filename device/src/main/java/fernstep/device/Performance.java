@@ -133,19 +133,19 @@ public final class Performance {
         return mmHg;
     }
 
-    private double moved(Effort e, double s) {
-        double shape = shape(s, e.startS(), e.endS());
-        double usual = USUAL_MMHG * e.size();
-        if (!e.wrong()) {
+    private double moved(Effort effort, double s) {
+        double shape = shape(s, effort.startS(), effort.endS());
+        double usual = USUAL_MMHG * effort.size();
+        if (!effort.wrong()) {
             return shape * usual;
         }
         return switch (script) {
             case ARCHES_LATE, ONE_SIDED -> {
-                double turn = (e.startS() + e.endS()) / 2;
-                yield shape * usual - shape(s, turn - RAMP_S / 2, e.endS()) * (usual + WRONG_MMHG * e.size());
+                double turn = (effort.startS() + effort.endS()) / 2;
+                yield shape * usual - shape(s, turn - RAMP_S / 2, effort.endS()) * (usual + WRONG_MMHG * effort.size());
             }
-            case PRESSES_FLAT -> shape * WRONG_MMHG * e.size();
-            case TIRES_AFTER_SIX -> shape * (USUAL_MMHG + e.tired());
+            case PRESSES_FLAT -> shape * WRONG_MMHG * effort.size();
+            case TIRES_AFTER_SIX -> shape * (USUAL_MMHG + effort.tired());
             case WELL_TIMED, BREATH_HOLDER, PUSHES_OUT -> shape * usual;
         };
     }
@@ -170,14 +170,17 @@ public final class Performance {
 
     public List<TraceAnalysis.Mark> marks() {
         return efforts.stream()
-                .map(e -> new TraceAnalysis.Mark(e.rep(), e.side(), 1000 * e.startS(), 1000 * e.endS()))
+                .map(effort -> new TraceAnalysis.Mark(
+                        effort.rep(), effort.side(), 1000 * effort.startS(), 1000 * effort.endS()))
                 .toList();
     }
 
     /** What is wrong in which repetition; a repetition that is clean is not in it. */
     public Map<Integer, SignCode> signs() {
         Map<Integer, SignCode> signs = new TreeMap<>();
-        script.sign().ifPresent(sign -> efforts.stream().filter(Effort::wrong).forEach(e -> signs.put(e.rep(), sign)));
+        script.sign()
+                .ifPresent(sign ->
+                        efforts.stream().filter(Effort::wrong).forEach(effort -> signs.put(effort.rep(), sign)));
         return signs;
     }
 }

@@ -27,11 +27,11 @@ public final class Quality {
     }
 
     private void hit(Found what, boolean hit) {
-        counts.computeIfAbsent(what, w -> new int[3])[hit ? 0 : 1]++;
+        counts.computeIfAbsent(what, key -> new int[3])[hit ? 0 : 1]++;
     }
 
     private void madeUp(Found what, long times) {
-        counts.computeIfAbsent(what, w -> new int[3])[2] += (int) times;
+        counts.computeIfAbsent(what, key -> new int[3])[2] += (int) times;
     }
 
     /** Found of what was there, 0 to 1; 1 where nothing was. */
@@ -79,26 +79,28 @@ public final class Quality {
     private static void count(Performance she, TraceReport report, Quality quality) {
         for (TraceReport.Breath b : she.breaths().subList(1, she.breaths().size() - 1)) {
             quality.hit(
-                    Found.ONSET, report.breaths().stream().anyMatch(f -> Math.abs(f.inMs() - b.inMs()) <= ONSET_MS));
+                    Found.ONSET,
+                    report.breaths().stream().anyMatch(breath -> Math.abs(breath.inMs() - b.inMs()) <= ONSET_MS));
             quality.hit(
-                    Found.ONSET, report.breaths().stream().anyMatch(f -> Math.abs(f.outMs() - b.outMs()) <= ONSET_MS));
+                    Found.ONSET,
+                    report.breaths().stream().anyMatch(breath -> Math.abs(breath.outMs() - b.outMs()) <= ONSET_MS));
         }
         for (TraceReport.Hold h : she.holds()) {
             quality.hit(
                     Found.HOLD,
-                    report.holds().stream().anyMatch(f -> f.startMs() < h.endMs() && f.endMs() > h.startMs()));
+                    report.holds().stream().anyMatch(hold -> hold.startMs() < h.endMs() && hold.endMs() > h.startMs()));
         }
         quality.madeUp(
                 Found.HOLD,
                 report.holds().stream()
-                        .filter(f -> f.endMs() - f.startMs() >= HOLD_MS)
-                        .filter(f ->
-                                she.holds().stream().noneMatch(h -> f.startMs() < h.endMs() && f.endMs() > h.startMs()))
+                        .filter(hold -> hold.endMs() - hold.startMs() >= HOLD_MS)
+                        .filter(hold -> she.holds().stream()
+                                .noneMatch(each -> hold.startMs() < each.endMs() && hold.endMs() > each.startMs()))
                         .count());
         for (TraceReport.Rep rep : report.reps()) {
             SignCode truth = she.signs().get(rep.rep());
             List<SignCode> told = rep.verdict().stream()
-                    .filter(v -> v.confidence() >= TraceReport.SURE)
+                    .filter(verdict -> verdict.confidence() >= TraceReport.SURE)
                     .map(TraceReport.Verdict::sign)
                     .toList();
             if (truth != null) {
@@ -108,7 +110,8 @@ public final class Quality {
             quality.madeUp(
                     Found.SIGN,
                     told.stream()
-                            .filter(s -> s != truth && !(truth == SignCode.TIRED && s == SignCode.BACK_PRESSED))
+                            .filter(code ->
+                                    code != truth && !(truth == SignCode.TIRED && code == SignCode.BACK_PRESSED))
                             .count());
         }
     }

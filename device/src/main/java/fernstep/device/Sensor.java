@@ -78,7 +78,7 @@ public final class Sensor {
         while (!isOver()) {
             Packet packet = packet();
             if (!packet.lost()) {
-                packet.samples().forEach(x -> all.add(x.timeMs(), x.values()));
+                packet.samples().forEach(sample -> all.add(sample.timeMs(), sample.values()));
             }
         }
         return all.whole();

@@ -133,7 +133,7 @@ public final class Stream implements WebSocket.Listener {
         for (Channel channel : Channel.values()) {
             line.put(
                     channel.name(),
-                    samples.stream().map(s -> s.values().get(channel)).toList());
+                    samples.stream().map(sample -> sample.values().get(channel)).toList());
         }
         return line;
     }

@@ -44,7 +44,9 @@ public enum ExportFormat {
     }
 
     public static Optional<ExportFormat> ofFile(String file) {
-        return Arrays.stream(values()).filter(f -> f.file.equals(file)).findFirst();
+        return Arrays.stream(values())
+                .filter(format -> format.file.equals(file))
+                .findFirst();
     }
 
     /** @param today the day on which it is taken out */

@@ -60,8 +60,8 @@ class ClientLanguagesTest {
 
     static List<String> languages() throws IOException {
         try (Stream<Path> files = Files.list(Path.of("src/main/resources/fernstep/wording"))) {
-            return files.map(f -> f.getFileName().toString())
-                    .filter(f -> f.startsWith("words_"))
+            return files.map(file -> file.getFileName().toString())
+                    .filter(text -> text.startsWith("words_"))
                     .toList();
         }
     }
@@ -72,12 +72,13 @@ class ClientLanguagesTest {
         Properties english = file("words.properties");
         Properties hers = file(language);
         Set<String> missing = english.stringPropertyNames().stream()
-                .filter(k -> HERS.stream().anyMatch(k::startsWith) && !NOT_HERS.contains(k))
-                .filter(k -> !hers.containsKey(k))
+                .filter(stringPropertyName -> HERS.stream().anyMatch(stringPropertyName::startsWith)
+                        && !NOT_HERS.contains(stringPropertyName))
+                .filter(stringPropertyName -> !hers.containsKey(stringPropertyName))
                 .collect(Collectors.toCollection(TreeSet::new));
         assertThat(missing).isEmpty();
         assertThat(hers.stringPropertyNames())
-                .allSatisfy(k -> assertThat(english).containsKey(k));
+                .allSatisfy(text -> assertThat(english).containsKey(text));
         assertThat(hers.stringPropertyNames()).hasSizeGreaterThan(200);
     }
 
@@ -93,7 +94,10 @@ class ClientLanguagesTest {
     }
 
     private static Set<String> places(Pattern place, String text) {
-        return place.matcher(text).results().map(r -> r.group()).collect(Collectors.toCollection(TreeSet::new));
+        return place.matcher(text)
+                .results()
+                .map(result -> result.group())
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     @Test

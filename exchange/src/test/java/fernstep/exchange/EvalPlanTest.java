@@ -39,11 +39,13 @@ class EvalPlanTest extends EvalAsked {
 
     private static List<String> rungs(JsonNode plan, String strandPrefix) {
         List<String> rungs = new ArrayList<>();
-        plan.get("items").forEach(i -> {
-            String code = i.get("rung").stringValue();
+        plan.get("items").forEach(node -> {
+            String code = node.get("rung").stringValue();
             if (code.startsWith(strandPrefix)) {
                 rungs.add(code
-                        + (i.get("side").isNull() ? "" : " " + i.get("side").stringValue()));
+                        + (node.get("side").isNull()
+                                ? ""
+                                : " " + node.get("side").stringValue()));
             }
         });
         return rungs;
@@ -68,7 +70,7 @@ class EvalPlanTest extends EvalAsked {
         assertThat(a.get("proposedApproach").get("code").stringValue()).isEqualTo("BREATH_LED");
         assertThat(a.get("proposedApproach").get("alternative").stringValue()).isEqualTo("SLOW_LADDER");
         a.get("items")
-                .forEach(i -> assertThat(i.get("dose").get("daysPerWeek").intValue())
+                .forEach(node -> assertThat(node.get("dose").get("daysPerWeek").intValue())
                         .as("five days wanted, six free")
                         .isLessThanOrEqualTo(5));
     }
@@ -166,10 +168,10 @@ class EvalPlanTest extends EvalAsked {
     void a_hold_of_nothing_is_a_hold_not_shown() {
         JsonNode a = answer(PLAN.replace(
                 "\"toleranceBreaths\":2", "\"toleranceBreaths\":2,\"longestHoldS\":{\"left\":0,\"right\":0}"));
-        a.get("items").forEach(i -> {
-            if (i.get("dose").get("holdS").isNumber()) {
-                assertThat(i.get("dose").get("holdS").intValue())
-                        .as(i.get("rung").stringValue())
+        a.get("items").forEach(node -> {
+            if (node.get("dose").get("holdS").isNumber()) {
+                assertThat(node.get("dose").get("holdS").intValue())
+                        .as(node.get("rung").stringValue())
                         .isBetween(1, 5);
             }
         });
@@ -179,11 +181,11 @@ class EvalPlanTest extends EvalAsked {
     void a_plan_says_its_roles_its_days_and_what_it_left_out() {
         JsonNode a = answer(PLAN.replace("\"daysPerWeek\":5", "\"daysPerWeek\":5,\"size\":3"));
         assertThat(a.get("items"))
-                .allSatisfy(i ->
-                        assertThat(i.get("role").stringValue()).isIn("SETTLE_IN", "FOUNDATION", "WORK", "CARRY_OVER"));
+                .allSatisfy(node -> assertThat(node.get("role").stringValue())
+                        .isIn("SETTLE_IN", "FOUNDATION", "WORK", "CARRY_OVER"));
         assertThat(a.get("days").get(0).get("day").stringValue()).isEqualTo("A");
         assertThat(a.get("leftOut").isEmpty()).isFalse();
         assertThat(a.get("leftOut"))
-                .allSatisfy(l -> assertThat(l.get("reason").stringValue()).isNotBlank());
+                .allSatisfy(node -> assertThat(node.get("reason").stringValue()).isNotBlank());
     }
 }

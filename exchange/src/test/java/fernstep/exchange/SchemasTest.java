@@ -24,7 +24,7 @@ class SchemasTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     static Stream<String> kinds() throws IOException {
-        return codes().propertyNames().stream().filter(n -> !n.equals(CodesFile.EMERGENCIES));
+        return codes().propertyNames().stream().filter(propertyName -> !propertyName.equals(CodesFile.EMERGENCIES));
     }
 
     @ParameterizedTest
@@ -60,9 +60,9 @@ class SchemasTest {
         Set<String> lists = new TreeSet<>();
         Set<String> missing = new TreeSet<>();
         Set<String> known = new TreeSet<>();
-        codes().propertyNames().forEach(n -> known.add("codes.json#/$defs/" + n));
+        codes().propertyNames().forEach(propertyName -> known.add("codes.json#/$defs/" + propertyName));
         try (Stream<Path> files = Files.list(SCHEMAS)) {
-            for (Path file : files.filter(f -> !f.endsWith("codes.json")).toList()) {
+            for (Path file : files.filter(path -> !path.endsWith("codes.json")).toList()) {
                 for (JsonNode node : nodes(JSON.readTree(Files.readString(file)))) {
                     if (node.has("enum") && node.get("enum").size() > 2) {
                         lists.add(file.getFileName() + ": " + node.get("enum"));
@@ -94,7 +94,7 @@ class SchemasTest {
 
     private static List<String> texts(JsonNode list) {
         List<String> all = new ArrayList<>();
-        list.forEach(n -> all.add(n.stringValue()));
+        list.forEach(node -> all.add(node.stringValue()));
         return all;
     }
 }

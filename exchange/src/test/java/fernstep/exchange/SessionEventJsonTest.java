@@ -128,12 +128,12 @@ class SessionEventJsonTest {
         // Whole numbers come back as the same number, perhaps of another class.
         assertThat(back)
                 .usingRecursiveComparison()
-                .withEqualsForType((a, b) -> a.doubleValue() == b.doubleValue(), Number.class)
+                .withEqualsForType((one, other) -> one.doubleValue() == other.doubleValue(), Number.class)
                 .ignoringFields("advice.reason")
                 .isEqualTo(event);
         event.answered()
-                .ifPresent(a -> assertThat(wording(back))
-                        .isEqualTo(Wording.english().of(a.advice().reason())));
+                .ifPresent(answered -> assertThat(wording(back))
+                        .isEqualTo(Wording.english().of(answered.advice().reason())));
     }
 
     private static String wording(SessionEvent event) {

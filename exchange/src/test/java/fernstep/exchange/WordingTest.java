@@ -35,12 +35,13 @@ class WordingTest {
     void every_reason_the_core_can_give_has_a_sentence() throws IOException {
         Set<String> missing = new TreeSet<>();
         try (Stream<Path> files = Files.walk(Path.of("../core/src/main/java"))) {
-            for (Path file : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+            for (Path file :
+                    files.filter(path -> path.toString().endsWith(".java")).toList()) {
                 String source = Files.readString(file);
                 Stream.concat(
                                 KEY.matcher(source).results(),
                                 GIVEN.matcher(source).results())
-                        .map(m -> m.group(1))
+                        .map(match -> match.group(1))
                         .filter(key -> !wording.knows(key))
                         .forEach(missing::add);
             }
@@ -77,14 +78,16 @@ class WordingTest {
     void every_choice_of_a_stance_has_its_words() {
         for (StanceChange stance : StanceChange.values()) {
             assertThat(stance.options())
-                    .allSatisfy(o -> assertThat(wording.text("option." + o)).isNotBlank());
+                    .allSatisfy(
+                            text -> assertThat(wording.text("option." + text)).isNotBlank());
         }
     }
 
     @Test
     void every_posture_a_rung_can_start_from_has_its_words() {
         assertThat(CataloguePackage.shipped().postures().keySet())
-                .allSatisfy(p -> assertThat(wording.text("startPosture." + p)).isNotBlank());
+                .allSatisfy(
+                        text -> assertThat(wording.text("startPosture." + text)).isNotBlank());
     }
 
     @ParameterizedTest
@@ -92,7 +95,7 @@ class WordingTest {
     void every_finding_and_each_of_its_codes_has_its_words(Finding finding) {
         boolean dragged = finding == Finding.ALIGNMENT_POINTS || finding == Finding.DOME_POINTS;
         assertThat(dragged || wording.knows("field." + finding)).isTrue();
-        assertThat(finding.codes()).allMatch(c -> wording.knows("finding." + c));
+        assertThat(finding.codes()).allMatch(text -> wording.knows("finding." + text));
     }
 
     @ParameterizedTest

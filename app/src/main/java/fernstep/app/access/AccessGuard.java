@@ -112,7 +112,7 @@ class AccessGuard implements HandlerInterceptor, WebMvcConfigurer {
             throws IOException {
         Optional<Access.Standing> her = clientOf(pattern, request)
                 .flatMap(id -> access.client(id, NOBODY))
-                .filter(s -> s.maySee() && !s.archived());
+                .filter(standing -> standing.maySee() && !standing.archived());
         if (her.isEmpty()) {
             return refuse(response);
         }

@@ -77,7 +77,7 @@ class ApiController {
         int most = Math.max(1, Math.min(MOST, limit));
         Set<Long> hidden = access.hiddenFrom(staffId(who));
         List<ClientAnswers.Brief> found = clients.all().stream()
-                .filter(c -> c.id() > after && !hidden.contains(c.id()))
+                .filter(file -> file.id() > after && !hidden.contains(file.id()))
                 .sorted(Comparator.comparing(ClientFile::id))
                 .limit(most + 1L)
                 .map(ClientAnswers.Brief::of)
@@ -131,9 +131,9 @@ class ApiController {
     }
 
     @ExceptionHandler(MethodArgumentTypeMismatchException.class)
-    ResponseEntity<ApiError> unreadable(MethodArgumentTypeMismatchException e) {
-        @Nullable Class<?> type = e.getRequiredType();
+    ResponseEntity<ApiError> unreadable(MethodArgumentTypeMismatchException exception) {
+        @Nullable Class<?> type = exception.getRequiredType();
         String wanted = type == LocalDate.class ? "a date as YYYY-MM-DD" : "a whole number";
-        return ResponseEntity.badRequest().body(ApiError.of("'" + e.getName() + "' must be " + wanted));
+        return ResponseEntity.badRequest().body(ApiError.of("'" + exception.getName() + "' must be " + wanted));
     }
 }

@@ -37,7 +37,7 @@ class ApiSecurity {
     @Order(1)
     SecurityFilterChain api(HttpSecurity http, HouseTokens tokens) throws Exception {
         return http.securityMatcher("/api/v1/**")
-                .authorizeHttpRequests(a -> a.requestMatchers(HttpMethod.GET, "/api/v1/openapi.json")
+                .authorizeHttpRequests(registry -> registry.requestMatchers(HttpMethod.GET, "/api/v1/openapi.json")
                         .permitAll()
                         .requestMatchers(HttpMethod.GET, "/api/v1/clients/*/plan")
                         .hasAnyAuthority(may(Scope.PLANS))
@@ -49,11 +49,12 @@ class ApiSecurity {
                         .hasAnyAuthority(may(Scope.CLIENTS))
                         .anyRequest()
                         .denyAll())
-                .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.NEVER))
-                .csrf(c -> c.disable())
-                .requestCache(c -> c.disable())
-                .logout(l -> l.disable())
-                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, why) -> {
+                .sessionManagement(configurer -> configurer.sessionCreationPolicy(SessionCreationPolicy.NEVER))
+                .csrf(configurer -> configurer.disable())
+                .requestCache(configurer -> configurer.disable())
+                .logout(configurer -> configurer.disable())
+                .exceptionHandling(configurer -> configurer
+                        .authenticationEntryPoint((request, response, why) -> {
                             response.setHeader(HttpHeaders.WWW_AUTHENTICATE, "Bearer");
                             refuse(response, 401, "a token of the house is needed: Authorization: Bearer …");
                         })

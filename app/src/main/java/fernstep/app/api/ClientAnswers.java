@@ -39,9 +39,12 @@ final class ClientAnswers {
 
     /** One line of the list. */
     record Brief(long id, String name, Status status, String approach) {
-        static Brief of(ClientFile c) {
+        static Brief of(ClientFile file) {
             return new Brief(
-                    c.id(), c.name(), c.row().status(), c.row().approach().name());
+                    file.id(),
+                    file.name(),
+                    file.row().status(),
+                    file.row().approach().name());
         }
     }
 
@@ -69,29 +72,30 @@ final class ClientAnswers {
             int minutesPerDay,
             int daysPerWeek,
             @Nullable LocalDate nextVisit) {
-        static Her of(ClientFile c, @Nullable LocalDate nextVisit) {
-            ClientFacts f = c.facts();
+        static Her of(ClientFile file, @Nullable LocalDate nextVisit) {
+            ClientFacts f = file.facts();
             return new Her(
-                    c.id(),
-                    c.name(),
+                    file.id(),
+                    file.name(),
                     f.status(),
                     f.dueDate(),
                     f.births().stream()
-                            .map(b -> new Birth(b.date(), b.mode().name(), b.tearDegree()))
+                            .map(birth -> new Birth(birth.date(), birth.mode().name(), birth.tearDegree()))
                             .toList(),
                     f.surgeries().stream()
-                            .map(s -> new Operation(s.date(), s.what()))
+                            .map(surgery -> new Operation(surgery.date(), surgery.what()))
                             .toList(),
                     f.clearances().stream()
-                            .map(k -> new Cleared(k.scope().name(), k.date(), k.expiry(), k.byRole()))
+                            .map(clearance -> new Cleared(
+                                    clearance.scope().name(), clearance.date(), clearance.expiry(), clearance.byRole()))
                             .toList(),
                     f.heightCm(),
                     f.massKg(),
                     f.age(),
                     f.restrictions(),
-                    c.row().approach().name(),
-                    c.row().minutesPerDay(),
-                    c.row().daysPerWeek(),
+                    file.row().approach().name(),
+                    file.row().minutesPerDay(),
+                    file.row().daysPerWeek(),
                     nextVisit);
         }
     }
@@ -117,7 +121,7 @@ final class ClientAnswers {
             return new PlanOf(
                     desk.day(),
                     desk.question().screening().outcome(),
-                    plan.items().stream().map(i -> Item.of(i, words)).toList(),
+                    plan.items().stream().map(item -> Item.of(item, words)).toList(),
                     tenths(plan.secondsTotal() / SECONDS_PER_MINUTE),
                     desk.warnings(plan).stream().map(words::of).toList());
         }
@@ -146,22 +150,22 @@ final class ClientAnswers {
             double range,
             double minutes,
             String why) {
-        static Item of(PlanItem i, Words words) {
+        static Item of(PlanItem item, Words words) {
             return new Item(
-                    i.rung().code(),
-                    i.rung().name(),
-                    i.side(),
-                    i.role().name(),
-                    i.position().name(),
-                    i.dose().sets(),
-                    i.dose().reps(),
-                    i.dose().holdS(),
-                    i.dose().breaths(),
-                    i.dose().perDay(),
-                    i.dose().daysPerWeek(),
-                    i.range(),
-                    tenths(i.seconds() / SECONDS_PER_MINUTE),
-                    words.of(i.why()));
+                    item.rung().code(),
+                    item.rung().name(),
+                    item.side(),
+                    item.role().name(),
+                    item.position().name(),
+                    item.dose().sets(),
+                    item.dose().reps(),
+                    item.dose().holdS(),
+                    item.dose().breaths(),
+                    item.dose().perDay(),
+                    item.dose().daysPerWeek(),
+                    item.range(),
+                    tenths(item.seconds() / SECONDS_PER_MINUTE),
+                    words.of(item.why()));
         }
     }
 
@@ -184,21 +188,23 @@ final class ClientAnswers {
             @Nullable List<String> nextDay,
             List<String> signs,
             double range) {
-        static Went of(ResultRow r) {
+        static Went of(ResultRow row) {
             return new Went(
-                    r.heldOn(),
-                    r.sessionId(),
-                    r.rung(),
-                    r.sideOrNull(),
-                    r.result(),
-                    r.effort(),
-                    r.nextDay() == null ? null : codes(r.nextDay()),
-                    codes(r.signs()),
-                    r.rangeFraction());
+                    row.heldOn(),
+                    row.sessionId(),
+                    row.rung(),
+                    row.sideOrNull(),
+                    row.result(),
+                    row.effort(),
+                    row.nextDay() == null ? null : codes(row.nextDay()),
+                    codes(row.signs()),
+                    row.rangeFraction());
         }
 
         private static List<String> codes(String text) {
-            return Arrays.stream(text.split(",")).filter(c -> !c.isEmpty()).toList();
+            return Arrays.stream(text.split(","))
+                    .filter(array -> !array.isEmpty())
+                    .toList();
         }
     }
 

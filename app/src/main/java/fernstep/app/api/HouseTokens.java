@@ -67,9 +67,10 @@ class HouseTokens {
     /** Empty where it never was one, is over or was revoked. */
     Optional<HouseToken> opened(String secret) {
         Optional<TokenRow> row = mapper.byHash(Tokens.digest(secret))
-                .filter(r -> r.revokedAt() == null && !r.expiresOn().isBefore(today.date()));
-        row.ifPresent(r -> mapper.used(r.id()));
-        return row.map(r -> new HouseToken(r.id(), r.name(), r.scopeNames()));
+                .filter(tokenRow ->
+                        tokenRow.revokedAt() == null && !tokenRow.expiresOn().isBefore(today.date()));
+        row.ifPresent(tokenRow -> mapper.used(tokenRow.id()));
+        return row.map(tokenRow -> new HouseToken(tokenRow.id(), tokenRow.name(), tokenRow.scopeNames()));
     }
 
     /** Counts a call: 0 where it may be answered, else the seconds to wait. */

@@ -143,8 +143,8 @@ class AskController {
     /** Those that can apply to her, and whatever was ticked. */
     private static List<Answer> asked(Visit visit, Outcome outcome) {
         return BY_OUTCOME.getOrDefault(outcome, List.of()).stream()
-                .filter(a ->
-                        a.mayApplyTo(visit.client().facts()) || visit.answers().contains(a))
+                .filter(answer -> answer.mayApplyTo(visit.client().facts())
+                        || visit.answers().contains(answer))
                 .toList();
     }
 }

@@ -40,7 +40,7 @@ class LockedVisitGuard implements WebMvcConfigurer {
     }
 
     @ExceptionHandler(VisitLocked.class)
-    String locked(VisitLocked e) {
-        return "redirect:/visits/" + e.visitId() + "/referral";
+    String locked(VisitLocked locked) {
+        return "redirect:/visits/" + locked.visitId() + "/referral";
     }
 }

@@ -91,7 +91,7 @@ public class Visits {
     public Visit past(long clientId, LocalDate day, long staffId, boolean asked, Set<Answer> answers) {
         mapper.insert(clientId, day, staffId);
         long id = mapper.onDay(clientId, day).orElseThrow().id();
-        answers.forEach(a -> mapper.addAnswer(id, a));
+        answers.forEach(answer -> mapper.addAnswer(id, answer));
         if (asked) {
             mapper.markAsked(id, day.atTime(NOON));
         }
@@ -217,7 +217,7 @@ public class Visits {
     public void tellEmergency(long clientId, LocalDate day, Answer emergency, long staffId, String sessionId) {
         standings.answered(
                 clientId, emergency, Heard.inSession(LocalDateTime.now(clock).withNano(0), staffId, sessionId));
-        mapper.onDay(clientId, day).ifPresent(v -> mapper.addAnswer(v.id(), emergency));
+        mapper.onDay(clientId, day).ifPresent(row -> mapper.addAnswer(row.id(), emergency));
     }
 
     /** All of a client's, newest first. */

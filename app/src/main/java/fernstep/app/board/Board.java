@@ -98,7 +98,7 @@ class Board {
 
         /** What can be searched, in the language of whoever reads. */
         String searched(Words words) {
-            return searched.computeIfAbsent(words.locale(), l -> text(words).toLowerCase(l));
+            return searched.computeIfAbsent(words.locale(), key -> text(words).toLowerCase(key));
         }
 
         private String text(Words words) {
@@ -141,7 +141,9 @@ class Board {
                 mapper.lastRises(ids).stream()
                         .collect(Collectors.toMap(BoardMapper.LastRise::clientId, BoardMapper.LastRise::day)));
         List<ClientFile> files = ids == null ? clients.all() : clients.files(ids);
-        return files.parallelStream().map(c -> rowOrWhyNot(c, loaded, day)).toList();
+        return files.parallelStream()
+                .map(file -> rowOrWhyNot(file, loaded, day))
+                .toList();
     }
 
     private record Loaded(
@@ -189,7 +191,7 @@ class Board {
         List<ResultRow> results = loaded.results().getOrDefault(id, List.of());
         List<Standing> standings = ladders.outline(
                 client, screening, steps, results, loaded.holds(), findings(loaded, id), loaded.safetyOf(id));
-        if (standings.stream().anyMatch(s -> s.progress().change() == Progress.Change.NEXT_RUNG)) {
+        if (standings.stream().anyMatch(standing -> standing.progress().change() == Progress.Change.NEXT_RUNG)) {
             standings = ladders.standings(client, screening);
         }
         List<LocalDate> days =
@@ -199,19 +201,22 @@ class Board {
                 client.facts(),
                 client.stances(),
                 standings.stream()
-                        .filter(s -> s.held() == null)
+                        .filter(standing -> standing.held() == null)
                         .map(Standing::progress)
                         .toList(),
                 loaded.lastRises().get(id),
                 days.isEmpty() ? null : days.get(days.size() - 1),
-                (int) days.stream().filter(d -> d.isAfter(day.minusDays(WEEK))).count(),
+                (int) days.stream()
+                        .filter(each -> each.isAfter(day.minusDays(WEEK)))
+                        .count(),
                 steps.stream().mapToInt(LadderRow::daysPerWeek).max().orElse(0),
                 day));
         List<Tag> told = loaded.safetyOf(id).open().stream()
                 .filter(Board::saidApart)
                 .map(this::told)
                 .toList();
-        List<Tag> tags = Stream.concat(told.stream(), attention.stream().map(t -> new Tag(t.kind(), t.reason())))
+        List<Tag> tags = Stream.concat(
+                        told.stream(), attention.stream().map(each -> new Tag(each.kind(), each.reason())))
                 .toList();
         return new Row(
                 id,
@@ -219,7 +224,7 @@ class Board {
                 screening.stage().label(),
                 tags,
                 tags.stream()
-                        .flatMap(t -> Stream.ofNullable(t.kind()))
+                        .flatMap(tag -> Stream.ofNullable(tag.kind()))
                         .mapToInt(Enum::ordinal)
                         .min()
                         .orElse(Attention.Kind.values().length),
@@ -258,7 +263,7 @@ class Board {
         answers.addAll(loaded.safetyOf(client.id()).answers());
         answers.addAll(loaded.safetyOf(client.id()).adaptsOn(day));
         Set<Restriction> lifted = EnumSet.noneOf(Restriction.class);
-        loaded.lifted().getOrDefault(client.id(), List.of()).forEach(l -> lifted.add(l.code()));
+        loaded.lifted().getOrDefault(client.id(), List.of()).forEach(row -> lifted.add(row.code()));
         return Screening.of(Screening.Question.of(client.facts(), answers, client.stances(), day)
                 .withLastCheck(last == null ? null : last.lastCheck())
                 .withOverrides(loaded.overridden().contains(client.id()), lifted));
@@ -268,7 +273,8 @@ class Board {
         Map<Recorded.Key, String> values = new HashMap<>();
         loaded.findings()
                 .getOrDefault(id, List.of())
-                .forEach(f -> FindingValues.put(values, f.name(), f.side(), f.findingValue(), "client " + id));
+                .forEach(finding -> FindingValues.put(
+                        values, finding.name(), finding.side(), finding.findingValue(), "client " + id));
         return Recorded.of(values).findings();
     }
 }

@@ -53,22 +53,22 @@ class BoardController {
     }
 
     /** Every word must stand somewhere on the row. */
-    private void fill(String q, int show, SignedIn me, Model model) {
+    private void fill(String text, int show, SignedIn me, Model model) {
         Set<Long> hidden = access.hiddenFrom(me.staffId());
         List<Board.Row> all = hidden.isEmpty()
                 ? rows.all()
-                : rows.all().stream().filter(r -> !hidden.contains(r.id())).toList();
-        List<String> asked = Arrays.stream(q.toLowerCase(words.locale()).split("\\s+"))
-                .filter(w -> !w.isBlank())
+                : rows.all().stream().filter(row -> !hidden.contains(row.id())).toList();
+        List<String> asked = Arrays.stream(text.toLowerCase(words.locale()).split("\\s+"))
+                .filter(array -> !array.isBlank())
                 .toList();
         List<Board.Row> found = asked.isEmpty()
                 ? all
                 : all.stream()
-                        .filter(r -> asked.stream().allMatch(r.searched(words)::contains))
+                        .filter(row -> asked.stream().allMatch(row.searched(words)::contains))
                         .toList();
         int shown = Math.max(1, Math.min(show, MOST));
         model.addAttribute("made", made);
-        model.addAttribute("q", q);
+        model.addAttribute("q", text);
         model.addAttribute("everybody", all.size());
         model.addAttribute("found", found.size());
         model.addAttribute("rows", found.subList(0, Math.min(shown, found.size())));
@@ -76,7 +76,7 @@ class BoardController {
         model.addAttribute(
                 "urgent",
                 found.stream()
-                        .filter(r -> r.urgency() <= Attention.Kind.NEXT_DAY.ordinal())
+                        .filter(row -> row.urgency() <= Attention.Kind.NEXT_DAY.ordinal())
                         .count());
     }
 }

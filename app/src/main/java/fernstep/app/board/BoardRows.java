@@ -126,7 +126,7 @@ class BoardRows {
     private void everything(BoardMapper.State now) {
         List<Board.Row> fresh = board.rows(null);
         rows.clear();
-        fresh.forEach(r -> rows.put(r.id(), r));
+        fresh.forEach(row -> rows.put(row.id(), row));
         sort();
         day = today.date();
         seen = now.now();

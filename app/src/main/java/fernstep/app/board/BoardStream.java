@@ -73,7 +73,7 @@ class BoardStream {
             LocalDateTime last = seen;
             seen = newest;
             boolean changed = last != null && newest != null && newest.isAfter(last);
-            boards.forEach(b -> send(b, changed ? "changed" : "still"));
+            boards.forEach(emitter -> send(emitter, changed ? "changed" : "still"));
         } catch (RuntimeException e) {
             LOG.warn("the newest change could not be read; looked at again", e);
         }

@@ -24,14 +24,14 @@ record Sprig(String stem, List<String> leaves, List<Reason> rungs) {
 
     static Sprig of(List<Standing> standings) {
         Map<Strand, double[]> orders = new LinkedHashMap<>();
-        standings.forEach(s -> {
-            double[] both = orders.computeIfAbsent(s.step().strand(), k -> new double[2]);
-            Side side = s.step().sideOrNull();
+        standings.forEach(standing -> {
+            double[] both = orders.computeIfAbsent(standing.step().strand(), key -> new double[2]);
+            Side side = standing.step().sideOrNull();
             if (side != Side.RIGHT) {
-                both[0] = s.rung().order();
+                both[0] = standing.rung().order();
             }
             if (side != Side.LEFT) {
-                both[1] = s.rung().order();
+                both[1] = standing.rung().order();
             }
         });
         List<String> leaves = new ArrayList<>();
@@ -42,11 +42,13 @@ record Sprig(String stem, List<String> leaves, List<Reason> rungs) {
             leaves.add(leaf(x, 1, e.getValue()[1]));
             x += STEP;
         }
-        standings.forEach(s -> rungs.add(
-                s.step().sideOrNull() == null
-                        ? Reason.of("sprig.rung", s.rung().code())
+        standings.forEach(standing -> rungs.add(
+                standing.step().sideOrNull() == null
+                        ? Reason.of("sprig.rung", standing.rung().code())
                         : Reason.of(
-                                "sprig.rungOnSide", s.rung().code(), s.step().sideOrNull())));
+                                "sprig.rungOnSide",
+                                standing.rung().code(),
+                                standing.step().sideOrNull())));
         String stem = orders.isEmpty() ? "" : "M2 " + MIDDLE + "H" + (x - 4);
         return new Sprig(stem, leaves, rungs);
     }

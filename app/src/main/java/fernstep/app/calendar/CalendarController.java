@@ -134,7 +134,7 @@ class CalendarController {
     /** How many exercises were done on a day gone by. */
     private Map<LocalDate, Long> done(ClientFile client, LocalDate from) {
         return ladders.log(client).results().stream()
-                .filter(r -> !r.heldOn().isBefore(from))
+                .filter(row -> !row.heldOn().isBefore(from))
                 .collect(Collectors.groupingBy(ResultRow::heldOn, Collectors.counting()));
     }
 

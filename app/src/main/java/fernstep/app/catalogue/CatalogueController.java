@@ -72,8 +72,11 @@ class CatalogueController {
         model.addAttribute(
                 "strands",
                 catalogues.get().strands().stream()
-                        .map(s -> new StrandTiles(
-                                s, s.rungs().stream().map(r -> tile(r, leaves)).toList()))
+                        .map(strand -> new StrandTiles(
+                                strand,
+                                strand.rungs().stream()
+                                        .map(rung -> tile(rung, leaves))
+                                        .toList()))
                         .toList());
         return "catalogue/catalogue";
     }
@@ -95,7 +98,7 @@ class CatalogueController {
                 words.code(rung.aim()),
                 rung.howTo(),
                 rung.caution()));
-        rung.props().forEach(p -> all.add(words.code(p)));
+        rung.props().forEach(prop -> all.add(words.code(prop)));
         for (Restriction restriction : Restriction.values()) {
             if (rung.closedBy(Set.of(restriction)).isPresent()) {
                 all.add(words.text("find.asks." + restriction));
@@ -138,7 +141,7 @@ class CatalogueController {
         model.addAttribute(
                 "spines",
                 Arrays.stream(Stances.Spine.values())
-                        .filter(s -> rung.cues().containsKey(s.name()))
+                        .filter(spine -> rung.cues().containsKey(spine.name()))
                         .toList());
         model.addAttribute("stances", file == null ? null : file.stances());
         model.addAttribute("previous", catalogues.get().previous(rung).orElse(null));
@@ -150,8 +153,9 @@ class CatalogueController {
     private List<StandIns.StandIn> standIns(Rung rung, @Nullable ClientFile file, Body body) {
         Set<Restriction> closed = file == null
                 ? Arrays.stream(Restriction.values())
-                        .filter(r -> rung.closedBy(Set.of(r)).isPresent())
-                        .filter(r -> r != Restriction.NO_FLOOR)
+                        .filter(restriction ->
+                                rung.closedBy(Set.of(restriction)).isPresent())
+                        .filter(restriction -> restriction != Restriction.NO_FLOOR)
                         .findFirst()
                         .map(Set::of)
                         .orElse(Set.of())
@@ -185,8 +189,8 @@ class CatalogueController {
 
     static String words(List<Waiting> waiting, Words words) {
         return waiting.stream()
-                .map(w -> words.of(w.reason()))
-                .reduce((a, b) -> a + "; " + b)
+                .map(each -> words.of(each.reason()))
+                .reduce((one, other) -> one + "; " + other)
                 .orElse("");
     }
 }

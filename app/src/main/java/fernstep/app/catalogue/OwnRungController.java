@@ -156,7 +156,8 @@ class OwnRungController {
             List<Handle> handles = new ArrayList<>();
             for (String angle : PoseForm.ANGLES) {
                 Handles.of(body, pose, turned(form, from, angle), angle)
-                        .ifPresent(h -> handles.add(new Handle(angle, h[0], h[1], h[2], h[3], (int) h[4])));
+                        .ifPresent(values -> handles.add(
+                                new Handle(angle, values[0], values[1], values[2], values[3], (int) values[4])));
             }
             return ResponseEntity.ok(new Drawn(
                     figure.box().asViewBox(),

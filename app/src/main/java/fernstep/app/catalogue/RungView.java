@@ -54,8 +54,8 @@ record RungView(
         }
         List<Mark> marks = new ArrayList<>();
         if (rung.family() != null && rung.hasRange()) {
-            capacity.ifPresent(c ->
-                    marks.add(mark("90 % of her capacity", rung, body, SAFE_SHARE_OF_CAPACITY * c.loadIndex(), words)));
+            capacity.ifPresent(each -> marks.add(
+                    mark("90 % of her capacity", rung, body, SAFE_SHARE_OF_CAPACITY * each.loadIndex(), words)));
             lastIndex.ifPresent(last ->
                     marks.add(mark("10 % more than last time", rung, body, last * (1 + Capacity.USUAL_STEP), words)));
         }
@@ -113,7 +113,7 @@ record RungView(
                 10,
                 1.1
                         * points.stream()
-                                .mapToDouble(p -> p.load().loadIndex())
+                                .mapToDouble(point -> point.load().loadIndex())
                                 .max()
                                 .orElse(0));
     }

@@ -136,7 +136,7 @@ class ChangesController {
                 .distinct()
                 .toList();
         IdentityHashMap<Checks.Taken, Separation> worked = new IdentityHashMap<>();
-        history.forEach(t -> worked.put(t, separation(client, t)));
+        history.forEach(taken -> worked.put(taken, separation(client, taken)));
         List<TrendChart> charts = new ArrayList<>();
         for (double site : CheckSheet.SITES_CM) {
             for (Condition condition : List.of(Condition.REST, Condition.HEAD_LIFT)) {
@@ -147,7 +147,7 @@ class ChangesController {
                         history,
                         client.facts().events(),
                         gates,
-                        t -> Objects.requireNonNull(worked.get(t)));
+                        taken -> Objects.requireNonNull(worked.get(taken)));
                 if (chart != null && chart.dots().size() >= 2) {
                     charts.add(chart);
                 }

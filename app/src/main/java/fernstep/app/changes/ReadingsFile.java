@@ -39,17 +39,18 @@ public class ReadingsFile implements PartOfRecord {
     public List<ReadingsCsv.Line> lines(long clientId) {
         ClientFile client = clients.file(clientId);
         return checks.history(visits.ofClient(clientId)).stream()
-                .flatMap(t -> {
-                    List<ReadingRow> rows = entries.readings(t.visit().id());
-                    return checks.changes(client, t, t).separation().widths().stream()
-                            .map(w -> new ReadingsCsv.Line(t.visit().heldOn(), w, depth(rows, w.reading())));
+                .flatMap(taken -> {
+                    List<ReadingRow> rows = entries.readings(taken.visit().id());
+                    return checks.changes(client, taken, taken).separation().widths().stream()
+                            .map(width ->
+                                    new ReadingsCsv.Line(taken.visit().heldOn(), width, depth(rows, width.reading())));
                 })
                 .toList();
     }
 
     private static @Nullable Depth depth(List<ReadingRow> rows, Reading reading) {
         return rows.stream()
-                .filter(r -> r.siteCm() == reading.siteCm() && r.conditionCode() == reading.condition())
+                .filter(row -> row.siteCm() == reading.siteCm() && row.conditionCode() == reading.condition())
                 .findFirst()
                 .map(ReadingRow::depthCode)
                 .orElse(null);

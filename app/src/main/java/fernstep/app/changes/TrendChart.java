@@ -65,9 +65,10 @@ public record TrendChart(
         List<Reading> readings = new ArrayList<>();
         for (Checks.Taken t : history) {
             separations.of(t).widths().stream()
-                    .filter(w -> w.reading().siteCm() == siteCm && w.reading().condition() == condition)
+                    .filter(width -> width.reading().siteCm() == siteCm
+                            && width.reading().condition() == condition)
                     .findFirst()
-                    .ifPresent(w -> readings.add(new Reading(t.visit().heldOn(), w)));
+                    .ifPresent(width -> readings.add(new Reading(t.visit().heldOn(), width)));
         }
         return readings.isEmpty() ? null : draw(siteCm, condition, readings, events, gates);
     }
@@ -85,14 +86,16 @@ public record TrendChart(
                 DAYS_AT_LEAST,
                 ChronoUnit.DAYS.between(start, readings.get(readings.size() - 1).day()));
         double topMm = readings.stream()
-                        .mapToDouble(
-                                r -> r.width().mm() + TWO_SIDED_95 * r.width().errorMm())
+                        .mapToDouble(reading -> reading.width().mm()
+                                + TWO_SIDED_95 * reading.width().errorMm())
                         .max()
                         .orElse(0)
                 + TICK_MM;
         double limit = MeasurementError.smallestRealChange(
                 first.width().errorMm(), first.width().errorMm());
-        List<Dot> dots = readings.stream().map(r -> dot(r, start, span, topMm)).toList();
+        List<Dot> dots = readings.stream()
+                .map(reading -> dot(reading, start, span, topMm))
+                .toList();
         List<Tick> ticks = new ArrayList<>();
         for (int mm = 0; mm <= topMm; mm += TICK_MM) {
             ticks.add(new Tick(y(mm, topMm), mm));
@@ -100,23 +103,23 @@ public record TrendChart(
         double bandTop = y(Math.min(topMm, first.width().mm() + limit), topMm);
         double bandBottom = y(Math.max(0, first.width().mm() - limit), topMm);
         List<Mark> marks = events.stream()
-                .filter(e -> !e.date().isBefore(start))
-                .map(e -> new Mark(x(e.date(), start, span), e.kind()))
+                .filter(event -> !event.date().isBefore(start))
+                .map(event -> new Mark(x(event.date(), start, span), event.kind()))
                 .toList();
         LocalDate end = start.plusDays(span);
         List<Double> gatesX = gates.stream()
-                .filter(d -> !d.isBefore(start) && !d.isAfter(end))
-                .map(d -> x(d, start, span))
+                .filter(gate -> !gate.isBefore(start) && !gate.isAfter(end))
+                .map(gate -> x(gate, start, span))
                 .toList();
         StringBuilder line = new StringBuilder();
-        dots.forEach(d -> line.append(line.isEmpty() ? "M" : "L")
-                .append(d.x())
+        dots.forEach(dot -> line.append(line.isEmpty() ? "M" : "L")
+                .append(dot.x())
                 .append(' ')
-                .append(d.y()));
+                .append(dot.y()));
         List<TheilSen.Point> points = readings.stream()
-                .map(r -> new TheilSen.Point(
-                        ChronoUnit.DAYS.between(start, r.day()) / DAYS_PER_WEEK,
-                        r.width().mm()))
+                .map(reading -> new TheilSen.Point(
+                        ChronoUnit.DAYS.between(start, reading.day()) / DAYS_PER_WEEK,
+                        reading.width().mm()))
                 .toList();
         return new TrendChart(
                 siteCm,
@@ -137,16 +140,16 @@ public record TrendChart(
         return interval != null && interval.holdsZero();
     }
 
-    private static Dot dot(Reading r, LocalDate start, long span, double topMm) {
-        double error = TWO_SIDED_95 * r.width().errorMm();
+    private static Dot dot(Reading reading, LocalDate start, long span, double topMm) {
+        double error = TWO_SIDED_95 * reading.width().errorMm();
         return new Dot(
-                r.day(),
-                r.width().mm(),
-                r.width().errorMm(),
-                x(r.day(), start, span),
-                y(r.width().mm(), topMm),
-                y(r.width().mm() + error, topMm),
-                y(Math.max(0, r.width().mm() - error), topMm));
+                reading.day(),
+                reading.width().mm(),
+                reading.width().errorMm(),
+                x(reading.day(), start, span),
+                y(reading.width().mm(), topMm),
+                y(reading.width().mm() + error, topMm),
+                y(Math.max(0, reading.width().mm() - error), topMm));
     }
 
     private static double x(LocalDate day, LocalDate start, long span) {

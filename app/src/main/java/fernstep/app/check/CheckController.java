@@ -91,7 +91,9 @@ class CheckController {
             return "redirect:/visits/" + id + "/check/one/" + done.path();
         }
         return "redirect:/visits/" + id
-                + sheet.after(done).map(n -> "/check/one/" + n.path()).orElse("/plan");
+                + sheet.after(done)
+                        .map(checkSection -> "/check/one/" + checkSection.path())
+                        .orElse("/plan");
     }
 
     private static CheckSection section(String path) {
@@ -245,7 +247,7 @@ class CheckController {
         model.addAttribute(
                 "shows",
                 Arrays.stream(CheckSection.values())
-                        .filter(s -> part.only() == null || s == part.only())
+                        .filter(section -> part.only() == null || section == part.only())
                         .map(Enum::name)
                         .toList());
         model.addAttribute("how", drawings.all());

@@ -115,12 +115,12 @@ public class CheckEntries {
 
     private Optional<ReadingRow> reading(Visit visit, double siteCm, Condition condition) {
         return mapper.readings(visit.id()).stream()
-                .filter(r -> r.siteCm() == siteCm && r.conditionCode() == condition)
+                .filter(row -> row.siteCm() == siteCm && row.conditionCode() == condition)
                 .findFirst();
     }
 
-    private static String written(ReadingRow r) {
-        return r.readingValues() + " " + r.method();
+    private static String written(ReadingRow row) {
+        return row.readingValues() + " " + row.method();
     }
 
     private static String part(double siteCm, Condition condition) {
@@ -141,7 +141,7 @@ public class CheckEntries {
     public void put(Visit visit, Finding finding, String side, String value, By by) throws Refused {
         String part = part(finding, side);
         String before = mapper.findings(visit.id()).stream()
-                .filter(f -> f.name() == finding && f.side().equals(side))
+                .filter(row -> row.name() == finding && row.side().equals(side))
                 .map(FindingRow::findingValue)
                 .findFirst()
                 .orElse("");
@@ -234,14 +234,15 @@ public class CheckEntries {
 
     /** Many at once, from a table that was brought in: what stood there before is kept with the reason. */
     public void putAll(List<Changed> readings, String reason) {
-        mapper.putReadings(readings.stream().map(c -> c.reading().canonical()).toList());
-        readings.stream().filter(c -> c.before() != null).forEach(c -> logged(c, reason));
+        mapper.putReadings(
+                readings.stream().map(changed -> changed.reading().canonical()).toList());
+        readings.stream().filter(changed -> changed.before() != null).forEach(changed -> logged(changed, reason));
     }
 
     /** Takes back what {@link #putAll} wrote. */
     public void takeBack(List<Changed> written, String reason) {
         List<ReadingRow> fresh = written.stream()
-                .filter(w -> w.before() == null)
+                .filter(changed -> changed.before() == null)
                 .map(Changed::reading)
                 .toList();
         if (!fresh.isEmpty()) {
@@ -263,15 +264,15 @@ public class CheckEntries {
     public record Changed(
             long clientId, ReadingRow reading, @Nullable ReadingRow before) {}
 
-    private void logged(Changed c, String reason) {
+    private void logged(Changed changed, String reason) {
         log.changed(new RecordLog.Change(
-                c.clientId(),
-                c.reading().visitId(),
-                part(c.reading().siteCm(), c.reading().conditionCode()),
-                c.before() == null ? null : written(c.before()),
-                written(c.reading()),
+                changed.clientId(),
+                changed.reading().visitId(),
+                part(changed.reading().siteCm(), changed.reading().conditionCode()),
+                changed.before() == null ? null : written(changed.before()),
+                written(changed.reading()),
                 reason,
-                c.reading().staffId()));
+                changed.reading().staffId()));
     }
 
     /** As they are stored. */

@@ -72,9 +72,9 @@ public record CheckSheet(
 
     private static String text(List<ReadingRow> rows, double site, Condition condition) {
         return rows.stream()
-                .filter(r -> r.siteCm() == site && r.conditionCode() == condition)
+                .filter(row -> row.siteCm() == site && row.conditionCode() == condition)
                 .findFirst()
-                .map(r -> ReadingRow.values(r.readingValues()).stream()
+                .map(row -> ReadingRow.values(row.readingValues()).stream()
                         .map(Numbers::plain)
                         .collect(Collectors.joining(" ")))
                 .orElse("");
@@ -82,14 +82,15 @@ public record CheckSheet(
 
     public @Nullable Width width(double site, Condition condition) {
         return separation.widths().stream()
-                .filter(w -> w.reading().siteCm() == site && w.reading().condition() == condition)
+                .filter(width ->
+                        width.reading().siteCm() == site && width.reading().condition() == condition)
                 .findFirst()
                 .orElse(null);
     }
 
     public @Nullable SiteResult site(double site) {
         return separation.sites().stream()
-                .filter(s -> s.siteCm() == site)
+                .filter(result -> result.siteCm() == site)
                 .findFirst()
                 .orElse(null);
     }
@@ -111,7 +112,7 @@ public record CheckSheet(
     /** Null with fewer than two sites. */
     public @Nullable Double areaMm2(Condition condition) {
         return Optional.ofNullable(separation.profiles().get(condition))
-                .flatMap(p -> p.areaMm2())
+                .flatMap(profile -> profile.areaMm2())
                 .orElse(null);
     }
 
@@ -134,7 +135,7 @@ public record CheckSheet(
     public List<CheckSection> missingForPlan() {
         return Arrays.stream(CheckSection.values())
                 .filter(CheckSection::neededForPlan)
-                .filter(s -> !known(s) && skip(s).isEmpty())
+                .filter(section -> !known(section) && skip(section).isEmpty())
                 .toList();
     }
 
@@ -146,8 +147,8 @@ public record CheckSheet(
         return switch (section) {
             case SEPARATION ->
                 SITES_CM.stream()
-                        .allMatch(s -> !typed(s, Condition.REST).isEmpty()
-                                && !typed(s, Condition.HEAD_LIFT).isEmpty());
+                        .allMatch(value -> !typed(value, Condition.REST).isEmpty()
+                                && !typed(value, Condition.HEAD_LIFT).isEmpty());
             default -> anyOf(recorded, section);
         };
     }
@@ -155,7 +156,8 @@ public record CheckSheet(
     /** The first check that is due and was neither done nor left out today; the first of all when there is none. */
     public CheckSection firstOpen() {
         return Arrays.stream(CheckSection.values())
-                .filter(s -> due(s) && !done(s) && skip(s).isEmpty())
+                .filter(section ->
+                        due(section) && !done(section) && skip(section).isEmpty())
                 .findFirst()
                 .orElse(CheckSection.SEPARATION);
     }
@@ -163,7 +165,7 @@ public record CheckSheet(
     /** Where one goes on from a check. */
     public Optional<CheckSection> after(CheckSection section) {
         return Arrays.stream(CheckSection.values())
-                .filter(s -> s.compareTo(section) > 0 && due(s))
+                .filter(checkSection -> checkSection.compareTo(section) > 0 && due(checkSection))
                 .findFirst();
     }
 
@@ -179,7 +181,7 @@ public record CheckSheet(
 
     private static boolean anyOf(Recorded taken, CheckSection section) {
         return Arrays.stream(Finding.values())
-                .filter(f -> f.section() == section)
+                .filter(finding -> finding.section() == section)
                 .anyMatch(taken::taken);
     }
 
@@ -195,7 +197,7 @@ public record CheckSheet(
     /** Why a section was left out; empty when it was not. */
     public String skip(CheckSection section) {
         return skips.stream()
-                .filter(s -> s.section() == section)
+                .filter(row -> row.section() == section)
                 .findFirst()
                 .map(SkipRow::reason)
                 .orElse("");
@@ -297,7 +299,7 @@ public record CheckSheet(
     private Optional<SideBySide> sideBySide(String nameKey, Finding field) {
         return recorded.number(field, Side.LEFT)
                 .flatMap(left -> recorded.number(field, Side.RIGHT).map(right -> new Symmetry(left, right)))
-                .map(s -> new SideBySide(nameKey, s, s.asymmetric()));
+                .map(symmetry -> new SideBySide(nameKey, symmetry, symmetry.asymmetric()));
     }
 
     public MidlineDrawing drawing() {

@@ -103,11 +103,11 @@ public class Checks {
     public List<Taken> history(List<VisitRow> visits) {
         return visits.stream()
                 .sorted(Comparator.comparing(VisitRow::heldOn))
-                .map(v -> new Taken(
-                        v,
-                        check(mapper.readings(v.id())),
-                        ChangeReport.Found.of(FindingValues.recorded(mapper.findings(v.id())))))
-                .filter(t -> !t.empty())
+                .map(row -> new Taken(
+                        row,
+                        check(mapper.readings(row.id())),
+                        ChangeReport.Found.of(FindingValues.recorded(mapper.findings(row.id())))))
+                .filter(taken -> !taken.empty())
                 .toList();
     }
 

@@ -17,7 +17,7 @@ public final class FindingValues {
 
     static Recorded recorded(List<FindingRow> rows) {
         Map<Recorded.Key, String> values = new HashMap<>();
-        rows.forEach(r -> put(values, r.name(), r.side(), r.findingValue(), "visit " + r.visitId()));
+        rows.forEach(row -> put(values, row.name(), row.side(), row.findingValue(), "visit " + row.visitId()));
         return Recorded.of(values);
     }
 

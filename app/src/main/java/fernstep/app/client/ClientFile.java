@@ -60,15 +60,15 @@ public record ClientFile(
                 row.status(),
                 row.dueDate(),
                 events.stream()
-                        .filter(e -> e.kind() == EventRow.Kind.BIRTH)
-                        .map(e -> new Birth(
-                                e.happenedOn(),
-                                e.birthMode() == null ? BirthMode.VAGINAL : e.birthMode(),
-                                e.tearDegree()))
+                        .filter(row -> row.kind() == EventRow.Kind.BIRTH)
+                        .map(row -> new Birth(
+                                row.happenedOn(),
+                                row.birthMode() == null ? BirthMode.VAGINAL : row.birthMode(),
+                                row.tearDegree()))
                         .toList(),
                 events.stream()
-                        .filter(e -> e.kind() == EventRow.Kind.SURGERY)
-                        .map(e -> new Surgery(e.happenedOn(), e.what()))
+                        .filter(row -> row.kind() == EventRow.Kind.SURGERY)
+                        .map(row -> new Surgery(row.happenedOn(), row.what()))
                         .toList(),
                 clearances.stream().map(ClearanceRow::asClearance).toList(),
                 row.heightCm(),

@@ -91,7 +91,7 @@ public record ClientForm(
 
     private static @Nullable EventRow last(ClientFile file, EventRow.Kind kind) {
         List<EventRow> some =
-                file.events().stream().filter(e -> e.kind() == kind).toList();
+                file.events().stream().filter(row -> row.kind() == kind).toList();
         return some.isEmpty() ? null : some.get(some.size() - 1);
     }
 
@@ -106,8 +106,9 @@ public record ClientForm(
     public List<Difference> differences(ClientForm onRecord) {
         Map<String, String> mine = byName();
         return onRecord.byName().entrySet().stream()
-                .filter(e -> !e.getValue().equals(mine.get(e.getKey())))
-                .map(e -> new Difference(e.getKey(), e.getValue(), String.valueOf(mine.get(e.getKey()))))
+                .filter(entry -> !entry.getValue().equals(mine.get(entry.getKey())))
+                .map(entry ->
+                        new Difference(entry.getKey(), entry.getValue(), String.valueOf(mine.get(entry.getKey()))))
                 .toList();
     }
 
@@ -167,9 +168,9 @@ public record ClientForm(
             new ClientFile(row, events, List.of())
                     .facts()
                     .problem(today)
-                    .ifPresent(p -> problems.add(
-                            p.field().equals("surgeries") ? "surgeryDate" : p.field(),
-                            Reason.of("told.factProblem", p.what(), p.allowed())));
+                    .ifPresent(problem -> problems.add(
+                            problem.field().equals("surgeries") ? "surgeryDate" : problem.field(),
+                            Reason.of("told.factProblem", problem.what(), problem.allowed())));
         }
         return new Read(row, events);
     }
@@ -194,8 +195,8 @@ public record ClientForm(
     private Set<Restriction> restrictionSet(FormProblems problems) {
         Set<Restriction> set = EnumSet.noneOf(Restriction.class);
         if (restrictions != null) {
-            restrictions.forEach(r -> {
-                Restriction code = problems.code("restrictions", r, Restriction.class);
+            restrictions.forEach(restriction -> {
+                Restriction code = problems.code("restrictions", restriction, Restriction.class);
                 if (code != null) {
                     set.add(code);
                 }

@@ -50,7 +50,7 @@ public record ClientSettings(
     public Set<DayOfWeek> blocked() {
         Set<DayOfWeek> days = EnumSet.noneOf(DayOfWeek.class);
         Arrays.stream(blockedDays.split(","))
-                .filter(s -> !s.isBlank())
+                .filter(array -> !array.isBlank())
                 .map(DayOfWeek::valueOf)
                 .forEach(days::add);
         return days;
@@ -68,9 +68,9 @@ public record ClientSettings(
         Map<StanceChange, String> read = new EnumMap<>(StanceChange.class);
         if (changes != null) {
             Arrays.stream(changes.split(","))
-                    .map(c -> c.split("=", 2))
-                    .filter(c -> c.length == 2)
-                    .forEach(c -> read.put(StanceChange.valueOf(c[0]), c[1]));
+                    .map(array -> array.split("=", 2))
+                    .filter(texts -> texts.length == 2)
+                    .forEach(texts -> read.put(StanceChange.valueOf(texts[0]), texts[1]));
         }
         return read;
     }
@@ -78,7 +78,7 @@ public record ClientSettings(
     /** Only what differs is written down. */
     public static String written(Stances from, Stances to) {
         return StanceChange.between(from, to).stream()
-                .map(c -> c + "=" + c.of(to))
+                .map(change -> change + "=" + change.of(to))
                 .collect(Collectors.joining(","));
     }
 }

@@ -90,8 +90,13 @@ public class Clients {
     public long create(ClientRow row, List<EventRow> events) {
         mapper.insert(row);
         long id = mapper.byFormId(row.formId()).map(ClientRow::id).orElseThrow();
-        events.forEach(e ->
-                mapper.putEvent(new EventRow(id, e.kind(), e.happenedOn(), e.birthMode(), e.tearDegree(), e.what())));
+        events.forEach(eventRow -> mapper.putEvent(new EventRow(
+                id,
+                eventRow.kind(),
+                eventRow.happenedOn(),
+                eventRow.birthMode(),
+                eventRow.tearDegree(),
+                eventRow.what())));
         return id;
     }
 
@@ -116,7 +121,7 @@ public class Clients {
         }
         for (EventRow event : events) {
             before.events().stream()
-                    .filter(e -> e.kind() == event.kind())
+                    .filter(eventRow -> eventRow.kind() == event.kind())
                     .max(Comparator.comparing(EventRow::happenedOn))
                     .filter(latest -> !latest.happenedOn().equals(event.happenedOn()))
                     .ifPresent(latest -> mapper.removeEvent(id, latest.kind(), latest.happenedOn()));
@@ -131,7 +136,7 @@ public class Clients {
         Map<String, String> is = Facts.of(file(before.id()));
         Set<String> names = new TreeSet<>(was.keySet());
         names.addAll(is.keySet());
-        names.forEach(n -> changed(before.id(), "fact:" + n, was.get(n), is.get(n), "", staffId));
+        names.forEach(name -> changed(before.id(), "fact:" + name, was.get(name), is.get(name), "", staffId));
     }
 
     private void changed(
@@ -225,11 +230,11 @@ public class Clients {
     @Transactional
     public void strikeEvent(long id, EventRow.Kind kind, LocalDate happenedOn, String reason, long staffId) {
         file(id).events().stream()
-                .filter(e -> e.kind() == kind && e.happenedOn().equals(happenedOn))
+                .filter(row -> row.kind() == kind && row.happenedOn().equals(happenedOn))
                 .findFirst()
-                .ifPresent(e -> {
+                .ifPresent(row -> {
                     mapper.removeEvent(id, kind, happenedOn);
-                    changed(id, "event:" + kind, Facts.written(e), null, reason, staffId);
+                    changed(id, "event:" + kind, Facts.written(row), null, reason, staffId);
                     audit.record(staffId, id, "EVENT_STRUCK", kind + " " + happenedOn + ": " + reason);
                 });
     }
@@ -253,13 +258,13 @@ public class Clients {
     public void strikeClearance(
             long id, Clearance.Scope scope, LocalDate givenOn, String byRole, String reason, long staffId) {
         file(id).clearances().stream()
-                .filter(c -> c.scope() == scope
-                        && c.givenOn().equals(givenOn)
-                        && c.byRole().equals(byRole))
+                .filter(row -> row.scope() == scope
+                        && row.givenOn().equals(givenOn)
+                        && row.byRole().equals(byRole))
                 .findFirst()
-                .ifPresent(c -> {
-                    mapper.removeClearance(c);
-                    changed(id, "clearance:" + scope, Facts.written(c), null, reason, staffId);
+                .ifPresent(row -> {
+                    mapper.removeClearance(row);
+                    changed(id, "clearance:" + scope, Facts.written(row), null, reason, staffId);
                     audit.record(staffId, id, "CLEARANCE_STRUCK", scope + " " + givenOn + ": " + reason);
                 });
     }

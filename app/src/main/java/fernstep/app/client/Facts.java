@@ -38,15 +38,15 @@ final class Facts {
         return facts;
     }
 
-    static String written(EventRow e) {
-        String how = e.birthMode() == null ? "" : " " + e.birthMode();
-        String tear = e.tearDegree() == 0 ? "" : " " + e.tearDegree();
-        return (e.happenedOn() + how + tear + " " + e.what()).strip();
+    static String written(EventRow row) {
+        String how = row.birthMode() == null ? "" : " " + row.birthMode();
+        String tear = row.tearDegree() == 0 ? "" : " " + row.tearDegree();
+        return (row.happenedOn() + how + tear + " " + row.what()).strip();
     }
 
-    static String written(ClearanceRow c) {
-        String until = c.expiresOn() == null ? "" : " – " + c.expiresOn();
-        return (c.scope() + " " + c.givenOn() + until + " " + c.byRole() + " " + c.byName()).strip();
+    static String written(ClearanceRow row) {
+        String until = row.expiresOn() == null ? "" : " – " + row.expiresOn();
+        return (row.scope() + " " + row.givenOn() + until + " " + row.byRole() + " " + row.byName()).strip();
     }
 
     private static void put(Map<String, String> facts, String name, @Nullable Object value) {

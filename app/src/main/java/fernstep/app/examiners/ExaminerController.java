@@ -156,11 +156,12 @@ class ExaminerController {
 
     private List<Line> lines(SignedIn me) {
         List<Line> lines = new ArrayList<>();
-        examiners.all().forEach(s -> {
-            if (s.id() != null) {
+        examiners.all().forEach(staff -> {
+            if (staff.id() != null) {
                 examiners
-                        .repeatability(s.id())
-                        .forEach(r -> lines.add(new Line(s.fullName(), s.id() == me.staffId(), r)));
+                        .repeatability(staff.id())
+                        .forEach(repeatability ->
+                                lines.add(new Line(staff.fullName(), staff.id() == me.staffId(), repeatability)));
             }
         });
         return lines;
@@ -178,7 +179,7 @@ class ExaminerController {
         model.addAttribute(
                 "mine",
                 examiners.repeatability(me.staffId()).stream()
-                        .filter(r -> r.method() == Method.FINGERS)
+                        .filter(repeatability -> repeatability.method() == Method.FINGERS)
                         .findFirst()
                         .orElse(null));
         model.addAttribute("pairsNeeded", MeasurementError.PAIRS_NEEDED);

@@ -29,12 +29,12 @@ public class Examiners {
         Examiner calibrated = accounts.byId(staffId).map(Staff::examiner).orElse(Examiner.UNKNOWN);
         Map<Method, TypicalError> own = new EnumMap<>(Method.class);
         Map<Method, Double> bias = new EnumMap<>(Method.class);
-        repeatability(staffId).forEach(r -> {
-            if (r.biasMm() != null && r.pairs() >= MeasurementError.PAIRS_NEEDED) {
-                bias.put(r.method(), r.biasMm());
+        repeatability(staffId).forEach(repeatability -> {
+            if (repeatability.biasMm() != null && repeatability.pairs() >= MeasurementError.PAIRS_NEEDED) {
+                bias.put(repeatability.method(), repeatability.biasMm());
             }
-            if (r.error() != null) {
-                own.put(r.method(), r.error());
+            if (repeatability.error() != null) {
+                own.put(repeatability.method(), repeatability.error());
             }
         });
         return new Examiner(String.valueOf(staffId), calibrated.calibration(), own, bias);
@@ -60,13 +60,13 @@ public class Examiners {
                 .toList();
     }
 
-    public void calibrate(long staffId, FingerCalibration c) {
+    public void calibrate(long staffId, FingerCalibration calibration) {
         mapper.calibrate(
                 staffId,
-                c.totalMm().get(0),
-                c.totalMm().get(1),
-                c.totalMm().get(2),
-                c.totalMm().get(3));
+                calibration.totalMm().get(0),
+                calibration.totalMm().get(1),
+                calibration.totalMm().get(2),
+                calibration.totalMm().get(3));
     }
 
     public void keep(PairRow pair) {

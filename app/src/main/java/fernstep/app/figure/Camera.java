@@ -38,26 +38,26 @@ final class Camera {
     }
 
     /** Right on the page, for a point or an arrow; the unit is kept. */
-    double right(Point3 p) {
-        return p.x() * cosYaw - p.z() * sinYaw;
+    double right(Point3 point) {
+        return point.x() * cosYaw - point.z() * sinYaw;
     }
 
     /** Down the page. */
-    double down(Point3 p) {
-        return -p.y() * cosPitch + toward(p) * sinPitch;
+    double down(Point3 point) {
+        return -point.y() * cosPitch + toward(point) * sinPitch;
     }
 
     /** Toward the one who looks. */
-    double near(Point3 p) {
-        return p.y() * sinPitch + toward(p) * cosPitch;
+    double near(Point3 point) {
+        return point.y() * sinPitch + toward(point) * cosPitch;
     }
 
-    private double toward(Point3 p) {
-        return p.x() * sinYaw + p.z() * cosYaw;
+    private double toward(Point3 point) {
+        return point.x() * sinYaw + point.z() * cosYaw;
     }
 
     /** On the page in cm: x to the right, y down. */
-    double[] at(Point3 p) {
-        return new double[] {CM * right(p), CM * down(p)};
+    double[] at(Point3 point) {
+        return new double[] {CM * right(point), CM * down(point)};
     }
 }

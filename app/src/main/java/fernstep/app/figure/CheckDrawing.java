@@ -81,8 +81,8 @@ public final class CheckDrawing {
 
     /** Two fingers in the gap, from above; the other sites are dots on the midline. */
     private Figure separation() {
-        return picture(crook(), FROM_ABOVE, "section.SEPARATION", f -> {
-            Anatomy flesh = new Anatomy(f, HER);
+        return picture(crook(), FROM_ABOVE, "section.SEPARATION", skeleton -> {
+            Anatomy flesh = new Anatomy(skeleton, HER);
             List<Hull> dots = new ArrayList<>();
             for (double share : new double[] {0.16, 0.26, 0.46, 0.58}) {
                 dots.add(Hull.of(Ball.round(flesh.onBelly(share, 0), 0.006)));
@@ -90,14 +90,18 @@ public final class CheckDrawing {
             Point3 navel = flesh.onBelly(0.36, 0);
             return List.of(
                     new Extra("dot", dots),
-                    hand(navel, f.hip().minus(f.shoulder()), new Point3(0, 0, 1), new Point3(0, 1, 0), 2),
-                    forearm(navel, f.hip().minus(f.shoulder()), new Point3(0, 0, 1), new Point3(0, 1, 0)));
+                    hand(navel, skeleton.hip().minus(skeleton.shoulder()), new Point3(0, 0, 1), new Point3(0, 1, 0), 2),
+                    forearm(
+                            navel,
+                            skeleton.hip().minus(skeleton.shoulder()),
+                            new Point3(0, 0, 1),
+                            new Point3(0, 1, 0)));
         });
     }
 
     private Figure cough() {
-        return picture(crook(), BESIDE_HER, "section.COUGH", f -> {
-            Anatomy flesh = new Anatomy(f, HER);
+        return picture(crook(), BESIDE_HER, "section.COUGH", skeleton -> {
+            Anatomy flesh = new Anatomy(skeleton, HER);
             Point3 low = flesh.onBelly(0.16, 0);
             Point3 toHer = new Point3(0, 0, -1);
             return List.of(
@@ -109,8 +113,8 @@ public final class CheckDrawing {
     /** A flat hand slides in under the low back. */
     private Figure lowBack() {
         Pose arched = catalogue.at(Waymark.TILT_FIRST).movement().start();
-        return picture(arched, BESIDE_HER, "section.LOW_BACK", f -> {
-            Point3 under = new Point3(f.lowBack().x(), 0.02, 0.10);
+        return picture(arched, BESIDE_HER, "section.LOW_BACK", skeleton -> {
+            Point3 under = new Point3(skeleton.lowBack().x(), 0.02, 0.10);
             Point3 toHer = new Point3(0, 0, -1);
             return List.of(
                     hand(under, toHer, new Point3(1, 0, 0), new Point3(0, 0.4, 0), 0),
@@ -119,31 +123,34 @@ public final class CheckDrawing {
     }
 
     private Figure ridge(Camera camera, String kind) {
-        return picture(headLifted(), camera, kind.equals("ridge") ? "section.RIDGE" : "section.DOME_PROFILE", f -> {
-            Anatomy flesh = new Anatomy(f, HER);
-            List<Ball> bump = new ArrayList<>();
-            for (double share : new double[] {0.26, 0.36, 0.48}) {
-                bump.add(Ball.round(flesh.onBelly(share, 0), share == 0.36 ? 0.03 : 0.018));
-            }
-            List<Hull> marks = new ArrayList<>();
-            if (kind.equals("profile")) {
-                for (double share = 0.1; share < 0.75; share += 0.1) {
-                    marks.add(Hull.of(Ball.round(
-                            flesh.onBelly(share, 0).plus(Lines.front(f).times(0.012)), 0.009)));
-                }
-            }
-            return List.of(new Extra("sign", List.of(new Hull(bump))), new Extra("dot", marks));
-        });
+        return picture(
+                headLifted(), camera, kind.equals("ridge") ? "section.RIDGE" : "section.DOME_PROFILE", skeleton -> {
+                    Anatomy flesh = new Anatomy(skeleton, HER);
+                    List<Ball> bump = new ArrayList<>();
+                    for (double share : new double[] {0.26, 0.36, 0.48}) {
+                        bump.add(Ball.round(flesh.onBelly(share, 0), share == 0.36 ? 0.03 : 0.018));
+                    }
+                    List<Hull> marks = new ArrayList<>();
+                    if (kind.equals("profile")) {
+                        for (double share = 0.1; share < 0.75; share += 0.1) {
+                            marks.add(Hull.of(Ball.round(
+                                    flesh.onBelly(share, 0)
+                                            .plus(Lines.front(skeleton).times(0.012)),
+                                    0.009)));
+                        }
+                    }
+                    return List.of(new Extra("sign", List.of(new Hull(bump))), new Extra("dot", marks));
+                });
     }
 
     /** Ear, shoulder, lowest rib, hip bone: what stands over what. */
     private Figure alignment() {
         Pose standing = catalogue.at(Waymark.RIBS_OVER_PELVIS).movement().full();
-        return picture(standing, Camera.FLAT, "section.ALIGNMENT", f -> {
-            Anatomy flesh = new Anatomy(f, HER);
+        return picture(standing, Camera.FLAT, "section.ALIGNMENT", skeleton -> {
+            Anatomy flesh = new Anatomy(skeleton, HER);
             List<Hull> dots = new ArrayList<>();
-            for (Point3 at :
-                    List.of(flesh.ear(Side.RIGHT), f.shoulder(), flesh.onBelly(0.62, 0), flesh.onBelly(0.12, 0))) {
+            for (Point3 at : List.of(
+                    flesh.ear(Side.RIGHT), skeleton.shoulder(), flesh.onBelly(0.62, 0), flesh.onBelly(0.12, 0))) {
                 dots.add(Hull.of(Ball.round(at, 0.016)));
             }
             return List.of(new Extra("dot", dots));
@@ -178,9 +185,9 @@ public final class CheckDrawing {
     }
 
     /** From the head to the knees: what is looked at is large. */
-    private static Figure.Box nearTheTrunk(Stage stage, Skeleton f) {
-        double[] head = stage.at(f.head(), f);
-        double[] hip = stage.at(f.hip(), f);
+    private static Figure.Box nearTheTrunk(Stage stage, Skeleton skeleton) {
+        double[] head = stage.at(skeleton.head(), skeleton);
+        double[] hip = stage.at(skeleton.hip(), skeleton);
         int left = (int) Math.min(head[0], hip[0]) - 12;
         int width = (int) Math.abs(head[0] - hip[0]) + 34;
         int height = (int) (width * HIGH_FOR_WIDE);

@@ -25,26 +25,26 @@ final class ClearOfHer {
     /** The other forearm: the right one lies over the left one. */
     private final List<Ball> crossed;
 
-    private ClearOfHer(Skeleton f, Body body, Side side) {
-        this.f = f;
-        this.her = new Anatomy(f, body);
+    private ClearOfHer(Skeleton skeleton, Body body, Side side) {
+        this.f = skeleton;
+        this.her = new Anatomy(skeleton, body);
         this.others = others();
         this.crossed = crossed(side);
     }
 
     /** Both arms that bear nothing, led clear. */
-    static Skeleton of(Skeleton f, Body body) {
-        Skeleton cleared = f;
+    static Skeleton of(Skeleton skeleton, Body body) {
+        Skeleton cleared = skeleton;
         for (Side side : Side.values()) {
-            if (f.pose().arm(side).on() == ArmContact.NONE) {
+            if (skeleton.pose().arm(side).on() == ArmContact.NONE) {
                 cleared = cleared(cleared, body, side);
             }
         }
         return cleared;
     }
 
-    private static Skeleton cleared(Skeleton f, Body body, Side side) {
-        Skeleton now = f;
+    private static Skeleton cleared(Skeleton skeleton, Body body, Side side) {
+        Skeleton now = skeleton;
         for (int round = 0; round < ROUNDS; round++) {
             Optional<Skeleton> next = new ClearOfHer(now, body, side).moved(side);
             if (next.isEmpty()) {

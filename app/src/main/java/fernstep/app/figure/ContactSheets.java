@@ -28,8 +28,9 @@ public final class ContactSheets {
 
     private ContactSheets(Path folder, Catalogue catalogue, String style) {
         this.folder = folder;
-        this.rungs =
-                catalogue.strands().stream().flatMap(s -> s.rungs().stream()).toList();
+        this.rungs = catalogue.strands().stream()
+                .flatMap(strand -> strand.rungs().stream())
+                .toList();
         this.style = style;
     }
 
@@ -90,16 +91,18 @@ public final class ContactSheets {
                 + ".figure{height:170px;max-height:none}</style><div class=\"all\">");
     }
 
-    private static String svg(@Nullable Figure f) {
-        if (f == null) {
+    private static String svg(@Nullable Figure figure) {
+        if (figure == null) {
             return "";
         }
-        StringBuilder svg =
-                new StringBuilder("<svg class=\"figure\" viewBox=\"" + f.box().asViewBox() + "\">");
-        for (List<Stroke> layer : List.of(f.scene(), f.ghost(), f.body())) {
-            layer.forEach(s -> svg.append("<path class=\"f-" + s.kind() + "\" d=\"" + s.d() + "\"/>"));
+        StringBuilder svg = new StringBuilder(
+                "<svg class=\"figure\" viewBox=\"" + figure.box().asViewBox() + "\">");
+        for (List<Stroke> layer : List.of(figure.scene(), figure.ghost(), figure.body())) {
+            layer.forEach(stroke -> svg.append("<path class=\"f-" + stroke.kind() + "\" d=\"" + stroke.d() + "\"/>"));
         }
-        f.labels().forEach(l -> svg.append("<text x=\"" + l.x() + "\" y=\"" + l.y() + "\">" + l.text() + "</text>"));
+        figure.labels()
+                .forEach(label -> svg.append(
+                        "<text x=\"" + label.x() + "\" y=\"" + label.y() + "\">" + label.text() + "</text>"));
         return svg.append("</svg>").toString();
     }
 }

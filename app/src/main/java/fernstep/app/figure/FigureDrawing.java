@@ -159,10 +159,11 @@ public final class FigureDrawing {
     public static List<double[]> handle(Rung rung, Body body, @Nullable Side side, int count) {
         FigureDrawing drawing = overRange(rung, body, side, count - 1);
         return drawing.stage.frames().stream()
-                .map(f -> switch (rung.movement().dial()) {
-                    case SHOULDER -> drawing.stage.at(f.arm(drawing.working).wrist(), f);
-                    case TRUNK -> drawing.stage.at(f.shoulder(), f);
-                    default -> drawing.stage.at(f.leg(drawing.working).ankle(), f);
+                .map(skeleton -> switch (rung.movement().dial()) {
+                    case SHOULDER ->
+                        drawing.stage.at(skeleton.arm(drawing.working).wrist(), skeleton);
+                    case TRUNK -> drawing.stage.at(skeleton.shoulder(), skeleton);
+                    default -> drawing.stage.at(skeleton.leg(drawing.working).ankle(), skeleton);
                 })
                 .toList();
     }
@@ -250,7 +251,7 @@ public final class FigureDrawing {
                         "figure.altShows",
                         pose,
                         Reason.list(rung.shows().stream()
-                                .map(m -> Reason.of("figure.mark." + m))
+                                .map(mark -> Reason.of("figure.mark." + mark))
                                 .toList()));
     }
 }

@@ -10,12 +10,12 @@ final class Head {
     private final Point3 along;
     private final Point3 gaze;
 
-    Head(Skeleton f, double heightM) {
-        this.centre = f.head();
+    Head(Skeleton skeleton, double heightM) {
+        this.centre = skeleton.head();
         this.height = heightM;
-        Point3 toHead = f.head().minus(f.shoulder());
+        Point3 toHead = skeleton.head().minus(skeleton.shoulder());
         this.along = toHead.times(1 / toHead.length());
-        Point3 front = Lines.front(f);
+        Point3 front = Lines.front(skeleton);
         Point3 across = front.minus(along.times(front.dot(along)));
         this.gaze = across.times(1 / Math.max(0.2, across.length()));
     }

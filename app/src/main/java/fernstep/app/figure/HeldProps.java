@@ -36,16 +36,17 @@ final class HeldProps {
     }
 
     private Stroke round(String kind, Function<Skeleton, Hull> hull) {
-        return stage.flesh(kind, f -> List.of(hull.apply(f)));
+        return stage.flesh(kind, skeleton -> List.of(hull.apply(skeleton)));
     }
 
     /** Under her, before anything of her is drawn. */
     List<Stroke> behind() {
         List<Stroke> all = new ArrayList<>();
         if (has(Prop.PILLOW)) {
-            all.add(round("cushion", f -> {
-                double low = onHerSide() ? 0.5 * f.head().y() : 0.03;
-                Point3 under = new Point3(f.head().x(), low, f.head().z());
+            all.add(round("cushion", skeleton -> {
+                double low = onHerSide() ? 0.5 * skeleton.head().y() : 0.03;
+                Point3 under =
+                        new Point3(skeleton.head().x(), low, skeleton.head().z());
                 return new Hull(List.of(new Ball(
                         under,
                         new Point3(0.13, 0, 0),
@@ -53,24 +54,27 @@ final class HeldProps {
                         new Point3(0, 0, 0.20))));
             }));
         }
-        if (!has(Prop.TABLE) && stage.frames().stream().anyMatch(f -> raised(f) > SEEN_TO_BE_RAISED)) {
-            all.add(stage.flesh("step", f -> List.of(bench(f))));
+        if (!has(Prop.TABLE) && stage.frames().stream().anyMatch(skeleton -> raised(skeleton) > SEEN_TO_BE_RAISED)) {
+            all.add(stage.flesh("step", skeleton -> List.of(bench(skeleton))));
         }
         if (Way.hovers(stage.end())) {
             // what floats has its shadow apart from it
             for (Side side : Side.values()) {
-                all.add(round("shadow", f -> {
+                all.add(round("shadow", skeleton -> {
                     Point3 under = new Point3(
-                            f.leg(side).knee().x(), 0.001, f.leg(side).knee().z());
+                            skeleton.leg(side).knee().x(),
+                            0.001,
+                            skeleton.leg(side).knee().z());
                     return new Hull(List.of(
                             new Ball(under, new Point3(0.13, 0, 0), new Point3(0, 0.001, 0), new Point3(0, 0, 0.06))));
                 }));
             }
         }
         if (stage.end().pose().trunk().cushionShare() > 0) {
-            all.add(round("cushion", f -> {
-                double high = Math.max(0.04, 0.5 * f.hip().y());
-                Point3 under = new Point3(f.hip().x(), high - 0.02, f.hip().z());
+            all.add(round("cushion", skeleton -> {
+                double high = Math.max(0.04, 0.5 * skeleton.hip().y());
+                Point3 under = new Point3(
+                        skeleton.hip().x(), high - 0.02, skeleton.hip().z());
                 return new Hull(List.of(
                         new Ball(under, new Point3(0.17, 0, 0), new Point3(0, high, 0), new Point3(0, 0, 0.17))));
             }));
@@ -84,12 +88,15 @@ final class HeldProps {
         if (has(Prop.BALL)) {
             all.add(round(
                     "ball",
-                    f -> Hull.of(
-                            Ball.round(Lines.between(f.left().knee(), f.right().knee()), 0.095))));
+                    skeleton -> Hull.of(Ball.round(
+                            Lines.between(
+                                    skeleton.left().knee(), skeleton.right().knee()),
+                            0.095))));
         }
         if (has(Prop.PILLOW) && onHerSide()) {
-            all.add(round("cushion", f -> {
-                Point3 knees = Lines.between(f.left().knee(), f.right().knee());
+            all.add(round("cushion", skeleton -> {
+                Point3 knees =
+                        Lines.between(skeleton.left().knee(), skeleton.right().knee());
                 return new Hull(List.of(
                         new Ball(knees, new Point3(0.13, 0, 0), new Point3(0, 0.045, 0), new Point3(0, 0, 0.13))));
             }));
@@ -102,28 +109,29 @@ final class HeldProps {
         List<Stroke> all = new ArrayList<>();
         if (has(Prop.WEIGHTS)) {
             for (Side side : Side.values()) {
-                all.add(round("weight", f -> weight(f.arm(side))));
+                all.add(round("weight", skeleton -> weight(skeleton.arm(side))));
             }
         }
         if (has(Prop.BAG)) {
-            all.add(stage.flesh("bag", f -> bag(f)));
+            all.add(stage.flesh("bag", skeleton -> bag(skeleton)));
         }
         if (has(Prop.ROLLER)) {
-            all.add(round("ball", f -> {
-                Point3 at = Lines.between(f.leftArm().wrist(), f.rightArm().wrist());
+            all.add(round("ball", skeleton -> {
+                Point3 at = Lines.between(
+                        skeleton.leftArm().wrist(), skeleton.rightArm().wrist());
                 Point3 across = new Point3(0, 0, 0.22);
                 return Hull.of(Ball.round(at.plus(across), 0.06), Ball.round(at.minus(across), 0.06));
             }));
         }
         if (has(Prop.ROD)) {
-            all.add(round("rod", f -> {
-                List<Point3> ends = Lines.rod(f);
+            all.add(round("rod", skeleton -> {
+                List<Point3> ends = Lines.rod(skeleton);
                 return Hull.of(Ball.round(ends.get(0), 0.012), Ball.round(ends.get(1), 0.012));
             }));
         }
         if (has(Prop.STRAW)) {
-            all.add(round("straw", f -> {
-                Anatomy flesh = new Anatomy(f, body);
+            all.add(round("straw", skeleton -> {
+                Anatomy flesh = new Anatomy(skeleton, body);
                 Point3 mouth = flesh.mouth();
                 return Hull.of(
                         Ball.round(mouth, 0.006),
@@ -136,21 +144,23 @@ final class HeldProps {
     private static final double SEEN_TO_BE_RAISED = 0.02;
 
     /** How high hands or forearms bear, as a share of her height. */
-    private static double raised(Skeleton f) {
-        return Math.max(f.pose().leftArm().surfaceShare(), f.pose().rightArm().surfaceShare());
+    private static double raised(Skeleton skeleton) {
+        return Math.max(
+                skeleton.pose().leftArm().surfaceShare(),
+                skeleton.pose().rightArm().surfaceShare());
     }
 
     /** What they bear on: from the mat up. */
-    private Hull bench(Skeleton f) {
-        boolean right = f.pose().rightArm().surfaceShare() > 0;
-        Skeleton.Arm arm = right ? f.rightArm() : f.leftArm();
-        double top = Math.max(0, raised(f) * body.heightM() - 0.004);
+    private Hull bench(Skeleton skeleton) {
+        boolean right = skeleton.pose().rightArm().surfaceShare() > 0;
+        Skeleton.Arm arm = right ? skeleton.rightArm() : skeleton.leftArm();
+        double top = Math.max(0, raised(skeleton) * body.heightM() - 0.004);
         double from = Math.min(
                 arm.elbow().x(), Math.min(arm.wrist().x(), arm.fingertip().x()));
         double to = Math.max(
                 arm.elbow().x(), Math.max(arm.wrist().x(), arm.fingertip().x()));
         double middle = (arm.wrist().x() + arm.fingertip().x()) / 2;
-        boolean forearm = f.pose().arm(right ? Side.RIGHT : Side.LEFT).on() == ArmContact.FOREARM;
+        boolean forearm = skeleton.pose().arm(right ? Side.RIGHT : Side.LEFT).on() == ArmContact.FOREARM;
         List<Ball> corners = new ArrayList<>();
         for (double x : forearm ? new double[] {from - 0.05, to + 0.03} : new double[] {middle - 0.17, middle + 0.17}) {
             for (double z : new double[] {-0.32, 0.32}) {
@@ -168,11 +178,12 @@ final class HeldProps {
     }
 
     /** On one side where one arm works, else in both hands before her. */
-    private List<Hull> bag(Skeleton f) {
+    private List<Hull> bag(Skeleton skeleton) {
         boolean oneHand = rung.perSide();
         Point3 hand = oneHand
-                ? f.arm(working).fingertip()
-                : Lines.between(f.leftArm().fingertip(), f.rightArm().fingertip());
+                ? skeleton.arm(working).fingertip()
+                : Lines.between(
+                        skeleton.leftArm().fingertip(), skeleton.rightArm().fingertip());
         Point3 middle = hand.plus(new Point3(0, oneHand ? -0.17 : -0.06, 0));
         List<Ball> corners = new ArrayList<>();
         for (double x : new double[] {-0.13, 0.13}) {

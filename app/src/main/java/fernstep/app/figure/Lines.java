@@ -10,14 +10,14 @@ final class Lines {
 
     private Lines() {}
 
-    static Point3 pelvis(Skeleton f) {
-        return f.hip().plus(f.shoulder().minus(f.hip()).times(PELVIS_SHARE));
+    static Point3 pelvis(Skeleton skeleton) {
+        return skeleton.hip().plus(skeleton.shoulder().minus(skeleton.hip()).times(PELVIS_SHARE));
     }
 
     /** Her front, from the way her chest faces: a pelvis may tip below it. */
-    static Point3 front(Skeleton f) {
-        Point3 up = f.shoulder().minus(f.hip());
-        Point3 left = f.leftArm().shoulder().minus(f.rightArm().shoulder());
+    static Point3 front(Skeleton skeleton) {
+        Point3 up = skeleton.shoulder().minus(skeleton.hip());
+        Point3 left = skeleton.leftArm().shoulder().minus(skeleton.rightArm().shoulder());
         // left × up points forward
         Point3 forward = new Point3(
                 left.y() * up.z() - left.z() * up.y(),
@@ -26,22 +26,22 @@ final class Lines {
         return forward.times(1 / forward.length());
     }
 
-    static Point3 nose(Skeleton f) {
-        Point3 toHead = f.head().minus(f.shoulder());
+    static Point3 nose(Skeleton skeleton) {
+        Point3 toHead = skeleton.head().minus(skeleton.shoulder());
         Point3 along = toHead.times(1 / toHead.length());
-        Point3 forward = front(f);
+        Point3 forward = front(skeleton);
         Point3 face = forward.minus(along.times(forward.dot(along)));
-        return f.head().plus(face.times(0.115 / Math.max(0.2, face.length())));
+        return skeleton.head().plus(face.times(0.115 / Math.max(0.2, face.length())));
     }
 
-    static Point3 between(Point3 a, Point3 b) {
-        return a.plus(b).times(0.5);
+    static Point3 between(Point3 point, Point3 other) {
+        return point.plus(other).times(0.5);
     }
 
     /** Skull, mid-back, sacrum: the rod lies along the back. */
-    static List<Point3> rod(Skeleton f) {
-        Point3 back = front(f).times(-0.11);
-        Point3 up = f.shoulder().minus(f.hip()).times(0.12);
-        return List.of(f.hip().plus(back).minus(up), f.head().plus(back));
+    static List<Point3> rod(Skeleton skeleton) {
+        Point3 back = front(skeleton).times(-0.11);
+        Point3 up = skeleton.shoulder().minus(skeleton.hip()).times(0.12);
+        return List.of(skeleton.hip().plus(back).minus(up), skeleton.head().plus(back));
     }
 }

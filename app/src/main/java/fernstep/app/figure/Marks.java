@@ -31,48 +31,58 @@ record Marks(Stage stage, Rung rung, Side working) {
     private void mark(ActionMark mark, List<Stroke> strokes) {
         switch (mark) {
             case RIBS_WIDEN -> {
-                arrow(strokes, f -> ribs(f, -0.05, 0.14), f -> ribs(f, -0.09, 0.25));
-                arrow(strokes, f -> ribs(f, 0.05, 0.14), f -> ribs(f, 0.09, 0.25));
+                arrow(strokes, skeleton -> ribs(skeleton, -0.05, 0.14), skeleton -> ribs(skeleton, -0.09, 0.25));
+                arrow(strokes, skeleton -> ribs(skeleton, 0.05, 0.14), skeleton -> ribs(skeleton, 0.09, 0.25));
                 if (stage.end().pose().trunk().on() == TrunkContact.NONE) {
-                    arrow(strokes, f -> ribs(f, 0, -0.14), f -> ribs(f, 0, -0.24));
+                    arrow(strokes, skeleton -> ribs(skeleton, 0, -0.14), skeleton -> ribs(skeleton, 0, -0.24));
                 }
             }
             case BREATH_OUT -> {
                 for (double aside : new double[] {-0.05, 0, 0.05}) {
-                    line(strokes, f -> List.of(mouth(f, 0.16, aside / 2), mouth(f, 0.28, aside)));
+                    line(strokes, skeleton -> List.of(mouth(skeleton, 0.16, aside / 2), mouth(skeleton, 0.28, aside)));
                 }
             }
             case TALK -> {
                 for (double away : new double[] {0.06, 0.11, 0.16}) {
                     line(
                             strokes,
-                            f -> List.of(
-                                    mouth(f, away - 0.02, -away / 2),
-                                    mouth(f, away, 0),
-                                    mouth(f, away - 0.02, away / 2)));
+                            skeleton -> List.of(
+                                    mouth(skeleton, away - 0.02, -away / 2),
+                                    mouth(skeleton, away, 0),
+                                    mouth(skeleton, away - 0.02, away / 2)));
                 }
             }
             case COUGH ->
                 line(
                         strokes,
-                        f -> List.of(
-                                mouth(f, 0.04, 0),
-                                mouth(f, 0.1, 0.05),
-                                mouth(f, 0.13, -0.05),
-                                mouth(f, 0.19, 0.06),
-                                mouth(f, 0.24, -0.04)));
-            case ENGAGE -> arrow(strokes, f -> belly(f, 0.27), f -> belly(f, 0.14));
-            case FLOOR_LIFT -> arrow(strokes, f -> core(f, -0.04, 0.05), f -> core(f, 0.13, 0.05));
-            case FLOOR_LET_GO -> arrow(strokes, f -> core(f, 0.13, -0.05), f -> core(f, -0.04, -0.05));
+                        skeleton -> List.of(
+                                mouth(skeleton, 0.04, 0),
+                                mouth(skeleton, 0.1, 0.05),
+                                mouth(skeleton, 0.13, -0.05),
+                                mouth(skeleton, 0.19, 0.06),
+                                mouth(skeleton, 0.24, -0.04)));
+            case ENGAGE -> arrow(strokes, skeleton -> belly(skeleton, 0.27), skeleton -> belly(skeleton, 0.14));
+            case FLOOR_LIFT ->
+                arrow(strokes, skeleton -> core(skeleton, -0.04, 0.05), skeleton -> core(skeleton, 0.13, 0.05));
+            case FLOOR_LET_GO ->
+                arrow(strokes, skeleton -> core(skeleton, 0.13, -0.05), skeleton -> core(skeleton, -0.04, -0.05));
             case FLOOR_QUICK -> {
                 for (double up : new double[] {0, 0.06, 0.12}) {
-                    line(strokes, f -> List.of(core(f, up - 0.03, 0.02), core(f, up, 0.055), core(f, up - 0.03, 0.09)));
+                    line(
+                            strokes,
+                            skeleton -> List.of(
+                                    core(skeleton, up - 0.03, 0.02),
+                                    core(skeleton, up, 0.055),
+                                    core(skeleton, up - 0.03, 0.09)));
                 }
             }
             case HOLD -> clock(strokes);
             case TILT -> arc(strokes, Lines::pelvis, 0.2);
             case BACK_TO_MAT ->
-                arrow(strokes, f -> f.lowBack().plus(up(0.14)), f -> f.lowBack().plus(up(-0.01)));
+                arrow(
+                        strokes,
+                        skeleton -> skeleton.lowBack().plus(up(0.14)),
+                        skeleton -> skeleton.lowBack().plus(up(-0.01)));
             case HEEL_UP -> heel(strokes, working);
             case OTHER_HEEL_UP -> heel(strokes, working.other());
             case NOD -> arc(strokes, Skeleton::head, 0.17);
@@ -82,31 +92,35 @@ record Marks(Stage stage, Rung rung, Side working) {
     private void heel(List<Stroke> strokes, Side side) {
         arrow(
                 strokes,
-                f -> f.leg(side).heel().plus(new Point3(-0.07, 0.01, 0)),
-                f -> f.leg(side).heel().plus(new Point3(-0.07, 0.13, 0)));
+                skeleton -> skeleton.leg(side).heel().plus(new Point3(-0.07, 0.01, 0)),
+                skeleton -> skeleton.leg(side).heel().plus(new Point3(-0.07, 0.13, 0)));
     }
 
     /** Ribs, so far up the trunk and so far out of it in front. */
-    private static Point3 ribs(Skeleton f, double along, double out) {
-        return f.midBack().plus(along(f).times(along)).plus(across(f).times(out));
+    private static Point3 ribs(Skeleton skeleton, double along, double out) {
+        return skeleton.midBack()
+                .plus(along(skeleton).times(along))
+                .plus(across(skeleton).times(out));
     }
 
-    private static Point3 belly(Skeleton f, double out) {
-        return core(f, 0.02, out);
+    private static Point3 belly(Skeleton skeleton, double out) {
+        return core(skeleton, 0.02, out);
     }
 
-    private static Point3 core(Skeleton f, double along, double out) {
-        return Lines.pelvis(f).plus(along(f).times(along)).plus(across(f).times(out));
+    private static Point3 core(Skeleton skeleton, double along, double out) {
+        return Lines.pelvis(skeleton)
+                .plus(along(skeleton).times(along))
+                .plus(across(skeleton).times(out));
     }
 
-    private static Point3 along(Skeleton f) {
-        Point3 up = f.shoulder().minus(f.hip());
+    private static Point3 along(Skeleton skeleton) {
+        Point3 up = skeleton.shoulder().minus(skeleton.hip());
         return up.times(1 / up.length());
     }
 
     /** Across the trunk in the plane that is drawn: her front, or where she lies on her side and it faces us, up. */
-    private static Point3 across(Skeleton f) {
-        Point3 front = Lines.front(f);
+    private static Point3 across(Skeleton skeleton) {
+        Point3 front = Lines.front(skeleton);
         return Math.abs(front.z()) > 0.7 ? up(1) : front;
     }
 
@@ -115,15 +129,15 @@ record Marks(Stage stage, Rung rung, Side working) {
     }
 
     /** So far from the mouth, and so far to a side of the way the face looks. */
-    private static Point3 mouth(Skeleton f, double away, double aside) {
-        Point3 face = Lines.nose(f).minus(f.head());
+    private static Point3 mouth(Skeleton skeleton, double away, double aside) {
+        Point3 face = Lines.nose(skeleton).minus(skeleton.head());
         Point3 ahead = face.times(1 / face.length());
-        return Lines.nose(f).plus(ahead.times(away)).plus(turned(ahead).times(aside));
+        return Lines.nose(skeleton).plus(ahead.times(away)).plus(turned(ahead).times(aside));
     }
 
     /** A quarter turn in the plane that is drawn. */
-    private static Point3 turned(Point3 p) {
-        return new Point3(-p.y(), p.x(), 0);
+    private static Point3 turned(Point3 point) {
+        return new Point3(-point.y(), point.x(), 0);
     }
 
     private void line(List<Stroke> strokes, Function<Skeleton, List<Point3>> points) {
@@ -132,10 +146,10 @@ record Marks(Stage stage, Rung rung, Side working) {
     }
 
     private void arrow(List<Stroke> strokes, Function<Skeleton, Point3> from, Function<Skeleton, Point3> to) {
-        line(strokes, f -> {
-            Point3 tip = to.apply(f);
-            Point3 way = tip.minus(from.apply(f));
-            List<Point3> all = new ArrayList<>(List.of(from.apply(f)));
+        line(strokes, skeleton -> {
+            Point3 tip = to.apply(skeleton);
+            Point3 way = tip.minus(from.apply(skeleton));
+            List<Point3> all = new ArrayList<>(List.of(from.apply(skeleton)));
             all.addAll(head(tip, way.times(1 / way.length())));
             return all;
         });
@@ -149,9 +163,9 @@ record Marks(Stage stage, Rung rung, Side working) {
 
     /** Both ways round a point, on her front. */
     private void arc(List<Stroke> strokes, Function<Skeleton, Point3> about, double radius) {
-        line(strokes, f -> {
-            Point3 middle = about.apply(f);
-            Point3 out = across(f);
+        line(strokes, skeleton -> {
+            Point3 middle = about.apply(skeleton);
+            Point3 out = across(skeleton);
             Point3 side = turned(out);
             List<Point3> all = new ArrayList<>();
             for (int i = 0; i <= ARC_STEPS; i++) {
@@ -168,11 +182,11 @@ record Marks(Stage stage, Rung rung, Side working) {
     }
 
     private void clock(List<Stroke> strokes) {
-        line(strokes, f -> {
-            boolean upright = f.pose().position().upright();
+        line(strokes, skeleton -> {
+            boolean upright = skeleton.pose().position().upright();
             Point3 middle = upright
-                    ? f.shoulder().plus(new Point3(0.34, 0.05, 0))
-                    : f.hip().plus(up(0.34));
+                    ? skeleton.shoulder().plus(new Point3(0.34, 0.05, 0))
+                    : skeleton.hip().plus(up(0.34));
             List<Point3> all = new ArrayList<>();
             for (int i = 0; i <= CLOCK_STEPS; i++) {
                 double angle = 2 * Math.PI * i / CLOCK_STEPS;

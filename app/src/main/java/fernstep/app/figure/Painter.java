@@ -47,7 +47,7 @@ final class Painter {
     }
 
     private Stroke flesh(String kind, Function<Anatomy, List<Hull>> part) {
-        return stage.flesh(kind, f -> part.apply(new Anatomy(f, body, shown)));
+        return stage.flesh(kind, skeleton -> part.apply(new Anatomy(skeleton, body, shown)));
     }
 
     List<Stroke> strokes() {
@@ -122,13 +122,13 @@ final class Painter {
     }
 
     private void leg(List<Stroke> all, Side side, String depth) {
-        all.add(flesh("skin-" + depth, a -> a.foot(side)));
-        all.add(flesh("legging-" + depth, a -> a.leg(side)));
+        all.add(flesh("skin-" + depth, anatomy -> anatomy.foot(side)));
+        all.add(flesh("legging-" + depth, anatomy -> anatomy.leg(side)));
     }
 
     private void arm(List<Stroke> all, Side side, String depth) {
-        all.add(flesh("skin-" + depth, a -> a.arm(side)));
-        all.add(flesh("top-" + depth, a -> a.sleeve(side)));
+        all.add(flesh("skin-" + depth, anatomy -> anatomy.arm(side)));
+        all.add(flesh("top-" + depth, anatomy -> anatomy.sleeve(side)));
     }
 
     /** A hand of the far arm that lies on her front is seen where her front is. */
@@ -157,12 +157,12 @@ final class Painter {
             return all;
         }
         for (Side side : List.of(near.other(), near)) {
-            pale(all, flesh("", a -> a.leg(side)), flesh("", a -> a.foot(side)));
-            pale(all, flesh("", a -> a.arm(side)));
+            pale(all, flesh("", anatomy -> anatomy.leg(side)), flesh("", anatomy -> anatomy.foot(side)));
+            pale(all, flesh("", anatomy -> anatomy.arm(side)));
         }
-        Stroke trunk = flesh("", a -> {
-            List<Hull> hulls = new ArrayList<>(a.hips());
-            hulls.addAll(a.top());
+        Stroke trunk = flesh("", anatomy -> {
+            List<Hull> hulls = new ArrayList<>(anatomy.hips());
+            hulls.addAll(anatomy.top());
             return hulls;
         });
         if (trunkMoves()) {

@@ -68,10 +68,10 @@ record Scene(Stage stage, Rung rung, Body body) {
         return scene;
     }
 
-    private void chair(List<Stroke> scene, Skeleton f, boolean sits) {
-        Point3 shift = stage.shift(f);
+    private void chair(List<Stroke> scene, Skeleton skeleton, boolean sits) {
+        Point3 shift = stage.shift(skeleton);
         double seat = (0.285 - 0.075) * body.heightM();
-        double x = f.hip().x() + shift.x() - (sits ? 0 : 0.02);
+        double x = skeleton.hip().x() + shift.x() - (sits ? 0 : 0.02);
         for (double leg : new double[] {x - 0.17, x + 0.13}) {
             for (double z : new double[] {-0.2, 0.2}) {
                 slab(scene, "chair", leg - 0.02, leg + 0.02, 0, seat - 0.03, z - 0.02, z + 0.02);
@@ -82,10 +82,10 @@ record Scene(Stage stage, Rung rung, Body body) {
     }
 
     /** Its edge is under the hands that bear. */
-    private void table(List<Stroke> scene, Skeleton f) {
-        Side bears = f.pose().leftArm().on().onFloor() ? Side.LEFT : Side.RIGHT;
-        double top = f.arm(bears).wrist().y() - 0.018 * body.heightM();
-        double edge = f.arm(bears).wrist().x() + stage.shift(f).x() - 0.05;
+    private void table(List<Stroke> scene, Skeleton skeleton) {
+        Side bears = skeleton.pose().leftArm().on().onFloor() ? Side.LEFT : Side.RIGHT;
+        double top = skeleton.arm(bears).wrist().y() - 0.018 * body.heightM();
+        double edge = skeleton.arm(bears).wrist().x() + stage.shift(skeleton).x() - 0.05;
         for (double leg : new double[] {edge + 0.05, edge + 0.52}) {
             for (double z : new double[] {-0.36, 0.36}) {
                 slab(scene, "chair", leg - 0.025, leg + 0.025, 0, top - 0.04, z - 0.025, z + 0.025);
@@ -94,11 +94,11 @@ record Scene(Stage stage, Rung rung, Body body) {
         slab(scene, "chair", edge, edge + 0.58, top - 0.05, top, -0.42, 0.42);
     }
 
-    private void wedge(List<Stroke> scene, Skeleton f) {
-        Point3 hip = f.hip();
-        double headX = f.head().x() - 0.16;
-        double rise = (f.shoulder().y() - hip.y())
-                / Math.max(0.05, hip.x() - f.shoulder().x());
+    private void wedge(List<Stroke> scene, Skeleton skeleton) {
+        Point3 hip = skeleton.hip();
+        double headX = skeleton.head().x() - 0.16;
+        double rise = (skeleton.shoulder().y() - hip.y())
+                / Math.max(0.05, hip.x() - skeleton.shoulder().x());
         double top = Math.max(0.05, rise * (hip.x() - headX) - 0.02);
         for (boolean topFace : new boolean[] {false, true}) {
             List<Ball> corners = new ArrayList<>();
@@ -138,16 +138,20 @@ record Scene(Stage stage, Rung rung, Body body) {
         return new Stroke(kind, List.of(new Hull(corners).outline(stage.camera())), Hull.CORNERS);
     }
 
-    private @Nullable Double wallX(Skeleton f) {
-        double shift = stage.shift(f).x();
-        if (f.pose().leftArm().on() == ArmContact.WALL) {
-            return Math.max(f.leftArm().wrist().x(), f.rightArm().wrist().x()) + shift + 0.018 * body.heightM();
+    private @Nullable Double wallX(Skeleton skeleton) {
+        double shift = stage.shift(skeleton).x();
+        if (skeleton.pose().leftArm().on() == ArmContact.WALL) {
+            return Math.max(
+                            skeleton.leftArm().wrist().x(),
+                            skeleton.rightArm().wrist().x())
+                    + shift
+                    + 0.018 * body.heightM();
         }
-        if (f.pose().left().on() == LegContact.WALL) {
-            return f.left().ankle().x() + shift + 0.039 * body.heightM() + 0.01;
+        if (skeleton.pose().left().on() == LegContact.WALL) {
+            return skeleton.left().ankle().x() + shift + 0.039 * body.heightM() + 0.01;
         }
-        return rung.props().contains(Prop.WALL) && f.pose().position().upright()
-                ? (Double) (f.hip().x() + shift - 0.075 * body.heightM())
+        return rung.props().contains(Prop.WALL) && skeleton.pose().position().upright()
+                ? (Double) (skeleton.hip().x() + shift - 0.075 * body.heightM())
                 : null;
     }
 }

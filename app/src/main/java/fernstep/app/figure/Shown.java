@@ -39,8 +39,8 @@ record Shown(Map<SignCode, Double> amounts, double breathIn) {
     }
 
     /** The skeleton as the signs move it. */
-    Skeleton on(Skeleton f, double heightM) {
-        Skeleton moved = f;
+    Skeleton on(Skeleton skeleton, double heightM) {
+        Skeleton moved = skeleton;
         for (SignCode sign : SignCode.values()) {
             double amount = of(sign);
             if (amount > 0) {
@@ -96,59 +96,59 @@ record Shown(Map<SignCode, Double> amounts, double breathIn) {
     }
 
     /** The places that changed, for a colour over them. */
-    List<Hull> places(SignPlaces her, Skeleton f) {
+    List<Hull> places(SignPlaces her, Skeleton skeleton) {
         List<Hull> all = new ArrayList<>();
         for (SignCode sign : amounts.keySet()) {
             SignOnBody drawn = SignOnBody.of(sign);
             for (List<SignOnBody.Bump> chain : drawn.chains()) {
                 all.addAll(her.rim(chain, of(sign)));
             }
-            all.addAll(drawn.place().on(her, f));
+            all.addAll(drawn.place().on(her, skeleton));
         }
         return all;
     }
 
     /** A way to move a skeleton, by so many metres for each thousandth of its own size. */
     interface Moves {
-        Moves NOT = (f, by) -> f;
+        Moves NOT = (skeleton, by) -> skeleton;
 
         Skeleton on(Skeleton f, double metresPerThousandth);
 
         /** Spine and head: thousandths of her height toward her front. */
         static Moves spine(double lowBack, double midBack, double head) {
-            return (f, by) -> {
-                Point3 front = Lines.front(f);
+            return (skeleton, by) -> {
+                Point3 front = Lines.front(skeleton);
                 return new Skeleton(
-                        f.pose(),
-                        f.hip(),
-                        f.shoulder(),
-                        f.lowBack().plus(front.times(lowBack * by)),
-                        f.midBack().plus(front.times(midBack * by)),
-                        f.head().plus(front.times(head * by)),
-                        f.pitchDeg(),
-                        f.left(),
-                        f.right(),
-                        f.leftArm(),
-                        f.rightArm());
+                        skeleton.pose(),
+                        skeleton.hip(),
+                        skeleton.shoulder(),
+                        skeleton.lowBack().plus(front.times(lowBack * by)),
+                        skeleton.midBack().plus(front.times(midBack * by)),
+                        skeleton.head().plus(front.times(head * by)),
+                        skeleton.pitchDeg(),
+                        skeleton.left(),
+                        skeleton.right(),
+                        skeleton.leftArm(),
+                        skeleton.rightArm());
             };
         }
 
         /** One hip comes up in front, the other sinks. */
         static Moves hips(double thousandths) {
-            return (f, by) -> {
-                Point3 front = Lines.front(f).times(thousandths * by);
+            return (skeleton, by) -> {
+                Point3 front = Lines.front(skeleton).times(thousandths * by);
                 return new Skeleton(
-                        f.pose(),
-                        f.hip(),
-                        f.shoulder(),
-                        f.lowBack(),
-                        f.midBack(),
-                        f.head(),
-                        f.pitchDeg(),
-                        hipAt(f.left(), front),
-                        hipAt(f.right(), front.times(-1)),
-                        f.leftArm(),
-                        f.rightArm());
+                        skeleton.pose(),
+                        skeleton.hip(),
+                        skeleton.shoulder(),
+                        skeleton.lowBack(),
+                        skeleton.midBack(),
+                        skeleton.head(),
+                        skeleton.pitchDeg(),
+                        hipAt(skeleton.left(), front),
+                        hipAt(skeleton.right(), front.times(-1)),
+                        skeleton.leftArm(),
+                        skeleton.rightArm());
             };
         }
 
@@ -166,22 +166,22 @@ record Shown(Map<SignCode, Double> amounts, double breathIn) {
 
         /** Shoulders toward the ears, chin forward. */
         static Moves shrug(double up, double chin) {
-            return (f, by) -> {
-                Point3 along = f.head().minus(f.shoulder());
+            return (skeleton, by) -> {
+                Point3 along = skeleton.head().minus(skeleton.shoulder());
                 Point3 raise = along.times(up * by / Math.max(1e-6, along.length()));
-                Point3 poke = Lines.front(f).times(chin * by);
+                Point3 poke = Lines.front(skeleton).times(chin * by);
                 return new Skeleton(
-                        f.pose(),
-                        f.hip(),
-                        f.shoulder(),
-                        f.lowBack(),
-                        f.midBack(),
-                        f.head().plus(poke),
-                        f.pitchDeg(),
-                        f.left(),
-                        f.right(),
-                        shoulderAt(f.leftArm(), raise),
-                        shoulderAt(f.rightArm(), raise));
+                        skeleton.pose(),
+                        skeleton.hip(),
+                        skeleton.shoulder(),
+                        skeleton.lowBack(),
+                        skeleton.midBack(),
+                        skeleton.head().plus(poke),
+                        skeleton.pitchDeg(),
+                        skeleton.left(),
+                        skeleton.right(),
+                        shoulderAt(skeleton.leftArm(), raise),
+                        shoulderAt(skeleton.rightArm(), raise));
             };
         }
 

@@ -31,7 +31,7 @@ record SignOnBody(List<List<Bump>> chains, Shown.Moves moves, Place place) {
 
     /** What is coloured. */
     interface Place {
-        Place NONE = (her, f) -> List.of();
+        Place NONE = (her, skeleton) -> List.of();
 
         List<Hull> on(SignPlaces her, Skeleton f);
     }
@@ -72,24 +72,26 @@ record SignOnBody(List<List<Bump>> chains, Shown.Moves moves, Place place) {
                 new SignOnBody(
                         List.of(chain(new Bump(0.06, 0, 40, 12), new Bump(0.16, 0, 44, 26), new Bump(0.28, 0, 40, 12))),
                         Shown.Moves.NOT,
-                        (her, f) -> her.below());
+                        (her, skeleton) -> her.below());
             case BREATH_HELD ->
                 new SignOnBody(
                         List.of(),
                         Shown.Moves.NOT,
-                        (her, f) -> List.of(her.cheek(Side.LEFT, 1), her.cheek(Side.RIGHT, 1)));
+                        (her, skeleton) -> List.of(her.cheek(Side.LEFT, 1), her.cheek(Side.RIGHT, 1)));
             case BACK_ARCHES -> new SignOnBody(List.of(), Shown.Moves.spine(34, 14, 0), SignOnBody::archPlace);
-            case BACK_PRESSED -> new SignOnBody(List.of(), Shown.Moves.spine(-26, -4, 0), (her, f) -> her.alongBack());
-            case PELVIS_ROCKS -> new SignOnBody(List.of(), Shown.Moves.hips(26), (her, f) -> her.hipBones());
-            case NECK_SHOULDERS -> new SignOnBody(List.of(), Shown.Moves.shrug(16, 22), (her, f) -> her.neck());
-            case HIP_GRIP -> new SignOnBody(List.of(), Shown.Moves.NOT, (her, f) -> her.hipCreases());
+            case BACK_PRESSED ->
+                new SignOnBody(List.of(), Shown.Moves.spine(-26, -4, 0), (her, skeleton) -> her.alongBack());
+            case PELVIS_ROCKS -> new SignOnBody(List.of(), Shown.Moves.hips(26), (her, skeleton) -> her.hipBones());
+            case NECK_SHOULDERS -> new SignOnBody(List.of(), Shown.Moves.shrug(16, 22), (her, skeleton) -> her.neck());
+            case HIP_GRIP -> new SignOnBody(List.of(), Shown.Moves.NOT, (her, skeleton) -> her.hipCreases());
             case SET_LOST ->
                 new SignOnBody(
                         List.of(chain(new Bump(0.08, 0, 40, 6), new Bump(0.18, 0, 44, 20), new Bump(0.30, 0, 40, 8))),
                         Shown.Moves.NOT,
                         Place.NONE);
-            case CONTACT_LOST -> new SignOnBody(List.of(), Shown.Moves.spine(26, 10, 0), (her, f) -> her.alongBack());
-            case NO_LET_GO -> new SignOnBody(List.of(), Shown.Moves.NOT, (her, f) -> her.lowBelly());
+            case CONTACT_LOST ->
+                new SignOnBody(List.of(), Shown.Moves.spine(26, 10, 0), (her, skeleton) -> her.alongBack());
+            case NO_LET_GO -> new SignOnBody(List.of(), Shown.Moves.NOT, (her, skeleton) -> her.lowBelly());
             case TIRED, RUSHED, PAIN, HEAVY, LEAK -> NOTHING;
         };
     }
@@ -118,9 +120,10 @@ record SignOnBody(List<List<Bump>> chains, Shown.Moves moves, Place place) {
     }
 
     /** Lying, the light under an arched back; else the back itself. */
-    private static List<Hull> archPlace(SignPlaces her, Skeleton f) {
-        boolean lies = f.pose().trunk().on() == TrunkContact.BACK
-                && (f.pose().position() == Position.SUPINE || f.pose().left().on() != LegContact.WALL);
+    private static List<Hull> archPlace(SignPlaces her, Skeleton skeleton) {
+        boolean lies = skeleton.pose().trunk().on() == TrunkContact.BACK
+                && (skeleton.pose().position() == Position.SUPINE
+                        || skeleton.pose().left().on() != LegContact.WALL);
         return lies ? her.lightUnderBack() : her.alongBack();
     }
 

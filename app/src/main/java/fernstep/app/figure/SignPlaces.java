@@ -19,9 +19,9 @@ final class SignPlaces {
     /** As she lies when all is well. */
     private final Spine level;
 
-    SignPlaces(Anatomy her, Skeleton f, Skeleton asItShouldBe) {
+    SignPlaces(Anatomy her, Skeleton skeleton, Skeleton asItShouldBe) {
         this.her = her;
-        this.f = f;
+        this.f = skeleton;
         this.level = new Spine(asItShouldBe);
     }
 

@@ -12,11 +12,12 @@ final class Spine {
     private final Point3 leftOfShoulders;
     private final double tilt;
 
-    Spine(Skeleton f) {
-        this.points = new Point3[] {f.hip(), f.lowBack(), f.midBack(), f.shoulder()};
-        this.leftOfHips = unit(f.left().hip().minus(f.right().hip()));
-        this.leftOfShoulders = unit(f.leftArm().shoulder().minus(f.rightArm().shoulder()));
-        this.tilt = Math.toRadians(f.pose().trunk().pelvisDeg());
+    Spine(Skeleton skeleton) {
+        this.points = new Point3[] {skeleton.hip(), skeleton.lowBack(), skeleton.midBack(), skeleton.shoulder()};
+        this.leftOfHips = unit(skeleton.left().hip().minus(skeleton.right().hip()));
+        this.leftOfShoulders =
+                unit(skeleton.leftArm().shoulder().minus(skeleton.rightArm().shoulder()));
+        this.tilt = Math.toRadians(skeleton.pose().trunk().pelvisDeg());
     }
 
     /** @param along up the spine; all three of length 1 */
@@ -56,18 +57,26 @@ final class Spine {
     }
 
     /** Catmull and Rom's curve between the two in the middle. */
-    private static Point3 smooth(Point3 a, Point3 b, Point3 c, Point3 d, double t) {
-        Point3 linear = c.minus(a).times(t);
-        Point3 square = a.times(2).minus(b.times(5)).plus(c.times(4)).minus(d).times(t * t);
-        Point3 cube = b.times(3).minus(a).minus(c.times(3)).plus(d).times(t * t * t);
-        return b.plus(linear.plus(square).plus(cube).times(0.5));
+    private static Point3 smooth(Point3 point, Point3 other, Point3 that, Point3 second, double t) {
+        Point3 linear = that.minus(point).times(t);
+        Point3 square = point.times(2)
+                .minus(other.times(5))
+                .plus(that.times(4))
+                .minus(second)
+                .times(t * t);
+        Point3 cube =
+                other.times(3).minus(point).minus(that.times(3)).plus(second).times(t * t * t);
+        return other.plus(linear.plus(square).plus(cube).times(0.5));
     }
 
-    static Point3 cross(Point3 a, Point3 b) {
-        return new Point3(a.y() * b.z() - a.z() * b.y(), a.z() * b.x() - a.x() * b.z(), a.x() * b.y() - a.y() * b.x());
+    static Point3 cross(Point3 point, Point3 other) {
+        return new Point3(
+                point.y() * other.z() - point.z() * other.y(),
+                point.z() * other.x() - point.x() * other.z(),
+                point.x() * other.y() - point.y() * other.x());
     }
 
-    static Point3 unit(Point3 p) {
-        return p.times(1 / Math.max(1e-9, p.length()));
+    static Point3 unit(Point3 point) {
+        return point.times(1 / Math.max(1e-9, point.length()));
     }
 }

@@ -143,28 +143,31 @@ public record Spotted(Figure figure, Map<String, List<@Nullable String>> changes
         for (int side : new int[] {-1, 1}) {
             all.add(stage.stroke(
                     "feature",
-                    f -> List.of(
-                            feature(f, body, 8, side * 11),
-                            feature(f, body, 6, side * 16),
-                            feature(f, body, 8, side * 21))));
+                    skeleton -> List.of(
+                            feature(skeleton, body, 8, side * 11),
+                            feature(skeleton, body, 6, side * 16),
+                            feature(skeleton, body, 8, side * 21))));
             all.add(stage.stroke(
                     "feature",
-                    f -> List.of(
-                            feature(f, body, 19 - 4 * strain, side * 9), feature(f, body, 20 + strain, side * 23))));
+                    skeleton -> List.of(
+                            feature(skeleton, body, 19 - 4 * strain, side * 9),
+                            feature(skeleton, body, 20 + strain, side * 23))));
         }
-        all.add(stage.stroke("feature", f -> {
+        all.add(stage.stroke("feature", skeleton -> {
             List<Point3> lips = new ArrayList<>();
             for (int i = 0; i <= 12; i++) {
                 double turn = 2 * Math.PI * i / 12;
-                lips.add(feature(f, body, -26 + open * Math.sin(turn), 10 * Math.cos(turn)));
+                lips.add(feature(skeleton, body, -26 + open * Math.sin(turn), 10 * Math.cos(turn)));
             }
             return lips;
         }));
         return all;
     }
 
-    private static Point3 feature(Skeleton f, Body body, double up, double aside) {
-        Point3 left = f.left().hip().minus(f.right().hip());
-        return new Head(f, body.heightM()).at(up, 60).plus(left.times(aside * body.heightM() / 1000 / left.length()));
+    private static Point3 feature(Skeleton skeleton, Body body, double up, double aside) {
+        Point3 left = skeleton.left().hip().minus(skeleton.right().hip());
+        return new Head(skeleton, body.heightM())
+                .at(up, 60)
+                .plus(left.times(aside * body.heightM() / 1000 / left.length()));
     }
 }

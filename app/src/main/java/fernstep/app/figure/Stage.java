@@ -60,22 +60,22 @@ final class Stage {
     }
 
     /** On the page, as the frame stands. */
-    double[] at(Point3 p, Skeleton f) {
-        return camera.at(p.plus(shift(f)));
+    double[] at(Point3 point, Skeleton skeleton) {
+        return camera.at(point.plus(shift(skeleton)));
     }
 
     /** Straight from the side, for what is taken hold of. */
-    static double[] plain(Point3 p) {
-        return Camera.FLAT.at(p);
+    static double[] plain(Point3 point) {
+        return Camera.FLAT.at(point);
     }
 
     /** A line through points. */
     Stroke stroke(String kind, Function<Skeleton, List<Point3>> line) {
-        return drawn(kind, 0, f -> {
-            List<Point3> points = line.apply(f);
+        return drawn(kind, 0, skeleton -> {
+            List<Point3> points = line.apply(skeleton);
             double[] xy = new double[2 * points.size()];
             for (int i = 0; i < points.size(); i++) {
-                double[] p = at(points.get(i), f);
+                double[] p = at(points.get(i), skeleton);
                 xy[2 * i] = p[0];
                 xy[2 * i + 1] = p[1];
             }
@@ -85,11 +85,11 @@ final class Stage {
 
     /** Round parts, all in one colour with one outline about them. */
     Stroke flesh(String kind, Function<Skeleton, List<Hull>> hulls) {
-        return drawn(kind, Hull.CORNERS, f -> {
-            Point3 shift = shift(f);
+        return drawn(kind, Hull.CORNERS, skeleton -> {
+            Point3 shift = shift(skeleton);
             double right = CM * camera.right(shift);
             double down = CM * camera.down(shift);
-            List<Hull> all = hulls.apply(f);
+            List<Hull> all = hulls.apply(skeleton);
             double[] xy = new double[2 * Hull.CORNERS * all.size()];
             for (int i = 0; i < all.size(); i++) {
                 double[] outline = all.get(i).outline(camera);
@@ -110,25 +110,25 @@ final class Stage {
     }
 
     /** What bears stays where it is: every frame is moved so that the bearing foot, knee or hand keeps its place. */
-    Point3 shift(Skeleton f) {
-        return new Point3(anchor(end()) - anchor(f) + 0, 0, 0);
+    Point3 shift(Skeleton skeleton) {
+        return new Point3(anchor(end()) - anchor(skeleton) + 0, 0, 0);
     }
 
-    private double anchor(Skeleton f) {
+    private double anchor(Skeleton skeleton) {
         Pose end = end().pose();
         if (end.trunk().on() != TrunkContact.NONE) {
             return 0;
         }
         if (end.right().on().onFloor()) {
             return end.right().on() == LegContact.KNEE
-                    ? f.right().knee().x()
-                    : f.right().ankle().x();
+                    ? skeleton.right().knee().x()
+                    : skeleton.right().ankle().x();
         }
         return end.left().on().onFloor()
                 ? end.left().on() == LegContact.KNEE
-                        ? f.left().knee().x()
-                        : f.left().ankle().x()
-                : f.leftArm().wrist().x();
+                        ? skeleton.left().knee().x()
+                        : skeleton.left().ankle().x()
+                : skeleton.leftArm().wrist().x();
     }
 
     /** Least and greatest of a coordinate over all joints and moments, metres. */
@@ -155,16 +155,16 @@ final class Stage {
     }
 
     /** As it starts, set down somewhere else. */
-    Stroke start(Stroke s, String kind, Point3 away) {
-        double[] xy = s.frames().get(0).clone();
+    Stroke start(Stroke stroke, String kind, Point3 away) {
+        double[] xy = stroke.frames().get(0).clone();
         for (int i = 0; i < xy.length; i += 2) {
             xy[i] += CM * camera.right(away);
             xy[i + 1] += CM * camera.down(away);
         }
-        return new Stroke(kind, List.of(xy), s.corners());
+        return new Stroke(kind, List.of(xy), stroke.corners());
     }
 
-    static Stroke start(Stroke s, String kind) {
-        return new Stroke(kind, List.of(s.frames().get(0)), s.corners());
+    static Stroke start(Stroke stroke, String kind) {
+        return new Stroke(kind, List.of(stroke.frames().get(0)), stroke.corners());
     }
 }

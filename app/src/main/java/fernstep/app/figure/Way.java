@@ -33,11 +33,11 @@ record Way(Stage stage, Rung rung, Side working) {
     }
 
     /** On hands and toes with the knees just off the mat: a way too short for an arrow of its own. */
-    static boolean hovers(Skeleton f) {
-        return f.pose().position() == Position.HANDS_KNEES
-                && f.pose().left().on() == LegContact.TOES
-                && f.pose().right().on() == LegContact.TOES
-                && f.left().knee().y() < HOVERS_BELOW_M;
+    static boolean hovers(Skeleton skeleton) {
+        return skeleton.pose().position() == Position.HANDS_KNEES
+                && skeleton.pose().left().on() == LegContact.TOES
+                && skeleton.pose().right().on() == LegContact.TOES
+                && skeleton.left().knee().y() < HOVERS_BELOW_M;
     }
 
     private void kneesUp(List<Stroke> strokes) {
@@ -84,14 +84,14 @@ record Way(Stage stage, Rung rung, Side working) {
             return strokes;
         }
         List<Part> parts = List.of(
-                new Part(f -> f.leg(working).ankle(), 1),
-                new Part(f -> f.leg(working.other()).ankle(), 1),
-                new Part(f -> f.arm(working).wrist(), free(working)),
-                new Part(f -> f.arm(working.other()).wrist(), free(working.other())),
+                new Part(skeleton -> skeleton.leg(working).ankle(), 1),
+                new Part(skeleton -> skeleton.leg(working.other()).ankle(), 1),
+                new Part(skeleton -> skeleton.arm(working).wrist(), free(working)),
+                new Part(skeleton -> skeleton.arm(working.other()).wrist(), free(working.other())),
                 new Part(Skeleton::hip, 1, true),
-                new Part(f -> f.head().plus(aboveTheHead(f)), onFours() ? 0 : 0.9),
-                new Part(f -> f.leg(working).knee(), 0.7),
-                new Part(f -> f.leg(working.other()).knee(), 0.7));
+                new Part(skeleton -> skeleton.head().plus(aboveTheHead(skeleton)), onFours() ? 0 : 0.9),
+                new Part(skeleton -> skeleton.leg(working).knee(), 0.7),
+                new Part(skeleton -> skeleton.leg(working.other()).knee(), 0.7));
         // on her side she is seen from above: what goes up there looks less
         double most = stage.end().pose().position() == Position.SIDE ? LEAST_WAY_CM / 2 : LEAST_WAY_CM;
         double[] farthest = new double[0];
@@ -133,8 +133,8 @@ record Way(Stage stage, Rung rung, Side working) {
     }
 
     /** Clear of the face. */
-    private static Point3 aboveTheHead(Skeleton f) {
-        Point3 along = f.head().minus(f.shoulder());
+    private static Point3 aboveTheHead(Skeleton skeleton) {
+        Point3 along = skeleton.head().minus(skeleton.shoulder());
         return along.times(0.17 / along.length());
     }
 

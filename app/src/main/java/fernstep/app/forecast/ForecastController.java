@@ -58,7 +58,7 @@ class ForecastController {
         model.addAttribute(
                 "changes",
                 Arrays.stream(Forecast.Change.values())
-                        .filter(c -> Forecast.possible(c, outlook.question()))
+                        .filter(change -> Forecast.possible(change, outlook.question()))
                         .toList());
         model.addAttribute("client", client);
         model.addAttribute("outlook", outlook);
@@ -93,8 +93,8 @@ class ForecastController {
 
     private String name(String code) {
         return approaches.all().stream()
-                .filter(h -> h.code().equals(code))
-                .map(h -> h.name())
+                .filter(approach -> approach.code().equals(code))
+                .map(approach -> approach.name())
                 .findFirst()
                 .orElseGet(() -> words.code(Approach.valueOf(code)));
     }

@@ -72,17 +72,17 @@ public class Forecasts {
     /**
      * From a question and the plan it gives: hers, or what other stances would make of it.
      *
-     * @param q asked of the same client as the desk
+     * @param other asked of the same client as the desk
      */
-    public Outlook by(Plans.Desk desk, Plan.Question q, Plan plan) {
+    public Outlook by(Plans.Desk desk, Plan.Question other, Plan plan) {
         LocalDate day = today.date();
         ClientFile client = desk.client();
-        int daysPerWeek = plan.daysPerWeek().orElse(q.wishes().daysAtMost());
+        int daysPerWeek = plan.daysPerWeek().orElse(other.wishes().daysAtMost());
         Set<DayOfWeek> training = TrainingDays.of(daysPerWeek, client.settings().blocked());
         Forecast.Question question = new Forecast.Question(
                 catalogues.get(),
-                q.wishes().stances().dose(),
-                Forecast.Start.of(q, plan, training),
+                other.wishes().stances().dose(),
+                Forecast.Start.of(other, plan, training),
                 new Forecast.TrackRecord(
                         sessions(desk.log(), training.size(), day),
                         clean(desk.log().results(), day),
@@ -94,7 +94,7 @@ public class Forecasts {
                 question,
                 Forecast.of(question),
                 client.settings().goal() == null ? List.of() : Forecast.whatIf(question),
-                q.training().places().stream().map(Place::strand).collect(Collectors.toSet()));
+                other.training().places().stream().map(Place::strand).collect(Collectors.toSet()));
     }
 
     private static Counts weeks(List<ResultRow> results, int planned, LocalDate day) {
@@ -107,14 +107,14 @@ public class Forecasts {
     /** Days trained and days missed since she began, eight weeks back at most. */
     static Counts sessions(LadderLog log, int daysPerWeek, LocalDate day) {
         LocalDate since = log.steps().stream()
-                .map(s -> s.since())
+                .map(row -> row.since())
                 .min(LocalDate::compareTo)
-                .filter(d -> d.isAfter(day.minusDays(ADHERENCE_LOOKS_BACK_DAYS)))
+                .filter(each -> each.isAfter(day.minusDays(ADHERENCE_LOOKS_BACK_DAYS)))
                 .orElse(day.minusDays(ADHERENCE_LOOKS_BACK_DAYS));
         int planned = (int) Math.round(ChronoUnit.DAYS.between(since, day) / WEEK * daysPerWeek);
         int done = (int) log.results().stream()
                 .map(ResultRow::heldOn)
-                .filter(d -> !d.isBefore(since))
+                .filter(each -> !each.isBefore(since))
                 .distinct()
                 .count();
         return log.steps().isEmpty() ? Counts.NONE : new Counts(done, Math.max(0, planned - done));
@@ -124,13 +124,13 @@ public class Forecasts {
         Catalogue catalogue = catalogues.get();
         Map<Strand, Counts> counts = new EnumMap<>(Strand.class);
         results.stream()
-                .filter(r -> r.heldOn().isAfter(day.minusDays(CLEAN_LOOKS_BACK_DAYS)))
-                .forEach(r -> catalogue.find(r.rung()).ifPresent(rung -> {
-                    boolean clean = r.result() == SessionResult.Kind.CLEAN;
+                .filter(row -> row.heldOn().isAfter(day.minusDays(CLEAN_LOOKS_BACK_DAYS)))
+                .forEach(row -> catalogue.find(row.rung()).ifPresent(rung -> {
+                    boolean clean = row.result() == SessionResult.Kind.CLEAN;
                     counts.merge(
                             rung.strand(),
                             new Counts(clean ? 1 : 0, clean ? 0 : 1),
-                            (a, b) -> new Counts(a.yes() + b.yes(), a.no() + b.no()));
+                            (one, other) -> new Counts(one.yes() + other.yes(), one.no() + other.no()));
                 }));
         return counts;
     }

@@ -49,11 +49,12 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
     public record Mark(double x, String text) {}
 
     /** @param inTraining strands to show besides those of the goal; all where it is empty */
-    static RouteDrawing of(Forecast.Question q, Forecast f, Set<Strand> inTraining, Words words) {
+    static RouteDrawing of(Forecast.Question question, Forecast forecast, Set<Strand> inTraining, Words words) {
         List<Row> rows = new ArrayList<>();
         Map<String, Integer> shown = new HashMap<>();
-        List<String> goal = q.goal() == null ? List.of() : q.goal().rungs(q.catalogue());
-        for (Forecast.Route route : f.routes()) {
+        List<String> goal =
+                question.goal() == null ? List.of() : question.goal().rungs(question.catalogue());
+        for (Forecast.Route route : forecast.routes()) {
             String strand = route.rung().strand() + "/" + route.side();
             boolean ofGoal = goal.contains(route.rung().code());
             if (!inTraining.isEmpty() && !inTraining.contains(route.rung().strand()) && !ofGoal) {
@@ -63,33 +64,34 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
             if ((before > AHEAD_PER_STRAND && !ofGoal) || route.opens().p10() == null) {
                 continue;
             }
-            rows.add(row(q, route, ofGoal, TOP + ROW * rows.size(), words));
+            rows.add(row(question, route, ofGoal, TOP + ROW * rows.size(), words));
         }
         List<Mark> weeks = new ArrayList<>();
-        for (int week = 0; week <= q.horizon().weeks(); week += WEEK_STEP) {
-            LocalDate day = q.horizon().today().plusWeeks(week);
-            weeks.add(new Mark(x(q, day), week == 0 ? "today" : SHORT.format(day)));
+        for (int week = 0; week <= question.horizon().weeks(); week += WEEK_STEP) {
+            LocalDate day = question.horizon().today().plusWeeks(week);
+            weeks.add(new Mark(x(question, day), week == 0 ? "today" : SHORT.format(day)));
         }
         List<Mark> gates = new ArrayList<>();
-        Screening screening = q.start().known().screening();
+        Screening screening = question.start().known().screening();
         if (screening != null) {
             for (Gate gate : screening.gates().values()) {
                 LocalDate opens = gate.opensOn();
                 if (!gate.open()
                         && opens != null
-                        && opens.isBefore(
-                                q.horizon().today().plusWeeks(q.horizon().weeks()))) {
-                    gates.add(new Mark(x(q, opens), words.code(gate.code())));
+                        && opens.isBefore(question.horizon()
+                                .today()
+                                .plusWeeks(question.horizon().weeks()))) {
+                    gates.add(new Mark(x(question, opens), words.code(gate.code())));
                 }
             }
         }
         return new RouteDrawing(rows, weeks, gates, TOP + ROW * Math.max(1, rows.size()) + 8);
     }
 
-    private static Row row(Forecast.Question q, Forecast.Route route, boolean ofGoal, double y, Words words) {
+    private static Row row(Forecast.Question question, Forecast.Route route, boolean ofGoal, double y, Words words) {
         Forecast.Quantiles o = route.opens();
         String side = side(route.side());
-        LocalDate early = o.p10() == null ? q.horizon().today() : o.p10();
+        LocalDate early = o.p10() == null ? question.horizon().today() : o.p10();
         boolean ends = o.p90() != null;
         String text = route.rung().code() + side + " " + words.name(route.rung()) + ": " + words.day(early)
                 + " in 10 of 100, "
@@ -98,9 +100,9 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
         return new Row(
                 route.rung().code() + side + " " + shortened(words.name(route.rung())),
                 y,
-                x(q, early),
-                o.p50() == null ? null : x(q, o.p50()),
-                o.p90() == null ? RIGHT : x(q, o.p90()),
+                x(question, early),
+                o.p50() == null ? null : x(question, o.p50()),
+                o.p90() == null ? RIGHT : x(question, o.p90()),
                 ends,
                 ofGoal,
                 text);
@@ -114,9 +116,9 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
         return name.length() <= 24 ? name : name.substring(0, 23).stripTrailing() + "…";
     }
 
-    private static double x(Forecast.Question q, LocalDate day) {
-        double share = (double) ChronoUnit.DAYS.between(q.horizon().today(), day)
-                / (7.0 * q.horizon().weeks());
+    private static double x(Forecast.Question question, LocalDate day) {
+        double share = (double) ChronoUnit.DAYS.between(question.horizon().today(), day)
+                / (7.0 * question.horizon().weeks());
         return Math.round(10 * (LEFT + (RIGHT - LEFT) * Math.max(0, Math.min(1, share)))) / 10.0;
     }
 }

@@ -131,13 +131,16 @@ public record HomeDay(
     public int minutes() {
         return Math.max(
                 1,
-                Math.round(exercises.stream().mapToInt(e -> e.item().seconds()).sum() / 60f));
+                Math.round(exercises.stream()
+                                .mapToInt(exercise -> exercise.item().seconds())
+                                .sum()
+                        / 60f));
     }
 
     /** The next day with a session after today; null where none is planned in sight. */
     public @Nullable LocalDate next() {
         return ahead.stream()
-                .filter(d -> d.date().isAfter(day) && d.kind() == SessionCalendar.Kind.SESSION)
+                .filter(each -> each.date().isAfter(day) && each.kind() == SessionCalendar.Kind.SESSION)
                 .map(SessionCalendar.Day::date)
                 .findFirst()
                 .orElse(null);

@@ -142,21 +142,21 @@ class HomeDays {
 
     private List<HomeDay.Exercise> exercises(ClientFile client, List<PlanItem> items, LocalDate day) {
         Map<String, ResultRow> told = results.since(client.id(), day).stream()
-                .filter(r -> r.sessionId().equals(HomeEntries.sessionId(client.id(), day)))
-                .collect(Collectors.toMap(r -> r.rung() + r.side(), r -> r, (a, b) -> b));
+                .filter(row -> row.sessionId().equals(HomeEntries.sessionId(client.id(), day)))
+                .collect(Collectors.toMap(row -> row.rung() + row.side(), row -> row, (one, other) -> other));
         return items.stream()
-                .map(i -> {
-                    ResultRow done = told.get(i.rung().code() + side(i));
+                .map(item -> {
+                    ResultRow done = told.get(item.rung().code() + side(item));
                     return new HomeDay.Exercise(
-                            key(i),
-                            i,
-                            Figures.movingAlone(i.asDone(client.body()), client.body(), i.side(), i.range()),
-                            so(i),
-                            phases(client, i),
-                            target(i.dose()),
-                            i.point() == null || !i.rung().hasRange()
+                            key(item),
+                            item,
+                            Figures.movingAlone(item.asDone(client.body()), client.body(), item.side(), item.range()),
+                            so(item),
+                            phases(client, item),
+                            target(item.dose()),
+                            item.point() == null || !item.rung().hasRange()
                                     ? ""
-                                    : words.range(i.rung().movement().dial(), i.point()),
+                                    : words.range(item.rung().movement().dial(), item.point()),
                             done == null ? null : done.result().name());
                 })
                 .toList();
@@ -190,14 +190,15 @@ class HomeDays {
                                 client.stances().effortTiming(),
                                 item.dose().holdS())
                         .stream()
-                        .map(p -> new Phase(words.code(p.part()), p.breath().name(), p.seconds()))
+                        .map(phase -> new Phase(
+                                words.code(phase.part()), phase.breath().name(), phase.seconds()))
                         .toList());
     }
 
     /** What an answer that only adapts takes out of today, worked out ahead so that it holds without a connection. */
     private Map<Answer, List<String>> leaveOut(Plans.Desk desk, List<PlanItem> items) {
         Map<Answer, List<String>> out = new EnumMap<>(Answer.class);
-        for (Answer answer : asked(desk.client(), a -> a.leadsTo() == Outcome.ADAPT)) {
+        for (Answer answer : asked(desk.client(), each -> each.leadsTo() == Outcome.ADAPT)) {
             List<PlanItem> then = plans.ifTold(desk, answer)
                     .map(told -> prescriptions.of(told).plan().items())
                     .orElse(items);
@@ -215,14 +216,14 @@ class HomeDays {
     private static HomeDay.Questions questions(ClientFile client) {
         return new HomeDay.Questions(
                 asked(client, Answer::emergency),
-                asked(client, a -> a.leadsTo() == Outcome.ASK_FIRST),
-                asked(client, a -> a.leadsTo() == Outcome.ADAPT));
+                asked(client, answer -> answer.leadsTo() == Outcome.ASK_FIRST),
+                asked(client, answer -> answer.leadsTo() == Outcome.ADAPT));
     }
 
     private static List<Answer> asked(ClientFile client, Predicate<Answer> which) {
         return Arrays.stream(Answer.values())
                 .filter(which)
-                .filter(a -> a.mayApplyTo(client.facts()))
+                .filter(answer -> answer.mayApplyTo(client.facts()))
                 .toList();
     }
 

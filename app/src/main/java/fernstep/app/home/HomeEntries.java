@@ -133,41 +133,45 @@ public class HomeEntries {
         }
     }
 
-    private void exercise(HomeLink link, HomeEntry.Exercise e) {
-        boolean known = catalogues.get().find(e.rung()).isPresent();
+    private void exercise(HomeLink link, HomeEntry.Exercise exercise) {
+        boolean known = catalogues.get().find(exercise.rung()).isPresent();
         if (!known) {
-            throw new IllegalArgumentException("no such exercise: " + e.rung());
+            throw new IllegalArgumentException("no such exercise: " + exercise.rung());
         }
         long client = link.clientId();
-        LocalDate day = e.toldAt().toLocalDate();
+        LocalDate day = exercise.toldAt().toLocalDate();
         log.insertSession(sessionId(client, day), client, day, link.madeBy());
-        HomeReport report = e.report();
+        HomeReport report = exercise.report();
         reports.put(
                 new HomeReportRow(
-                        e.id().toString(),
+                        exercise.id().toString(),
                         client,
                         sessionId(client, day),
-                        e.rung(),
-                        e.side() == null ? "" : e.side().name(),
+                        exercise.rung(),
+                        exercise.side() == null ? "" : exercise.side().name(),
                         report,
-                        e.effort(),
-                        e.rangeFraction(),
-                        e.toldAt(),
+                        exercise.effort(),
+                        exercise.rangeFraction(),
+                        exercise.toldAt(),
                         null),
                 day);
-        Heard heard = Heard.fromHome(e.toldAt());
+        Heard heard = Heard.fromHome(exercise.toldAt());
         if (report.signs().contains(SignCode.HEAVY)) {
-            standings.report(client, new Concern.PelvicFloor(SignCode.HEAVY, e.rung()), heard);
+            standings.report(client, new Concern.PelvicFloor(SignCode.HEAVY, exercise.rung()), heard);
         }
         if (report.signs().contains(SignCode.LEAK)) {
-            standings.report(client, new Concern.Leaking(e.felt().leaksMore(), e.rung()), heard);
+            standings.report(client, new Concern.Leaking(exercise.felt().leaksMore(), exercise.rung()), heard);
         }
         Integer pain = report.painLevel();
-        if (pain != null && (pain >= Concern.PAIN_HOLDS_FROM || e.felt().sharp())) {
+        if (pain != null && (pain >= Concern.PAIN_HOLDS_FROM || exercise.felt().sharp())) {
             standings.report(
                     client,
                     new Concern.Pain(
-                            pain, e.felt().sharp(), e.felt().place(), e.felt().placeSide(), e.rung()),
+                            pain,
+                            exercise.felt().sharp(),
+                            exercise.felt().place(),
+                            exercise.felt().placeSide(),
+                            exercise.rung()),
                     heard);
         }
     }

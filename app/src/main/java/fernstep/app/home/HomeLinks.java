@@ -96,8 +96,9 @@ public class HomeLinks {
     Optional<HomeLink> find(String token) {
         String digest = Tokens.digest(token);
         return mapper.byHash(digest)
-                .filter(l -> MessageDigest.isEqual(
-                        l.tokenHash().getBytes(StandardCharsets.US_ASCII), digest.getBytes(StandardCharsets.US_ASCII)));
+                .filter(link -> MessageDigest.isEqual(
+                        link.tokenHash().getBytes(StandardCharsets.US_ASCII),
+                        digest.getBytes(StandardCharsets.US_ASCII)));
     }
 
     boolean expired(HomeLink link) {

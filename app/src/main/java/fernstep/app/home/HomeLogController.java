@@ -63,7 +63,7 @@ class HomeLogController {
 
     /** Signs a client can notice herself; pain has a level of its own. */
     private static final List<SignCode> TOLD =
-            HomeAdvice.NOTICED.stream().filter(s -> s != SignCode.PAIN).toList();
+            HomeAdvice.NOTICED.stream().filter(code -> code != SignCode.PAIN).toList();
 
     private final Clients clients;
     private final Results results;
@@ -111,12 +111,14 @@ class HomeLogController {
                 .toList();
         Map<String, String> names = steps.stream()
                 .collect(Collectors.toMap(
-                        LadderRow::rung, s -> catalogues.get().rung(s.rung()).name(), (a, b) -> a));
+                        LadderRow::rung,
+                        row -> catalogues.get().rung(row.rung()).name(),
+                        (one, other) -> one));
         model.addAttribute("names", names);
         LocalDate chosen = chosen(on, steps.isEmpty() ? day : lastPlanned(client, day), day, model);
         Map<String, ResultRow> already = results.since(id, chosen).stream()
-                .filter(r -> r.heldOn().equals(chosen) && r.sessionId().equals(HomeEntries.sessionId(id, chosen)))
-                .collect(Collectors.toMap(r -> r.rung() + r.side(), r -> r, (a, b) -> b));
+                .filter(row -> row.heldOn().equals(chosen) && row.sessionId().equals(HomeEntries.sessionId(id, chosen)))
+                .collect(Collectors.toMap(row -> row.rung() + row.side(), row -> row, (one, other) -> other));
         model.addAttribute("client", client);
         model.addAttribute("steps", steps);
         model.addAttribute("on", chosen);
@@ -139,7 +141,7 @@ class HomeLogController {
                 TrainingDays.of(client.row().daysPerWeek(), client.settings().blocked());
         return today.minusDays(1)
                 .datesUntil(today.minusDays(1 + DAYS_IN_A_WEEK), Period.ofDays(-1))
-                .filter(d -> training.contains(d.getDayOfWeek()))
+                .filter(day -> training.contains(day.getDayOfWeek()))
                 .findFirst()
                 .orElse(today);
     }
@@ -178,7 +180,7 @@ class HomeLogController {
             problems.add("on", Reason.of("told.fromTo", day.minusDays(LOOK_BACK_DAYS), day));
         }
         if (fields.containsKey(ALL)) {
-            results.steps(id).forEach(s -> fields.set("told" + s.id(), HomeReport.Told.DONE.name()));
+            results.steps(id).forEach(row -> fields.set("told" + row.id(), HomeReport.Told.DONE.name()));
         }
         List<HomeReportRow> told = new ArrayList<>();
         for (LadderRow step : results.steps(id)) {
@@ -288,7 +290,9 @@ class HomeLogController {
         }
         Set<SignCode> floor = EnumSet.noneOf(SignCode.class);
         if (felt != null) {
-            felt.stream().filter(s -> s == SignCode.HEAVY || s == SignCode.LEAK).forEach(floor::add);
+            felt.stream()
+                    .filter(code -> code == SignCode.HEAVY || code == SignCode.LEAK)
+                    .forEach(floor::add);
         }
         mornings.said(
                 id,

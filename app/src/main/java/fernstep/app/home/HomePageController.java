@@ -104,21 +104,23 @@ class HomePageController {
         model.addAttribute(
                 "signs",
                 HomeAdvice.NOTICED.stream()
-                        .filter(s -> s != SignCode.PAIN && s != SignCode.LEAK)
+                        .filter(code -> code != SignCode.PAIN && code != SignCode.LEAK)
                         .toList());
         model.addAttribute("advice", advice());
         model.addAttribute("bodyChart", bodyChart);
         model.addAttribute(
                 "painAdvice",
-                IntStream.rangeClosed(1, MOST_PAIN).boxed().collect(Collectors.toMap(n -> n, HomeAdvice::toPain)));
+                IntStream.rangeClosed(1, MOST_PAIN)
+                        .boxed()
+                        .collect(Collectors.toMap(number -> number, HomeAdvice::toPain)));
         response.setHeader("X-Fern-Home", "open");
         return "home/page";
     }
 
     private static Map<SignCode, HomeAdvice> advice() {
         return HomeAdvice.NOTICED.stream()
-                .filter(s -> s != SignCode.PAIN)
-                .collect(Collectors.toMap(s -> s, HomeAdvice::to));
+                .filter(code -> code != SignCode.PAIN)
+                .collect(Collectors.toMap(code -> code, HomeAdvice::to));
     }
 
     @PostMapping("/home/{token}/pin")

@@ -23,7 +23,7 @@ public class House {
 
     public HouseFacts facts() {
         Map<String, String> all = new HashMap<>();
-        mapper.all().forEach(s -> all.put(s.name(), s.settingValue()));
+        mapper.all().forEach(setting -> all.put(setting.name(), setting.settingValue()));
         HouseFacts first = HouseFacts.AT_FIRST;
         return new HouseFacts(
                 new EmergencyNumbers(

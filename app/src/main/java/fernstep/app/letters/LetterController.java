@@ -120,7 +120,10 @@ class LetterController {
         model.addAttribute("versions", versions);
         model.addAttribute(
                 "writers",
-                versions.stream().map(LetterRow::staffId).distinct().collect(Collectors.toMap(s -> s, this::writer)));
+                versions.stream()
+                        .map(LetterRow::staffId)
+                        .distinct()
+                        .collect(Collectors.toMap(number -> number, this::writer)));
         return "letters/letter";
     }
 

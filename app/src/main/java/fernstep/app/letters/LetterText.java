@@ -195,8 +195,8 @@ class LetterText {
             sheet.item(words.day(event.happenedOn()) + ": " + what);
         }
         client.clearances()
-                .forEach(c -> sheet.item(
-                        words.text("letter.cleared", words.day(c.givenOn()), words.text("letter.scope." + c.scope()))));
+                .forEach(row -> sheet.item(words.text(
+                        "letter.cleared", words.day(row.givenOn()), words.text("letter.scope." + row.scope()))));
     }
 
     private List<Width> widths(ClientFile client, Checks.Taken taken) {
@@ -221,16 +221,16 @@ class LetterText {
                     words.code(w.reading().method())));
         }
         now.found().numbers().entrySet().stream()
-                .sorted(Map.Entry.comparingByKey(Comparator.comparing((ChangeReport.Key k) -> k.measure())
-                        .thenComparing(k -> String.valueOf(k.side()))))
-                .forEach(e -> sheet.item(words.code(e.getKey().measure())
-                        + (e.getKey().side() == null
+                .sorted(Map.Entry.comparingByKey(Comparator.comparing((ChangeReport.Key key) -> key.measure())
+                        .thenComparing(key -> String.valueOf(key.side()))))
+                .forEach(entry -> sheet.item(words.code(entry.getKey().measure())
+                        + (entry.getKey().side() == null
                                 ? ""
-                                : ", " + words.code(e.getKey().side()))
-                        + ": " + Numbers.plain(e.getValue()) + " "
+                                : ", " + words.code(entry.getKey().side()))
+                        + ": " + Numbers.plain(entry.getValue()) + " "
                         + words.text(
                                 "letter.realFrom",
-                                Numbers.rounded(e.getKey().measure().smallestRealChange(), 1))));
+                                Numbers.rounded(entry.getKey().measure().smallestRealChange(), 1))));
     }
 
     private void changed(ClientFile client, Checks.Taken before, Checks.Taken now, LetterSheet sheet) {
@@ -272,10 +272,10 @@ class LetterText {
         if (steps.isEmpty()) {
             sheet.line(words.text("letter.standsNowhere"));
         }
-        steps.forEach(s -> {
-            var rung = catalogues.get().rung(s.rung());
-            sheet.item(words.code(rung.strand()) + (s.side().isEmpty() ? "" : ", " + words.side(s.side())) + ": "
-                    + words.name(rung) + ", " + words.dose(s.asPlace().dose()));
+        steps.forEach(row -> {
+            var rung = catalogues.get().rung(row.rung());
+            sheet.item(words.code(rung.strand()) + (row.side().isEmpty() ? "" : ", " + words.side(row.side())) + ": "
+                    + words.name(rung) + ", " + words.dose(row.asPlace().dose()));
         });
     }
 
@@ -288,20 +288,20 @@ class LetterText {
                 TrainingDays.of(client.row().daysPerWeek(), client.settings().blocked());
         long planned = since.plusDays(1)
                 .datesUntil(day.plusDays(1))
-                .filter(d -> training.contains(d.getDayOfWeek()))
+                .filter(each -> training.contains(each.getDayOfWeek()))
                 .count();
         sheet.heading(words.text("letter.trained"));
         sheet.line(words.text(
                 "letter.days", done.stream().map(ResultRow::heldOn).distinct().count(), planned, WEEKS));
         Map<SignCode, Integer> signs = new EnumMap<>(SignCode.class);
-        done.forEach(r -> r.signList().forEach(s -> signs.merge(s, 1, Integer::sum)));
+        done.forEach(row -> row.signList().forEach(code -> signs.merge(code, 1, Integer::sum)));
         sheet.line(
                 signs.isEmpty()
                         ? words.text("letter.noSigns", done.size())
                         : words.text(
                                 "letter.signs",
                                 signs.entrySet().stream()
-                                        .map(e -> words.code(e.getKey()) + " " + e.getValue())
+                                        .map(entry -> words.code(entry.getKey()) + " " + entry.getValue())
                                         .collect(Collectors.joining(", ")),
                                 done.size()));
     }
@@ -310,7 +310,7 @@ class LetterText {
         sheet.heading(words.text("page.plan.stopAtOnceAndCall"));
         sheet.line(Arrays.stream(Answer.values())
                         .filter(Answer::emergency)
-                        .filter(a -> a.mayApplyTo(client.facts()))
+                        .filter(answer -> answer.mayApplyTo(client.facts()))
                         .map(words::toHer)
                         .collect(Collectors.joining("; "))
                 + ".");

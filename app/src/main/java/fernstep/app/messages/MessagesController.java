@@ -55,13 +55,14 @@ class MessagesController {
         model.addAttribute(
                 "trouble",
                 rows.stream()
-                        .filter(r -> r.state() == OutboxRow.State.FAILED || r.state() == OutboxRow.State.IN_DOUBT)
+                        .filter(row -> row.state() == OutboxRow.State.FAILED || row.state() == OutboxRow.State.IN_DOUBT)
                         .count());
         model.addAttribute("server", server.host().isEmpty() ? "" : server.host() + ":" + server.port());
         model.addAttribute("received", server.received());
         List<Editable> texts = new ArrayList<>();
         for (MessageKind kind : MessageKind.values()) {
-            Languages.FOR_CLIENTS.forEach(l -> texts.add(new Editable(kind, l, outbox.text(kind, l.getLanguage()))));
+            Languages.FOR_CLIENTS.forEach(
+                    locale -> texts.add(new Editable(kind, locale, outbox.text(kind, locale.getLanguage()))));
         }
         model.addAttribute("texts", texts);
         return "messages/messages";

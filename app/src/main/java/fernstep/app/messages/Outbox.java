@@ -76,7 +76,7 @@ public class Outbox {
     /** The house's own, or the one that ships. */
     public Text text(MessageKind kind, String language) {
         return mapper.text(kind, language)
-                .map(t -> new Text(t.subject(), t.body(), true))
+                .map(text -> new Text(text.subject(), text.body(), true))
                 .orElseGet(() -> {
                     Wording words = languages.in(Locale.forLanguageTag(language));
                     return new Text(

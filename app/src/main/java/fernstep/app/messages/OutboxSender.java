@@ -101,7 +101,7 @@ class OutboxSender {
      */
     private void take(String look, LocalDateTime now) {
         try {
-            transactions.executeWithoutResult(t -> {
+            transactions.executeWithoutResult(status -> {
                 List<Long> due = mapper.due(now, AT_ONCE);
                 if (!due.isEmpty()) {
                     mapper.take(due, look, now);
@@ -143,8 +143,8 @@ class OutboxSender {
     }
 
     /** The server said no to the address, which it will say again. */
-    private static boolean forGood(Exception e) {
-        return e instanceof jakarta.mail.SendFailedException s
+    private static boolean forGood(Exception problem) {
+        return problem instanceof jakarta.mail.SendFailedException s
                 && s.getInvalidAddresses() != null
                 && s.getInvalidAddresses().length > 0;
     }
@@ -164,8 +164,8 @@ class OutboxSender {
         return message;
     }
 
-    private static String shortened(Exception e) {
-        String text = String.valueOf(e.getMessage());
+    private static String shortened(Exception problem) {
+        String text = String.valueOf(problem.getMessage());
         return text.substring(0, Math.min(LONGEST_ERROR, text.length()));
     }
 }

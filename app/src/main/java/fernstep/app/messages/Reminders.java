@@ -136,14 +136,14 @@ class Reminders {
     private static List<LocalDate> missed(Set<DayOfWeek> training, List<LocalDate> done, LocalDate today) {
         List<LocalDate> planned = today.minusDays(WEEK)
                 .datesUntil(today)
-                .filter(d -> training.contains(d.getDayOfWeek()))
+                .filter(day -> training.contains(day.getDayOfWeek()))
                 .collect(Collectors.toList());
         if (planned.size() < MISSED) {
             return List.of();
         }
         LocalDate older = planned.get(planned.size() - MISSED);
-        boolean both = done.stream().noneMatch(d -> !d.isBefore(older));
-        boolean trainedBefore = done.stream().anyMatch(d -> d.isBefore(older));
+        boolean both = done.stream().noneMatch(day -> !day.isBefore(older));
+        boolean trainedBefore = done.stream().anyMatch(day -> day.isBefore(older));
         return both && trainedBefore ? List.of(older) : List.of();
     }
 }

@@ -91,8 +91,8 @@ class OverviewController {
             model.addAttribute(
                     "fronds" + standing,
                     overview.fronds().stream()
-                            .filter(f -> f.standing() == standing)
-                            .map(f -> FrondDrawing.of(f, words))
+                            .filter(frond -> frond.standing() == standing)
+                            .map(frond -> FrondDrawing.of(frond, words))
                             .toList());
         }
         model.addAttribute("latest", overview.latest());
@@ -122,7 +122,8 @@ class OverviewController {
         }
         String day = Objects.requireNonNullElse(prescription.name(today.date()), "");
         int seconds = items.stream().mapToInt(PlanItem::seconds).sum();
-        String names = items.stream().map(i -> words.name(i.rung())).distinct().collect(Collectors.joining(" · "));
+        String names =
+                items.stream().map(item -> words.name(item.rung())).distinct().collect(Collectors.joining(" · "));
         return new Todays(day, Math.max(1, Math.round(seconds / 60f)), names);
     }
 
@@ -130,9 +131,9 @@ class OverviewController {
     private List<ResultRow> fromHome(Ladders.Overview overview) {
         LocalDate since = today.date().minusDays(HOME_LOOKS_BACK_DAYS);
         return overview.log().results().stream()
-                .filter(r -> r.nextDay() != null
-                        && !r.nextDay().isBlank()
-                        && !r.heldOn().isBefore(since))
+                .filter(row -> row.nextDay() != null
+                        && !row.nextDay().isBlank()
+                        && !row.heldOn().isBefore(since))
                 .sorted(Comparator.comparing(ResultRow::heldOn).reversed())
                 .limit(HOME_SHOWN)
                 .toList();

@@ -47,17 +47,19 @@ public record StageLine(List<Mark> weeks, List<GateMark> gates, double todayX, b
         }
         LocalDate start = event.get().date();
         long last = screening.gates().values().stream()
-                .filter(g -> g.opensOn() != null)
-                .mapToLong(g -> ChronoUnit.DAYS.between(start, g.opensOn()))
+                .filter(gate -> gate.opensOn() != null)
+                .mapToLong(gate -> ChronoUnit.DAYS.between(start, gate.opensOn()))
                 .max()
                 .orElse(0);
         long sinceStart = ChronoUnit.DAYS.between(start, today);
         double span = Math.max(last + DAYS_PAST_LAST_GATE, Math.min(sinceStart + DAYS_PAST_LAST_GATE, LONGEST_DAYS));
         List<GateMark> gates = new ArrayList<>();
-        screening.gates().values().stream().filter(g -> g.opensOn() != null).forEach(g -> {
-            long day = ChronoUnit.DAYS.between(start, g.opensOn());
-            gates.add(new GateMark(g, x(day, span), gates.size() % 4));
-        });
+        screening.gates().values().stream()
+                .filter(gate -> gate.opensOn() != null)
+                .forEach(gate -> {
+                    long day = ChronoUnit.DAYS.between(start, gate.opensOn());
+                    gates.add(new GateMark(gate, x(day, span), gates.size() % 4));
+                });
         List<Mark> weeks = new ArrayList<>();
         for (int week = 0; week * 7 <= span; week += 4) {
             weeks.add(new Mark(x(week * 7L, span), String.valueOf(week)));

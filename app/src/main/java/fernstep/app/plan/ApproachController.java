@@ -31,7 +31,7 @@ class ApproachController {
     @GetMapping("/house/approaches")
     String all(@RequestParam(defaultValue = "SLOW_LADDER") Approach copy, Model model) {
         Map<StanceChange, String> options = new EnumMap<>(StanceChange.class);
-        Arrays.stream(StanceChange.values()).forEach(c -> options.put(c, c.of(copy.stances())));
+        Arrays.stream(StanceChange.values()).forEach(change -> options.put(change, change.of(copy.stances())));
         fill(model, copy, UUID.randomUUID().toString(), "", "", options, Map.of());
         return "plan/approaches";
     }

@@ -28,43 +28,43 @@ public record ChoiceRow(
         boolean locked,
         boolean leftOut) {
 
-    static ChoiceRow of(long clientId, Choice c) {
-        Dose d = c.dose();
+    static ChoiceRow of(long clientId, Choice choice) {
+        Dose d = choice.dose();
         return new ChoiceRow(
                 clientId,
-                c.strand(),
-                c.side() == null ? "" : c.side().name(),
-                c.rung(),
+                choice.strand(),
+                choice.side() == null ? "" : choice.side().name(),
+                choice.rung(),
                 d == null ? null : d.sets(),
                 d == null ? null : d.reps(),
                 d == null ? null : d.holdS(),
                 d == null ? null : d.breaths(),
                 d == null ? null : d.perDay(),
                 d == null ? null : d.daysPerWeek(),
-                c.range(),
-                c.locked(),
-                c.leftOut());
+                choice.range(),
+                choice.locked(),
+                choice.leftOut());
     }
 
     /** For the record: rung, dose and range as they are, what is locked or left out by its code. */
-    static String written(Choice c) {
-        Dose d = c.dose();
+    static String written(Choice choice) {
+        Dose d = choice.dose();
         List<String> parts = new ArrayList<>();
-        if (c.rung() != null) {
-            parts.add(c.rung());
+        if (choice.rung() != null) {
+            parts.add(choice.rung());
         }
         if (d != null) {
             Integer times = d.reps() == null && d.breaths() == null ? null : Integer.valueOf(d.times());
             parts.add(d.sets() + (times == null ? "" : " × " + times)
                     + (d.holdS() == null ? "" : " × " + d.holdS() + " s") + ", " + d.daysPerWeek() + "/7");
         }
-        if (c.range() != null) {
-            parts.add(Math.round(100 * c.range()) + " %");
+        if (choice.range() != null) {
+            parts.add(Math.round(100 * choice.range()) + " %");
         }
-        if (c.locked()) {
+        if (choice.locked()) {
             parts.add("LOCKED");
         }
-        if (c.leftOut()) {
+        if (choice.leftOut()) {
             parts.add("LEFT_OUT");
         }
         return parts.isEmpty() ? "NOTHING_SET" : String.join(", ", parts);

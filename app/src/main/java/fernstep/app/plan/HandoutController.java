@@ -142,20 +142,20 @@ class HandoutController {
         all.put(
                 "views",
                 prescription.plan().days().stream()
-                        .map(d -> PlanView.of(desk, prescription.plan(), d.name(), null, words))
+                        .map(day -> PlanView.of(desk, prescription.plan(), day.name(), null, words))
                         .toList());
         all.put(
                 "emergencies",
                 Arrays.stream(Answer.values())
                         .filter(Answer::emergency)
-                        .filter(a -> a.mayApplyTo(desk.client().facts()))
+                        .filter(answer -> answer.mayApplyTo(desk.client().facts()))
                         .toList());
         GarmentSchedule garment = desk.garment().orElse(null);
         all.put("garment", garment);
         all.put(
                 "life",
                 DailyLife.on(desk.day(), garment).stream()
-                        .filter(l -> !l.ofTheGarment())
+                        .filter(life -> !life.ofTheGarment())
                         .toList());
         all.put("house", house.facts());
         return all;

@@ -57,16 +57,19 @@ class PlanEdits {
     Optional<String> range(ClientFile client, String rung, @Nullable Side side, String range, long staffId) {
         Plans.Desk desk = plans.desk(client);
         return desk.plan().items().stream()
-                .filter(i -> i.rung().code().equals(rung) && i.side() == side)
+                .filter(item -> item.rung().code().equals(rung) && item.side() == side)
                 .findFirst()
-                .map(i -> take(desk, new PlanChange(PlanChange.Kind.RANGE, i.strand(), side, range), staffId))
+                .map(item -> take(desk, new PlanChange(PlanChange.Kind.RANGE, item.strand(), side, range), staffId))
                 .orElse(Optional.of(words.text("told.notInHerPlan", rung)));
     }
 
     private Optional<String> take(Plans.Desk desk, PlanChange change, long staffId) {
         long client = desk.client().id();
         if (change.kind() == PlanChange.Kind.RESET) {
-            desk.question().wishes().choices().forEach(c -> changed(client, c, ChoiceRow.written(c), null, staffId));
+            desk.question()
+                    .wishes()
+                    .choices()
+                    .forEach(choice -> changed(client, choice, ChoiceRow.written(choice), null, staffId));
             changed(client, "planOrder", mapper.order(client).orElse(null), null, staffId);
             mapper.clear(client);
             mapper.clearOrder(client);
@@ -113,7 +116,7 @@ class PlanEdits {
         Side side = change.side();
         Choice now = choice(desk, strand, side);
         Optional<PlanItem> item = desk.plan().items().stream()
-                .filter(i -> i.strand() == strand && i.side() == side)
+                .filter(planItem -> planItem.strand() == strand && planItem.side() == side)
                 .findFirst();
         return switch (change.kind()) {
             case LOCK -> taken(new Choice(strand, side, now.rung(), now.dose(), now.range(), true, false));
@@ -125,7 +128,8 @@ class PlanEdits {
             case RUNG -> rung(desk, now, item, String.valueOf(change.value()));
             case RANGE -> range(now, item, String.valueOf(change.value()));
             default ->
-                item.map(i -> dose(desk, now, i, change)).orElseGet(() -> refused(words.text("told.itIsNotInThe")));
+                item.map(planItem -> dose(desk, now, planItem, change))
+                        .orElseGet(() -> refused(words.text("told.itIsNotInThe")));
         };
     }
 
@@ -139,7 +143,7 @@ class PlanEdits {
 
     private static Choice choice(Plans.Desk desk, Strand strand, @Nullable Side side) {
         return desk.question().wishes().choices().stream()
-                .filter(c -> c.strand() == strand && c.side() == side)
+                .filter(choice -> choice.strand() == strand && choice.side() == side)
                 .findFirst()
                 .orElse(new Choice(strand, side, null, null, null, false, false));
     }
@@ -149,7 +153,7 @@ class PlanEdits {
             return refused(words.text("told.itIsNotInThe"));
         }
         Optional<Rung> open = Swaps.of(desk.question(), desk.plan(), item.get()).stream()
-                .filter(r -> r.code().equals(code))
+                .filter(rung -> rung.code().equals(code))
                 .findFirst();
         // What comes from another strand may need a position of its own: it is wanted, whatever the packing would say.
         boolean fromElsewhere = open.isPresent() && open.get().strand() != now.strand();
@@ -210,8 +214,8 @@ class PlanEdits {
 
     private Optional<String> order(Plans.Desk desk, long client, String value, long staffId) {
         List<Strand> asked = Arrays.stream(value.split(","))
-                .filter(s ->
-                        Arrays.stream(Strand.values()).anyMatch(x -> x.name().equals(s)))
+                .filter(array -> Arrays.stream(Strand.values())
+                        .anyMatch(strand -> strand.name().equals(array)))
                 .map(Strand::valueOf)
                 .toList();
         Optional<String> over = overflows(desk, desk.question().wishes().choices(), asked);
@@ -225,7 +229,7 @@ class PlanEdits {
 
     private Optional<String> keep(Plans.Desk desk, long client, Choice choice, PlanChange.Kind kind, long staffId) {
         List<Choice> choices = new ArrayList<>(desk.question().wishes().choices());
-        choices.removeIf(c -> c.strand() == choice.strand() && c.side() == choice.side());
+        choices.removeIf(each -> each.strand() == choice.strand() && each.side() == choice.side());
         // What is about one side is read before what is about both.
         choices.add(choice.side() == null ? choices.size() : 0, choice);
         if (kind != PlanChange.Kind.LEAVE_OUT && kind != PlanChange.Kind.UNLOCK) {
@@ -235,7 +239,7 @@ class PlanEdits {
             }
         }
         String before = desk.question().wishes().choices().stream()
-                .filter(c -> c.strand() == choice.strand() && c.side() == choice.side())
+                .filter(each -> each.strand() == choice.strand() && each.side() == choice.side())
                 .findFirst()
                 .map(ChoiceRow::written)
                 .orElse(null);
@@ -258,9 +262,10 @@ class PlanEdits {
         List<String> pushed = before.items().stream()
                 .map(PlanItem::strand)
                 .distinct()
-                .filter(s -> after.items().stream().noneMatch(i -> i.strand() == s))
-                .filter(s -> after.leftOut().stream()
-                        .noneMatch(l -> l.strand() == s && l.because() == LeftOut.Because.Decided.NOTHING_CALLS))
+                .filter(strand -> after.items().stream().noneMatch(item -> item.strand() == strand))
+                .filter(strand -> after.leftOut().stream()
+                        .noneMatch(out ->
+                                out.strand() == strand && out.because() == LeftOut.Because.Decided.NOTHING_CALLS))
                 .map(words::code)
                 .toList();
         return pushed.isEmpty()

@@ -9,7 +9,7 @@ import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
-import fernstep.core.plan.LeftOut;
+import fernstep.core.plan.LeftOut.Because;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.Swaps;
@@ -115,12 +115,12 @@ record PlanView(
                     cards,
                     inHand,
                     cards.stream()
-                            .map(c -> words.name(c.item().rung()))
+                            .map(card -> words.name(card.item().rung()))
                             .distinct()
                             .collect(Collectors.joining(" / ")),
-                    bySide(cards, c -> words.dose(c.item().dose()), true, words),
-                    bySide(cards, c -> c.where() == null ? "" : c.where(), false, words),
-                    cards.stream().mapToInt(c -> c.item().seconds()).sum());
+                    bySide(cards, card -> words.dose(card.item().dose()), true, words),
+                    bySide(cards, card -> card.where() == null ? "" : card.where(), false, words),
+                    cards.stream().mapToInt(card -> card.item().seconds()).sum());
         }
 
         /**
@@ -138,9 +138,11 @@ record PlanView(
                 return all.get(0).isEmpty() ? "" : (said ? side : "") + all.get(0);
             }
             return cards.stream()
-                    .filter(c -> !phrase.apply(c).isEmpty())
-                    .map(c ->
-                            (c.item().side() == null ? "" : words.amid(c.item().side()) + " ") + phrase.apply(c))
+                    .filter(card -> !phrase.apply(card).isEmpty())
+                    .map(card -> (card.item().side() == null
+                                    ? ""
+                                    : words.amid(card.item().side()) + " ")
+                            + phrase.apply(card))
                     .collect(Collectors.joining("; "));
         }
     }
@@ -178,7 +180,7 @@ record PlanView(
 
     /** What is open and found no room. */
     public List<LeftOut> noRoom() {
-        return leftOut.stream().filter(l -> !l.byHand()).toList();
+        return leftOut.stream().filter(out -> !out.byHand()).toList();
     }
 
     /** How many at most, one fewer and one more; null at an end. */
@@ -210,7 +212,7 @@ record PlanView(
     /** @param plan another than the desk's own: the one that is in use */
     static PlanView of(Plans.Desk desk, Plan plan, @Nullable String named, @Nullable String inHand, Words words) {
         Plan.Day day = plan.days().stream()
-                .filter(d -> d.name().equals(named))
+                .filter(each -> each.name().equals(named))
                 .findFirst()
                 .orElse(plan.days().get(0));
         List<Strand> order =
@@ -222,7 +224,7 @@ record PlanView(
             before = item.strand();
             int at = order.indexOf(item.strand());
             boolean locked = desk.question().wishes().choices().stream()
-                    .anyMatch(c -> c.strand() == item.strand() && c.locked());
+                    .anyMatch(choice -> choice.strand() == item.strand() && choice.locked());
             cards.add(new Card(
                     item,
                     Figures.still(
@@ -257,11 +259,12 @@ record PlanView(
             groups.get(groups.size() - 1).add(card);
         }
         int at = IntStream.range(0, groups.size())
-                .filter(i -> groups.get(i).get(0).item().strand().name().equals(inHand))
+                .filter(index -> groups.get(index).get(0).item().strand().name().equals(inHand))
                 .findFirst()
                 .orElse(0);
         return IntStream.range(0, groups.size())
-                .mapToObj(i -> Row.of(groups.get(i).get(0).item().strand(), groups.get(i), i == at, words))
+                .mapToObj(index ->
+                        Row.of(groups.get(index).get(0).item().strand(), groups.get(index), index == at, words))
                 .toList();
     }
 
@@ -277,12 +280,12 @@ record PlanView(
 
     private static List<LeftOut> leftOut(Plan plan) {
         return plan.leftOut().stream()
-                .map(l -> new LeftOut(
-                        l.strand(),
-                        l.items(),
-                        l.items().stream().mapToInt(PlanItem::seconds).sum(),
-                        l.why(),
-                        l.because() == LeftOut.Because.Decided.BY_HAND))
+                .map(out -> new LeftOut(
+                        out.strand(),
+                        out.items(),
+                        out.items().stream().mapToInt(PlanItem::seconds).sum(),
+                        out.why(),
+                        out.because() == Because.Decided.BY_HAND))
                 .toList();
     }
 

@@ -91,7 +91,7 @@ public class Plans {
         /** Empty where none is worn nor to come. */
         public Optional<GarmentSchedule> garment() {
             return GarmentSchedule.of(client.facts(), client.stances(), question.screening())
-                    .filter(g -> g.concerns(day));
+                    .filter(schedule -> schedule.concerns(day));
         }
 
         public List<Reason> warnings(Plan plan) {
@@ -112,7 +112,7 @@ public class Plans {
         Integer againstBestWeekPct(Plan plan) {
             OptionalDouble best = question.training().loads().bestWeek(day);
             double planned = plan.days().stream()
-                    .mapToDouble(d -> d.perWeek() * d.exposure())
+                    .mapToDouble(day -> day.perWeek() * day.exposure())
                     .sum();
             return best.isEmpty() ? null : (int) Math.round(100 * (planned / best.getAsDouble() - 1));
         }
@@ -193,14 +193,15 @@ public class Plans {
     private List<Choice> choices(long clientId) {
         return mapper.choices(clientId).stream()
                 .map(ChoiceRow::asChoice)
-                .filter(c -> c.rung() == null || catalogues.get().find(c.rung()).isPresent())
+                .filter(choice -> choice.rung() == null
+                        || catalogues.get().find(choice.rung()).isPresent())
                 .toList();
     }
 
     private List<Strand> order(long clientId) {
         return mapper.order(clientId).stream()
                 .flatMap(text -> Arrays.stream(text.split(",")))
-                .filter(s -> !s.isBlank())
+                .filter(text -> !text.isBlank())
                 .map(Strand::valueOf)
                 .toList();
     }
@@ -212,9 +213,9 @@ public class Plans {
         List<Choice> choices = desk(visit).question().wishes().choices();
         for (PlanItem item : plan.items()) {
             boolean chosen = choices.stream()
-                    .anyMatch(c -> c.strand() == item.strand()
-                            && (c.side() == null || c.side() == item.side())
-                            && (c.rung() != null || c.dose() != null || c.range() != null));
+                    .anyMatch(choice -> choice.strand() == item.strand()
+                            && (choice.side() == null || choice.side() == item.side())
+                            && (choice.rung() != null || choice.dose() != null || choice.range() != null));
             boolean ownStrand = item.rung().strand() == item.strand() && item.role() != Role.SETTLE_IN;
             if (chosen && ownStrand) {
                 moves.placeByHand(client, item, staffId);
@@ -222,13 +223,16 @@ public class Plans {
         }
         mapper.clear(client.id());
         choices.stream()
-                .filter(c -> c.locked() || c.leftOut() || standsIn(c))
-                .map(c -> standsIn(c) ? c : new Choice(c.strand(), c.side(), null, null, null, c.locked(), c.leftOut()))
-                .forEach(c -> mapper.put(ChoiceRow.of(client.id(), c)));
+                .filter(choice -> choice.locked() || choice.leftOut() || standsIn(choice))
+                .map(choice -> standsIn(choice)
+                        ? choice
+                        : new Choice(
+                                choice.strand(), choice.side(), null, null, null, choice.locked(), choice.leftOut()))
+                .forEach(choice -> mapper.put(ChoiceRow.of(client.id(), choice)));
     }
 
     /** A rung of another strand has no place on this one: it stays a choice. */
-    private boolean standsIn(Choice c) {
-        return c.rung() != null && catalogues.get().rung(c.rung()).strand() != c.strand();
+    private boolean standsIn(Choice choice) {
+        return choice.rung() != null && catalogues.get().rung(choice.rung()).strand() != choice.strand();
     }
 }

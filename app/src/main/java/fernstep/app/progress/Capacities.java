@@ -59,7 +59,7 @@ public class Capacities {
             }
             loads.computeIfAbsent(
                             r.rung() + r.rangeFraction(),
-                            k -> rung.loadAt(r.rangeFraction(), body).map(TrunkLoad::loadIndex))
+                            key -> rung.loadAt(r.rangeFraction(), body).map(TrunkLoad::loadIndex))
                     .ifPresent(index -> held.add(new Capacity.Clean(
                             r.heldOn(), Objects.requireNonNull(rung.family()), r.sideOrNull(), index, null)));
         }
@@ -69,11 +69,11 @@ public class Capacities {
     /** The load index of this rung and side the last time it was done clean. */
     public Optional<Double> lastIndex(ClientFile client, Rung rung, @Nullable Side side) {
         return results(client).stream()
-                .filter(r -> r.rung().equals(rung.code()) && r.sideOrNull() == side)
-                .filter(r -> r.result() == SessionResult.Kind.CLEAN)
-                .reduce((a, b) -> b)
-                .flatMap(r -> rung.loadAt(r.rangeFraction(), client.body()))
-                .map(l -> l.loadIndex());
+                .filter(row -> row.rung().equals(rung.code()) && row.sideOrNull() == side)
+                .filter(row -> row.result() == SessionResult.Kind.CLEAN)
+                .reduce((one, other) -> other)
+                .flatMap(row -> rung.loadAt(row.rangeFraction(), client.body()))
+                .map(load -> load.loadIndex());
     }
 
     private List<ResultRow> results(ClientFile client) {

@@ -24,8 +24,8 @@ public record CapacityCurve(LoadFamily family, List<Line> lines, double scaleTo,
     static List<CapacityCurve> of(List<Capacity.Clean> log, LocalDate today) {
         List<CapacityCurve> curves = new ArrayList<>();
         for (LoadFamily family : LoadFamily.values()) {
-            boolean sided = log.stream().anyMatch(c -> c.family() == family && c.side() != null);
-            boolean any = log.stream().anyMatch(c -> c.family() == family);
+            boolean sided = log.stream().anyMatch(clean -> clean.family() == family && clean.side() != null);
+            boolean any = log.stream().anyMatch(clean -> clean.family() == family);
             if (any) {
                 curves.add(of(log, family, sided, today));
             }

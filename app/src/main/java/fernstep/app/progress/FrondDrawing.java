@@ -141,18 +141,18 @@ public record FrondDrawing(
         String waiting = leaf.waiting().stream()
                 .map(Waiting::reason)
                 .map(words::of)
-                .reduce((a, b) -> a + "; " + b)
-                .map(w -> ", " + w)
+                .reduce((one, other) -> one + "; " + other)
+                .map(text -> ", " + text)
                 .orElse("");
         return where + words.text("leaf." + leaf.state(), Math.round(100 * leaf.unfurled())) + waiting;
     }
 
     private static String summary(Frond frond, Words words) {
         List<String> parts = new ArrayList<>();
-        frond.pairs().forEach(p -> {
-            parts.add(text(p, p.left(), p.rung().perSide() ? "left" : "", words));
-            if (p.rung().perSide()) {
-                parts.add(text(p, p.right(), "right", words));
+        frond.pairs().forEach(pair -> {
+            parts.add(text(pair, pair.left(), pair.rung().perSide() ? "left" : "", words));
+            if (pair.rung().perSide()) {
+                parts.add(text(pair, pair.right(), "right", words));
             }
         });
         return frond.strand().name() + ". " + String.join(". ", parts);

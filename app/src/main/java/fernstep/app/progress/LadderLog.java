@@ -57,7 +57,9 @@ public record LadderLog(
     public Training training(Catalogue catalogue, LocalDate today, boolean told) {
         return new Training(
                 places(),
-                results.stream().flatMap(r -> r.asTrained(catalogue).stream()).toList(),
+                results.stream()
+                        .flatMap(row -> row.asTrained(catalogue).stream())
+                        .toList(),
                 history,
                 heldClean,
                 told || floorSymptoms(today),
@@ -84,14 +86,14 @@ public record LadderLog(
 
     private Stream<LocalDate> symptoms(LocalDate today) {
         return results.stream()
-                .filter(r -> r.heldOn().isAfter(today.minusDays(SYMPTOM_DAYS)) && r.holdsEverything())
+                .filter(row -> row.heldOn().isAfter(today.minusDays(SYMPTOM_DAYS)) && row.holdsEverything())
                 .map(ResultRow::heldOn);
     }
 
     /** Leaking or heaviness in the past four weeks: the pelvic floor comes early. */
     public boolean floorSymptoms(LocalDate today) {
         return results.stream()
-                .filter(r -> r.heldOn().isAfter(today.minusDays(SYMPTOM_DAYS)))
+                .filter(row -> row.heldOn().isAfter(today.minusDays(SYMPTOM_DAYS)))
                 .anyMatch(ResultRow::floorSymptom);
     }
 }

@@ -45,20 +45,20 @@ public class LadderMoves {
         LadderRow step = mapper.byId(stepId).orElseThrow(() -> new NotFound("no step " + stepId));
         ClientFile client = clients.file(step.clientId());
         ladders.standings(client).stream()
-                .filter(s -> Objects.equals(s.step().id(), stepId))
+                .filter(standing -> Objects.equals(standing.step().id(), stepId))
                 .filter(Standing::canMove)
                 .findFirst()
-                .ifPresent(s -> mapper.insert(LadderRow.of(
+                .ifPresent(standing -> mapper.insert(LadderRow.of(
                         client.id(),
                         step.strand(),
                         step.sideOrNull(),
-                        s.progress().rung(),
-                        s.progress().dose(),
+                        standing.progress().rung(),
+                        standing.progress().dose(),
                         today.date(),
-                        s.progress().change().name(),
+                        standing.progress().change().name(),
                         staffId,
                         stepId,
-                        s.progress().range())));
+                        standing.progress().range())));
     }
 
     /** Keeps her where she is although the rules offer a move; the reason stands beside the offer until it is lifted. */
@@ -83,7 +83,7 @@ public class LadderMoves {
     @Transactional
     public void placeByHand(ClientFile client, PlanItem item, long staffId) {
         LadderRow now = mapper.current(client.id()).stream()
-                .filter(s -> s.strand() == item.strand() && s.sideOrNull() == item.side())
+                .filter(row -> row.strand() == item.strand() && row.sideOrNull() == item.side())
                 .findFirst()
                 .orElse(null);
         boolean same = now != null
@@ -139,7 +139,8 @@ public class LadderMoves {
     public void start(ClientFile client, List<PlanItem> items, long staffId, LocalDate since) {
         List<LadderRow> steps = mapper.current(client.id());
         for (PlanItem item : items) {
-            boolean placed = steps.stream().anyMatch(p -> p.strand() == item.strand() && p.sideOrNull() == item.side());
+            boolean placed =
+                    steps.stream().anyMatch(row -> row.strand() == item.strand() && row.sideOrNull() == item.side());
             // A rung of another strand, by stand-in or by hand, holds no place on this one.
             boolean ownStrand = item.rung().strand() == item.strand() && item.role() != Role.SETTLE_IN;
             if (!placed && ownStrand) {

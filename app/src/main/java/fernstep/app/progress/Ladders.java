@@ -79,7 +79,7 @@ public class Ladders {
         LocalDate day = today.date();
         LocalDate since = steps.stream()
                 .map(LadderRow::since)
-                .reduce(day.minusDays(LOOK_BACK_DAYS), (a, b) -> a.isBefore(b) ? a : b);
+                .reduce(day.minusDays(LOOK_BACK_DAYS), (one, other) -> one.isBefore(other) ? one : other);
         return log(client, steps, mapper.resultsSince(client.id(), since));
     }
 
@@ -95,7 +95,7 @@ public class Ladders {
                         catalogues.get()),
                 checks.lastFindings(client.id(), today.date()).orElse(null),
                 new TrainedLoad(results.stream()
-                        .flatMap(r -> load(r, steps, client).stream())
+                        .flatMap(row -> load(row, steps, client).stream())
                         .toList()));
     }
 
@@ -180,7 +180,8 @@ public class Ladders {
         return new Overview(
                 standings(context, mapper.holds(client.id())),
                 catalogues.get().strands().stream()
-                        .map(s -> Frond.of(s, places, helped, client.stances().dose(), context.known()))
+                        .map(strand -> Frond.of(
+                                strand, places, helped, client.stances().dose(), context.known()))
                         .toList(),
                 latest,
                 log);
@@ -207,10 +208,10 @@ public class Ladders {
 
     private List<Standing> standings(Context context, List<HoldRow> holds) {
         Map<Long, HoldRow> held = new HashMap<>();
-        holds.forEach(h -> held.put(h.stepId(), h));
+        holds.forEach(row -> held.put(row.stepId(), row));
         return context.log().steps().stream()
                 .sorted(Comparator.comparing(LadderRow::strand).thenComparing(LadderRow::side))
-                .map(s -> standing(s, context, held.get(s.id())))
+                .map(row -> standing(row, context, held.get(row.id())))
                 .toList();
     }
 
@@ -218,10 +219,10 @@ public class Ladders {
     public Map<String, String> leaves(ClientFile client) {
         Map<String, String> leaves = new HashMap<>();
         overview(client, visits.screeningToday(client)).fronds().stream()
-                .flatMap(f -> f.pairs().stream())
-                .forEach(p -> leaves.put(
-                        p.rung().code(),
-                        (p.left().state().compareTo(p.right().state()) <= 0 ? p.left() : p.right())
+                .flatMap(frond -> frond.pairs().stream())
+                .forEach(pair -> leaves.put(
+                        pair.rung().code(),
+                        (pair.left().state().compareTo(pair.right().state()) <= 0 ? pair.left() : pair.right())
                                 .state()
                                 .name()
                                 .toLowerCase(Locale.ROOT)));
@@ -292,17 +293,19 @@ public class Ladders {
         return side == null
                 ? 0
                 : log.steps().stream()
-                        .filter(s -> s.strand() == step.strand() && s.sideOrNull() == side.other())
+                        .filter(row -> row.strand() == step.strand() && row.sideOrNull() == side.other())
                         .findFirst()
-                        .map(s -> catalogues.get().placeOnLine(catalogues.get().rung(s.rung())))
+                        .map(row ->
+                                catalogues.get().placeOnLine(catalogues.get().rung(row.rung())))
                         .orElse(0);
     }
 
-    private Standing standing(LadderRow step, Context c, @Nullable HoldRow held) {
+    private Standing standing(LadderRow step, Context context, @Nullable HoldRow held) {
         Rung rung = catalogues.get().rung(step.rung());
-        Window window = DoseRules.window(rung.window(), c.client().stances().dose());
-        List<ResultRow> log = logOf(step, c.log().results());
-        Progress.RangeState range = range(step, rung, c);
+        Window window =
+                DoseRules.window(rung.window(), context.client().stances().dose());
+        List<ResultRow> log = logOf(step, context.log().results());
+        Progress.RangeState range = range(step, rung, context);
         Progress progress = Progress.of(new Progress.Question(
                 catalogues.get(),
                 new Progress.Place(
@@ -311,29 +314,29 @@ public class Ladders {
                         step.dose(),
                         window,
                         range,
-                        otherSidePlace(step, c.log()),
+                        otherSidePlace(step, context.log()),
                         EasedLog.byHelper(step),
-                        c.log().easedOn(step).map(StillEased::wayBack).orElse(null)),
-                c.client().stances().dose(),
+                        context.log().easedOn(step).map(StillEased::wayBack).orElse(null)),
+                context.client().stances().dose(),
                 log.stream()
-                        .map(row -> row.asResult(c.log().eased().cleanAt(row)))
+                        .map(row -> row.asResult(context.log().eased().cleanAt(row)))
                         .toList(),
                 new Progress.Day(
-                        c.today(),
-                        c.screening().recheckDue(),
-                        c.widened(),
-                        c.screening().outcome() == Outcome.ASK_FIRST
-                                || c.screening().outcome() == Outcome.REFER_NOW,
-                        c.held(),
-                        c.dayAfter()),
-                c.known()));
+                        context.today(),
+                        context.screening().recheckDue(),
+                        context.widened(),
+                        context.screening().outcome() == Outcome.ASK_FIRST
+                                || context.screening().outcome() == Outcome.REFER_NOW,
+                        context.held(),
+                        context.dayAfter()),
+                context.known()));
         return new Standing(step, rung, log, progress, held);
     }
 
-    private Progress.RangeState range(LadderRow step, Rung rung, Context c) {
-        Progress.GrowFirst growFirst = c.client().settings().growFirst();
+    private Progress.RangeState range(LadderRow step, Rung rung, Context context) {
+        Progress.GrowFirst growFirst = context.client().settings().growFirst();
         double now = step.rangeFraction();
-        if (c.outline()) {
+        if (context.outline()) {
             boolean grows = rung.hasRange() && rung.family() != null && now < 1;
             return new Progress.RangeState(now, grows ? Double.valueOf(1) : null, 1, 1, growFirst);
         }
@@ -342,20 +345,21 @@ public class Ladders {
                 rung,
                 step.sideOrNull(),
                 now,
-                c.client().body(),
-                c.log().heldClean(),
-                c.client().facts().pregnant() ? Capacity.CAUTIOUS_STEP : Capacity.USUAL_STEP,
+                context.client().body(),
+                context.log().heldClean(),
+                context.client().facts().pregnant() ? Capacity.CAUTIOUS_STEP : Capacity.USUAL_STEP,
                 growFirst,
-                c.today());
+                context.today());
     }
 
     /** Results of this rung and side since the step; on the day of a change only what came after it counts. */
     private static List<ResultRow> logOf(LadderRow step, List<ResultRow> results) {
         boolean start = step.changeCode().equals(LadderMoves.START);
         return results.stream()
-                .filter(r -> r.rung().equals(step.rung()) && r.side().equals(step.side()))
-                .filter(r ->
-                        start ? !r.heldOn().isBefore(step.since()) : r.heldOn().isAfter(step.since()))
+                .filter(row -> row.rung().equals(step.rung()) && row.side().equals(step.side()))
+                .filter(row -> start
+                        ? !row.heldOn().isBefore(step.since())
+                        : row.heldOn().isAfter(step.since()))
                 .toList();
     }
 

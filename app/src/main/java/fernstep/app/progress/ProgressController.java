@@ -90,15 +90,16 @@ class ProgressController {
         model.addAttribute(
                 "waiting",
                 overview.standings().stream()
-                        .filter(s -> s.progress().change() == Progress.Change.READY_WAITING)
+                        .filter(standing -> standing.progress().change() == Progress.Change.READY_WAITING)
                         .toList());
         model.addAttribute("strips", strips);
         model.addAttribute(
                 "fronds",
                 overview.fronds().stream()
-                        .filter(f -> overview.standings().stream()
-                                .anyMatch(s -> s.step().strand() == f.strand().code()))
-                        .map(f -> FrondDrawing.of(f, words))
+                        .filter(frond -> overview.standings().stream()
+                                .anyMatch(standing -> standing.step().strand()
+                                        == frond.strand().code()))
+                        .map(frond -> FrondDrawing.of(frond, words))
                         .toList());
         model.addAttribute("curves", CapacityCurve.of(overview.log().heldClean(), today.date()));
         List<TrainingWeeks.Week> weeks =

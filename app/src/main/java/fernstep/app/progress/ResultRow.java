@@ -99,8 +99,8 @@ public record ResultRow(
     Optional<Training.Trained> asTrained(Catalogue catalogue) {
         return catalogue
                 .find(rung)
-                .map(r -> new Training.Trained(
-                        r.strand(),
+                .map(each -> new Training.Trained(
+                        each.strand(),
                         rung,
                         sideOrNull(),
                         heldOn,
@@ -114,8 +114,8 @@ public record ResultRow(
                 ? List.of()
                 : codes(text).stream()
                         .map(part -> part.split(":", 2))
-                        .map(p -> new SessionResult.Symptom(
-                                SignCode.valueOf(p[0]), p.length > 1 ? Integer.valueOf(p[1]) : null))
+                        .map(texts -> new SessionResult.Symptom(
+                                SignCode.valueOf(texts[0]), texts.length > 1 ? Integer.valueOf(texts[1]) : null))
                         .toList();
     }
 
@@ -125,7 +125,7 @@ public record ResultRow(
 
     /** Leaking or heaviness, in the session or the day after. */
     boolean floorSymptom() {
-        boolean told = nextDay != null && symptoms(nextDay).stream().anyMatch(s -> ofTheFloor(s.code()));
+        boolean told = nextDay != null && symptoms(nextDay).stream().anyMatch(symptom -> ofTheFloor(symptom.code()));
         return told || signList().stream().anyMatch(ResultRow::ofTheFloor);
     }
 
@@ -139,7 +139,7 @@ public record ResultRow(
     /** 1 to 10 where pain was told with the session, else null. */
     public @Nullable Integer painLevel() {
         return symptoms(signs).stream()
-                .filter(s -> s.code() == SignCode.PAIN)
+                .filter(symptom -> symptom.code() == SignCode.PAIN)
                 .map(SessionResult.Symptom::level)
                 .findFirst()
                 .orElse(null);
@@ -154,6 +154,6 @@ public record ResultRow(
     }
 
     private static List<String> codes(String text) {
-        return Arrays.stream(text.split(",")).filter(s -> !s.isBlank()).toList();
+        return Arrays.stream(text.split(",")).filter(array -> !array.isBlank()).toList();
     }
 }

@@ -66,7 +66,7 @@ public record StrandStrip(List<Mark> marks, String path, List<Label> labels, Lis
             }
         }
         List<LadderRow> steps = path.stream()
-                .filter(s -> s.strand() == strand && s.sideOrNull() == side)
+                .filter(row -> row.strand() == strand && row.sideOrNull() == side)
                 .toList();
         return new StrandStrip(
                 marks,
@@ -76,12 +76,13 @@ public record StrandStrip(List<Mark> marks, String path, List<Label> labels, Lis
     }
 
     /** All strips of a client share it. */
-    private static String told(ResultRow r, Words words) {
-        String went = words.text("strip.went", words.day(r.heldOn()), r.rung(), words.text("result." + r.result()));
-        String effort = r.effort() == null ? went : words.text("strip.effort", went, r.effort());
-        return r.nextDay() == null || r.nextDay().isEmpty()
+    private static String told(ResultRow row, Words words) {
+        String went =
+                words.text("strip.went", words.day(row.heldOn()), row.rung(), words.text("result." + row.result()));
+        String effort = row.effort() == null ? went : words.text("strip.effort", went, row.effort());
+        return row.nextDay() == null || row.nextDay().isEmpty()
                 ? effort
-                : words.text("strip.dayAfter", effort, words.symptoms(r.nextDay()));
+                : words.text("strip.dayAfter", effort, words.symptoms(row.nextDay()));
     }
 
     private record Scale(LocalDate from, int days) {
@@ -98,11 +99,11 @@ public record StrandStrip(List<Mark> marks, String path, List<Label> labels, Lis
 
     private static double[] span(List<LadderRow> steps, Catalogue catalogue) {
         int low = steps.stream()
-                .mapToInt(s -> catalogue.rung(s.rung()).order())
+                .mapToInt(row -> catalogue.rung(row.rung()).order())
                 .min()
                 .orElse(1);
         int high = steps.stream()
-                .mapToInt(s -> catalogue.rung(s.rung()).order())
+                .mapToInt(row -> catalogue.rung(row.rung()).order())
                 .max()
                 .orElse(1);
         return new double[] {low, high + 1};
@@ -134,7 +135,7 @@ public record StrandStrip(List<Mark> marks, String path, List<Label> labels, Lis
         for (LadderRow step : steps) {
             if (!step.rung().equals(before)) {
                 double x = Math.min(WIDTH - 30, scale.x(step.since()) + 3);
-                labels.removeIf(l -> Math.abs(l.x() - x) < 24);
+                labels.removeIf(label -> Math.abs(label.x() - x) < 24);
                 labels.add(new Label(x, y(level(step, catalogue, stance), span) - 4, step.rung()));
                 before = step.rung();
             }

@@ -65,15 +65,15 @@ class AuditController {
         String text = Csv.write(
                 List.of("id", "at", "account", "name", "client", "what", "address", "detail"),
                 lines.stream()
-                        .map(l -> List.of(
-                                l.id(),
-                                l.at(),
-                                l.staffId(),
-                                l.staffName() == null ? "" : l.staffName(),
-                                l.clientId() == null ? "" : l.clientId(),
-                                l.what(),
-                                l.address(),
-                                l.detail() == null ? "" : l.detail()))
+                        .map(line -> List.of(
+                                line.id(),
+                                line.at(),
+                                line.staffId(),
+                                line.staffName() == null ? "" : line.staffName(),
+                                line.clientId() == null ? "" : line.clientId(),
+                                line.what(),
+                                line.address(),
+                                line.detail() == null ? "" : line.detail()))
                         .toList());
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
@@ -90,13 +90,13 @@ class AuditController {
         return day != null && (day.getYear() < 2000 || day.getYear() > 2200);
     }
 
-    private List<Audit.Line> lines(Wanted w, SignedIn me, int most) {
+    private List<Audit.Line> lines(Wanted wanted, SignedIn me, int most) {
         if (!me.isLead()) {
             throw new AccessDeniedException("the audit trail is for a lead");
         }
-        if (outside(w.from()) || outside(w.to())) {
+        if (outside(wanted.from()) || outside(wanted.to())) {
             throw new Unreadable("a day between 2000 and 2200", null);
         }
-        return audit.lines(w.staffId(), w.clientId(), w.kind(), w.from(), w.to(), most);
+        return audit.lines(wanted.staffId(), wanted.clientId(), wanted.kind(), wanted.from(), wanted.to(), most);
     }
 }

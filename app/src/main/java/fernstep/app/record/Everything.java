@@ -80,7 +80,8 @@ class Everything implements PartOfRecord {
     }
 
     private static boolean forTherapists(Map<String, Object> row) {
-        return row.values().stream().anyMatch(v -> v instanceof String text && Finding.namesTherapistOnly(text));
+        return row.values().stream()
+                .anyMatch(thing -> thing instanceof String text && Finding.namesTherapistOnly(text));
     }
 
     private static Map<String, Object> readable(Map<String, Object> row) {

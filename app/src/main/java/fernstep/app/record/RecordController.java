@@ -77,7 +77,7 @@ class RecordController {
         model.addAttribute(
                 "entries",
                 log.of(id).stream()
-                        .filter(e -> me.isTherapist() || !Finding.namesTherapistOnly(e.part()))
+                        .filter(entry -> me.isTherapist() || !Finding.namesTherapistOnly(entry.part()))
                         .toList());
         model.addAttribute("today", today.date());
         return "record/record";

@@ -61,7 +61,7 @@ class AdviceWords {
                 advice.rule().name(),
                 next(event, move, chosen),
                 chosen ? null : runnerUp(advice.runnerUp()),
-                override.map(o -> words.text("run.overridden", advice.move(), o.reason()))
+                override.map(overridden -> words.text("run.overridden", advice.move(), overridden.reason()))
                         .orElse(null),
                 advice.easierInstead()
                         .map(change -> words.text("run.easierBy", words.of(change.inWords())))
@@ -138,11 +138,11 @@ class AdviceWords {
     /** "hip 41°, heel 44 cm": where the limb is at a range. */
     String where(Rung rung, double range, ClientFile client) {
         Where where = new Where(range, client.body());
-        Map<Where, RangePoint> known = points.get(rung, r -> new ConcurrentHashMap<>());
+        Map<Where, RangePoint> known = points.get(rung, each -> new ConcurrentHashMap<>());
         if (known.size() > POINTS_KEPT_PER_RUNG) {
             known.clear();
         }
-        RangePoint point = known.computeIfAbsent(where, w -> rung.movement().point(w.body(), w.range()));
+        RangePoint point = known.computeIfAbsent(where, key -> rung.movement().point(key.body(), key.range()));
         return words.range(rung.movement().dial(), point);
     }
 

@@ -9,18 +9,23 @@ import java.util.UUID;
 final class AnswersKey {
     private AnswersKey() {}
 
-    static String of(int at, Exercise e) {
-        return key(at, e, e.otherLevers(), e.soFar());
+    static String of(int at, Exercise exercise) {
+        return key(at, exercise, exercise.otherLevers(), exercise.soFar());
     }
 
     /** Of a set in which nothing was seen yet. */
-    static String unseen(int at, Exercise e) {
-        return key(at, e, List.of(), List.of());
+    static String unseen(int at, Exercise exercise) {
+        return key(at, exercise, List.of(), List.of());
     }
 
-    private static String key(int at, Exercise e, List<?> levers, List<?> soFar) {
-        List<Object> all =
-                List.of(e.rung().code(), e.range(), String.valueOf(e.dose()), List.copyOf(e.helpers()), levers, soFar);
+    private static String key(int at, Exercise exercise, List<?> levers, List<?> soFar) {
+        List<Object> all = List.of(
+                exercise.rung().code(),
+                exercise.range(),
+                String.valueOf(exercise.dose()),
+                List.copyOf(exercise.helpers()),
+                levers,
+                soFar);
         return at + "." + UUID.nameUUIDFromBytes(all.toString().getBytes(StandardCharsets.UTF_8));
     }
 }

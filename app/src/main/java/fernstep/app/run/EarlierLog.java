@@ -123,8 +123,9 @@ class EarlierLog {
 
     private List<EarlierSession> told(SessionRow session, Set<String> watched) {
         return results.since(session.clientId(), session.heldOn().minusDays(TOLD_LOOKS_BACK_DAYS)).stream()
-                .filter(r -> !watched.contains(r.sessionId()) && !r.sessionId().equals(session.id()))
-                .filter(r -> !r.signList().isEmpty())
+                .filter(row ->
+                        !watched.contains(row.sessionId()) && !row.sessionId().equals(session.id()))
+                .filter(row -> !row.signList().isEmpty())
                 .collect(Collectors.groupingBy(ResultRow::sessionId))
                 .values()
                 .stream()

@@ -108,7 +108,7 @@ public record Report(
     }
 
     private static boolean known(@Nullable String sign) {
-        return Arrays.stream(SignCode.values()).anyMatch(c -> c.name().equals(sign));
+        return Arrays.stream(SignCode.values()).anyMatch(code -> code.name().equals(sign));
     }
 
     /** What the plan has for an exercise that is to be added; empty where it has none. */
@@ -127,10 +127,11 @@ public record Report(
                 Optional<Answer> emergency = emergency();
                 yield emergency.isPresent()
                         ? intake.emergency(id, emergency.get())
-                        : Optional.ofNullable(sign).flatMap(s -> intake.sign(id, s.seen()));
+                        : Optional.ofNullable(sign).flatMap(sign -> intake.sign(id, sign.seen()));
             }
             case OVERRIDE ->
-                Optional.ofNullable(chosen).flatMap(c -> intake.overridden(id, c.refersTo(), c.move(), reason(c)));
+                Optional.ofNullable(chosen)
+                        .flatMap(chosen -> intake.overridden(id, chosen.refersTo(), chosen.move(), reason(chosen)));
             case EFFORT -> value == null ? Optional.empty() : intake.effort(id, value);
             case SKIP -> intake.skipped(id, skip == null ? SkipReason.NOT_SAID : skip);
             case UNDO -> intake.undone(id);
@@ -138,14 +139,14 @@ public record Report(
             case REPEAT_SET -> intake.setRepeated(id);
             case ADD ->
                 Optional.ofNullable(added)
-                        .flatMap(a -> plan.apply(a.rung(), Optional.ofNullable(a.side())))
-                        .flatMap(p -> intake.added(id, p));
+                        .flatMap(added -> plan.apply(added.rung(), Optional.ofNullable(added.side())))
+                        .flatMap(exercise -> intake.added(id, exercise));
             case NOTE -> intake.noted(id, text == null ? "" : text.strip());
         };
     }
 
-    private static String reason(Chosen c) {
-        String reason = c.reason();
+    private static String reason(Chosen chosen) {
+        String reason = chosen.reason();
         return reason == null || reason.isBlank() ? NO_REASON : reason.strip();
     }
 
@@ -154,7 +155,7 @@ public record Report(
         return sign != null && (kind == Kind.SIGN || kind == Kind.EMERGENCY)
                 ? Arrays.stream(Answer.values())
                         .filter(Answer::emergency)
-                        .filter(a -> a.name().equals(sign.code()))
+                        .filter(answer -> answer.name().equals(sign.code()))
                         .findFirst()
                 : Optional.empty();
     }

@@ -127,11 +127,11 @@ class RunAnswers {
                     ? Optional.empty()
                     : intake.repDone("ahead rep " + inHand.repsDone())
                             .map(event -> with(held, event))
-                            .filter(h -> h.session()
+                            .filter(each -> each.session()
                                             .current()
-                                            .filter(e -> !e.setDone())
+                                            .filter(exercise -> !exercise.setDone())
                                             .isPresent()
-                                    && Runner.place(h.session()) == Runner.place(start.session()));
+                                    && Runner.place(each.session()) == Runner.place(start.session()));
         }
         return set;
     }
@@ -156,7 +156,7 @@ class RunAnswers {
         for (InSet in : set) {
             Optional<SessionEvent> event = in.intake().sign(AHEAD, seen);
             Shape shape = event.flatMap(SessionEvent::answered)
-                    .map(a -> Shape.of(a.advice()))
+                    .map(answered -> Shape.of(answered.advice()))
                     .orElse(null);
             if (event.isPresent() && !Objects.equals(shape, last)) {
                 Held then = with(in.held(), event.get());

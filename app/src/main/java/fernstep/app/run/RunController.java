@@ -85,7 +85,7 @@ class RunController {
 
     private static Map<Answer, Integer> emergencyKeys() {
         Map<Answer, Integer> keys = new EnumMap<>(Answer.class);
-        Arrays.stream(Answer.values()).filter(Answer::emergency).forEach(a -> keys.put(a, keys.size() + 1));
+        Arrays.stream(Answer.values()).filter(Answer::emergency).forEach(answer -> keys.put(answer, keys.size() + 1));
         return keys;
     }
 
@@ -132,7 +132,7 @@ class RunController {
                 "emergencies",
                 Arrays.stream(Answer.values())
                         .filter(Answer::emergency)
-                        .filter(a -> a.mayApplyTo(held.client().facts()))
+                        .filter(answer -> answer.mayApplyTo(held.client().facts()))
                         .toList());
         model.addAttribute("emergencyKeys", EMERGENCY_KEYS);
         return "run/run";
@@ -152,8 +152,9 @@ class RunController {
 
     private List<PlanItem> addable(SessionRow row, Runner.Held held) {
         return runner.addable(row, held.client()).stream()
-                .filter(i -> held.session().exercises().stream()
-                        .noneMatch(e -> e.plannedRung().equals(i.rung().code()) && e.side() == i.side()))
+                .filter(item -> held.session().exercises().stream()
+                        .noneMatch(exercise ->
+                                exercise.plannedRung().equals(item.rung().code()) && exercise.side() == item.side()))
                 .toList();
     }
 

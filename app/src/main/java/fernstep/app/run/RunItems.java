@@ -56,18 +56,18 @@ final class RunItems {
 
     /** All that an exercise's showing depends on. */
     private record Shown(int at, Progress progress, Manner manner) {
-        static Shown of(int at, Exercise e) {
+        static Shown of(int at, Exercise exercise) {
             return new Shown(
                     at,
-                    new Progress(e.state(), e.set(), e.repsDone(), e.target()),
+                    new Progress(exercise.state(), exercise.set(), exercise.repsDone(), exercise.target()),
                     new Manner(
-                            e.rung().code(),
-                            e.form(),
-                            e.range(),
-                            e.dose().toString(),
-                            e.kneesBentDeg(),
-                            e.helpers(),
-                            e.otherLevers()));
+                            exercise.rung().code(),
+                            exercise.form(),
+                            exercise.range(),
+                            exercise.dose().toString(),
+                            exercise.kneesBentDeg(),
+                            exercise.helpers(),
+                            exercise.otherLevers()));
         }
     }
 
@@ -82,83 +82,88 @@ final class RunItems {
             Set<Helper> helpers,
             List<Lever> levers) {}
 
-    RunState.Item item(int at, Exercise e) {
-        return known.computeIfAbsent(Shown.of(at, e), shown -> made(at, e));
+    RunState.Item item(int at, Exercise exercise) {
+        return known.computeIfAbsent(Shown.of(at, exercise), shown -> made(at, exercise));
     }
 
-    private RunState.Item made(int at, Exercise e) {
-        Rung rung = e.rung();
+    private RunState.Item made(int at, Exercise exercise) {
+        Rung rung = exercise.rung();
         return new RunState.Item(
                 rung.code(),
                 words.name(rung),
-                side(e),
-                e.side(),
-                words.dose(e.dose()),
-                words.code(e.asDone(client.body()).position()),
+                side(exercise),
+                exercise.side(),
+                words.dose(exercise.dose()),
+                words.code(exercise.asDone(client.body()).position()),
                 words.howTo(rung),
                 rung.cues().getOrDefault(client.stances().activation().name(), ""),
                 words.mind(rung),
-                e.set(),
-                e.dose().sets(),
-                e.repsDone(),
-                e.target(),
-                e.dose().reps() == null && e.dose().breaths() != null,
-                e.dose().holdS(),
-                (int) Math.round(100 * e.range()),
-                rung.hasRange() ? advice.where(rung, e.range(), client) : null,
-                eased(e),
-                Pacer.phases(rung, client.stances().effortTiming(), e.dose().holdS()).stream()
-                        .map(p -> new RunState.Phase(
-                                p.part().name(),
-                                words.code(p.part()),
-                                p.breath().name(),
-                                p.seconds()))
+                exercise.set(),
+                exercise.dose().sets(),
+                exercise.repsDone(),
+                exercise.target(),
+                exercise.dose().reps() == null && exercise.dose().breaths() != null,
+                exercise.dose().holdS(),
+                (int) Math.round(100 * exercise.range()),
+                rung.hasRange() ? advice.where(rung, exercise.range(), client) : null,
+                eased(exercise),
+                Pacer.phases(
+                                rung,
+                                client.stances().effortTiming(),
+                                exercise.dose().holdS())
+                        .stream()
+                        .map(phase -> new RunState.Phase(
+                                phase.part().name(),
+                                words.code(phase.part()),
+                                phase.breath().name(),
+                                phase.seconds()))
                         .toList(),
                 rung.watch().stream().limit(LIKELIEST).map(Enum::name).toList(),
                 before.signsOn(rung.code()).stream().map(Enum::name).toList(),
-                e.asDone(client.body()).position() == Position.HANDS_KNEES
+                exercise.asDone(client.body()).position() == Position.HANDS_KNEES
                         ? List.of()
                         : ON_HANDS_AND_KNEES.stream().map(Enum::name).toList(),
-                e.state().name().toLowerCase(Locale.ROOT),
-                figure(e),
-                AnswersKey.unseen(at, e));
+                exercise.state().name().toLowerCase(Locale.ROOT),
+                figure(exercise),
+                AnswersKey.unseen(at, exercise));
     }
 
     /** In her form, eased as it is now. */
-    private String figure(Exercise e) {
-        StringBuilder url = new StringBuilder("/figures/" + e.rung().code() + "?client=" + client.id());
-        if (e.side() != null) {
-            url.append("&side=").append(e.side());
+    private String figure(Exercise exercise) {
+        StringBuilder url = new StringBuilder("/figures/" + exercise.rung().code() + "?client=" + client.id());
+        if (exercise.side() != null) {
+            url.append("&side=").append(exercise.side());
         }
-        url.append("&range=").append(e.range());
-        boolean easier = e.otherLevers().contains(Lever.EASIER_POSITION);
-        RungForm form = easier ? RungForm.EASIER : e.form();
+        url.append("&range=").append(exercise.range());
+        boolean easier = exercise.otherLevers().contains(Lever.EASIER_POSITION);
+        RungForm form = easier ? RungForm.EASIER : exercise.form();
         if (form != RungForm.PLAIN) {
             url.append("&form=").append(form);
         }
-        if (e.kneesBentDeg() > 0) {
-            url.append("&kneesBent=").append(e.kneesBentDeg());
+        if (exercise.kneesBentDeg() > 0) {
+            url.append("&kneesBent=").append(exercise.kneesBentDeg());
         }
-        if (e.otherLevers().contains(Lever.ONE_LIMB)) {
+        if (exercise.otherLevers().contains(Lever.ONE_LIMB)) {
             url.append("&oneLimb=true");
         }
-        if (!e.helpers().isEmpty()) {
-            url.append("&help=").append(e.helpers().stream().map(Enum::name).collect(Collectors.joining(",")));
+        if (!exercise.helpers().isEmpty()) {
+            url.append("&help=")
+                    .append(exercise.helpers().stream().map(Enum::name).collect(Collectors.joining(",")));
         }
         return url.toString();
     }
 
-    private String side(Exercise e) {
-        return e.side() == null ? "" : words.code(e.side());
+    private String side(Exercise exercise) {
+        return exercise.side() == null ? "" : words.code(exercise.side());
     }
 
-    private List<String> eased(Exercise e) {
+    private List<String> eased(Exercise exercise) {
         List<String> eased = new ArrayList<>();
-        if (e.steppedBack()) {
-            eased.add(words.text("run.steppedBack", words.rung(e.plannedRung())));
+        if (exercise.steppedBack()) {
+            eased.add(words.text("run.steppedBack", words.rung(exercise.plannedRung())));
         }
-        e.helpers().forEach(h -> eased.add(words.code(h)));
-        e.otherLevers().forEach(l -> eased.add(words.code(l)));
+        exercise.helpers().forEach(helper -> eased.add(words.code(helper)));
+        exercise.otherLevers().forEach(lever -> eased.add(words.code(lever)));
         return eased;
     }
 }

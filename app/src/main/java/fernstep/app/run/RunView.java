@@ -71,7 +71,9 @@ class RunView {
                 Runner.place(session),
                 items,
                 now == null ? List.of() : seen(now),
-                session.answered().map(e -> advice(e, session, held.client())).orElse(null),
+                session.answered()
+                        .map(answered -> advice(answered, session, held.client()))
+                        .orElse(null),
                 session.lastUndoable().isPresent() && held.lock() == RunLock.OPEN && !held.locked(),
                 now != null && now.mayRepeat(),
                 Map.of());
@@ -92,20 +94,22 @@ class RunView {
         return e.asksEffort() ? "EFFORT" : e.setDone() ? "REST" : "WORK";
     }
 
-    private static List<RunState.Seen> seen(Exercise e) {
-        return e.soFar().stream()
-                .filter(r -> r.rep() == e.repInHand())
-                .flatMap(r -> r.signs().stream())
-                .map(s -> new RunState.Seen(s.sign().name(), s.severity().name()))
+    private static List<RunState.Seen> seen(Exercise exercise) {
+        return exercise.soFar().stream()
+                .filter(repRecord -> repRecord.rep() == exercise.repInHand())
+                .flatMap(repRecord -> repRecord.signs().stream())
+                .map(seen ->
+                        new RunState.Seen(seen.sign().name(), seen.severity().name()))
                 .toList();
     }
 
     private RunState.AdviceView advice(Answered event, Session session, ClientFile client) {
         String exercise = session.exercises().stream()
-                .filter(e -> e.answered().contains(event))
-                .filter(e -> session.current().filter(now -> now == e).isEmpty())
+                .filter(each -> each.answered().contains(event))
+                .filter(each -> session.current().filter(now -> now == each).isEmpty())
                 .findFirst()
-                .map(e -> (words.name(e.rung()) + " " + (e.side() == null ? "" : words.code(e.side()))).strip())
+                .map(each ->
+                        (words.name(each.rung()) + " " + (each.side() == null ? "" : words.code(each.side()))).strip())
                 .orElse(null);
         boolean open = session.overrideOf(event).isEmpty() && event.advice().move() != Move.REFER_NOW;
         return advice.view(event, session.overrideOf(event), client, exercise, open);

@@ -225,15 +225,15 @@ public class Runner {
                     together.execute(all -> takenEmergency(before, report, emergency.get(), staffId)));
         }
         Optional<SessionEvent> event = newEvent(before, report, staffId);
-        Held after = event.map(e -> with(before, e)).orElse(before);
+        Held after = event.map(sessionEvent -> with(before, sessionEvent)).orElse(before);
         boolean alone = !after.session().ended()
                 && row.finishedAt() == null
                 && event.filter(Overridden.class::isInstance).isEmpty();
         if (alone) {
-            event.ifPresent(e -> writer.store(before, report, e));
+            event.ifPresent(sessionEvent -> writer.store(before, report, sessionEvent));
         } else {
             together.executeWithoutResult(all -> {
-                event.ifPresent(e -> writer.store(before, report, e));
+                event.ifPresent(sessionEvent -> writer.store(before, report, sessionEvent));
                 writer.settle(row, after.session());
             });
         }
@@ -244,8 +244,8 @@ public class Runner {
         SessionRow row = before.row();
         visits.tellEmergency(row.clientId(), row.heldOn(), emergency, staffId, row.id());
         Optional<SessionEvent> event = newEvent(before, report, staffId);
-        event.ifPresent(e -> writer.store(before, report, e));
-        Held after = event.map(e -> with(before, e)).orElse(before);
+        event.ifPresent(sessionEvent -> writer.store(before, report, sessionEvent));
+        Held after = event.map(sessionEvent -> with(before, sessionEvent)).orElse(before);
         writer.settle(row, after.session());
         return held(row, before.client(), new SessionLog.Log(after.events(), Set.of(), after.version()), lock(row));
     }
@@ -282,7 +282,7 @@ public class Runner {
     /** Place of the exercise in hand; behind the last where none is. */
     static int place(Session session) {
         return session.current()
-                .map(e -> session.exercises().indexOf(e))
+                .map(exercise -> session.exercises().indexOf(exercise))
                 .orElse(session.exercises().size());
     }
 
@@ -293,12 +293,12 @@ public class Runner {
     /** What the plan has beside this session: the other day's, and what had no room. */
     List<PlanItem> addable(SessionRow row, ClientFile client) {
         return visits.today(client.id())
-                .filter(v -> v.row().heldOn().equals(row.heldOn()))
-                .map(v -> {
-                    Plan plan = plans.plan(v);
+                .filter(visit -> visit.row().heldOn().equals(row.heldOn()))
+                .map(visit -> {
+                    Plan plan = plans.plan(visit);
                     List<PlanItem> all = new ArrayList<>(plan.items());
-                    plan.leftOut().stream().filter(LeftOut::forWantOfRoom).forEach(l -> all.addAll(l.items()));
-                    all.removeIf(item -> v.standing().holds(item.rung()));
+                    plan.leftOut().stream().filter(LeftOut::forWantOfRoom).forEach(out -> all.addAll(out.items()));
+                    all.removeIf(item -> visit.standing().holds(item.rung()));
                     return all;
                 })
                 .orElse(List.of());
@@ -306,8 +306,8 @@ public class Runner {
 
     private Optional<PlannedExercise> fromPlan(SessionRow row, ClientFile client, String rung, @Nullable Side side) {
         return addable(row, client).stream()
-                .filter(i -> i.rung().code().equals(rung) && i.side() == side)
-                .map(i -> ItemRow.of(row.id(), 0, i, catalogues.get()).planned())
+                .filter(item -> item.rung().code().equals(rung) && item.side() == side)
+                .map(item -> ItemRow.of(row.id(), 0, item, catalogues.get()).planned())
                 .findFirst();
     }
 

@@ -50,7 +50,7 @@ record Same(Report report) implements SessionEvent.Kinds<Boolean> {
 
     @Override
     public Boolean emergencyCalled(EmergencyCalled event) {
-        return report.emergency().map(a -> a == event.answer()).orElse(false);
+        return report.emergency().map(answer -> answer == event.answer()).orElse(false);
     }
 
     @Override

@@ -49,7 +49,7 @@ class SessionLog {
 
         Read and(List<StoredEvent> rows) {
             Set<String> all = new HashSet<>(ids);
-            rows.forEach(r -> all.add(r.id()));
+            rows.forEach(event -> all.add(event.id()));
             List<SessionEvent> more = new ArrayList<>(events);
             more.addAll(StoredEvent.read(rows));
             return new Read(all, List.copyOf(more));
@@ -82,10 +82,15 @@ class SessionLog {
 
     Optional<Stand> stand(String sessionId) {
         return mapper.counted(sessionId)
-                .map(c -> new Stand(
-                        new SessionRow(c.id(), c.clientId(), c.heldOn(), c.staffId(), c.finishedAt()),
-                        c.events(),
-                        c.lastEvent()));
+                .map(counted -> new Stand(
+                        new SessionRow(
+                                counted.id(),
+                                counted.clientId(),
+                                counted.heldOn(),
+                                counted.staffId(),
+                                counted.finishedAt()),
+                        counted.events(),
+                        counted.lastEvent()));
     }
 
     Log of(Stand stand) {
@@ -107,12 +112,13 @@ class SessionLog {
     private Read furtherThan(Read known, String sessionId, int count) {
         List<StoredEvent> more = mapper.eventsFrom(sessionId, known.ids().size());
         boolean follows = known.ids().size() + more.size() == count
-                && more.stream().noneMatch(r -> known.ids().contains(r.id()));
+                && more.stream().noneMatch(event -> known.ids().contains(event.id()));
         return follows ? known.and(more) : Read.NOTHING.and(mapper.eventsFrom(sessionId, 0));
     }
 
     Session replay(String sessionId, Catalogue catalogue) {
-        List<SessionEvent> events = stand(sessionId).map(s -> of(s).events()).orElse(List.of());
+        List<SessionEvent> events =
+                stand(sessionId).map(stand -> of(stand).events()).orElse(List.of());
         return Session.replay(catalogue, planned(sessionId), events);
     }
 

@@ -116,50 +116,55 @@ public class SessionRecords {
         return side == null ? words.rung(rung) : words.rung(rung) + ", " + words.code(side);
     }
 
-    private Line line(Exercise e, Session session, Held held) {
-        String went = e.result().map(r -> words.code(r.kind())).orElse(words.text("record.brokenOff"));
+    private Line line(Exercise exercise, Session session, Held held) {
+        String went = exercise.result().map(result -> words.code(result.kind())).orElse(words.text("record.brokenOff"));
         String planned = words.dose(held.planned().stream()
-                .filter(p -> p.rung().equals(e.plannedRung()) && p.side() == e.side())
-                .map(p -> p.dose())
+                .filter(plannedExercise -> plannedExercise.rung().equals(exercise.plannedRung())
+                        && plannedExercise.side() == exercise.side())
+                .map(plannedExercise -> plannedExercise.dose())
                 .findFirst()
-                .orElse(e.dose()));
-        List<Set> sets = e.sets().stream().map(s -> set(s, e)).toList();
+                .orElse(exercise.dose()));
+        List<Set> sets =
+                exercise.sets().stream().map(done -> set(done, exercise)).toList();
         return new Line(
-                e.plannedRung(),
-                words.rung(e.plannedRung()),
-                e.side() == null ? "" : words.code(e.side()),
+                exercise.plannedRung(),
+                words.rung(exercise.plannedRung()),
+                exercise.side() == null ? "" : words.code(exercise.side()),
                 planned,
                 sets,
-                underLoad(e, held),
-                e.effort(),
+                underLoad(exercise, held),
+                exercise.effort(),
                 went,
-                e.answered().stream().map(a -> sign(a, session)).toList());
+                exercise.answered().stream()
+                        .map(answered -> sign(answered, session))
+                        .toList());
     }
 
-    private Set set(SetDone s, Exercise e) {
+    private Set set(SetDone done, Exercise exercise) {
         List<Rep> reps = new ArrayList<>();
-        int last = s.first() + s.done() - 1;
-        List<SignSeen> signs = e.answered().stream()
+        int last = done.first() + done.done() - 1;
+        List<SignSeen> signs = exercise.answered().stream()
                 .filter(SignSeen.class::isInstance)
                 .map(SignSeen.class::cast)
-                .filter(a -> a.place().set() == s.set()
-                        && a.place().rung().equals(s.rung().code()))
+                .filter(seen -> seen.place().set() == done.set()
+                        && seen.place().rung().equals(done.rung().code()))
                 .toList();
         int lastSeen = signs.stream().mapToInt(SessionRecords::rep).max().orElse(0);
-        for (int rep = s.first(); rep <= Math.max(last, lastSeen); rep++) {
+        for (int rep = done.first(); rep <= Math.max(last, lastSeen); rep++) {
             int number = rep;
-            List<SignSeen> here = signs.stream().filter(a -> rep(a) == number).toList();
-            String look = !here.isEmpty() ? "seen" : rep < s.first() + s.clean() ? "clean" : "slack";
-            String names = here.stream().map(a -> words.code(a.code())).collect(Collectors.joining(", "));
+            List<SignSeen> here =
+                    signs.stream().filter(seen -> rep(seen) == number).toList();
+            String look = !here.isEmpty() ? "seen" : rep < done.first() + done.clean() ? "clean" : "slack";
+            String names = here.stream().map(seen -> words.code(seen.code())).collect(Collectors.joining(", "));
             reps.add(new Rep(
                     rep,
                     look,
                     here.stream()
-                            .map(a -> keys.getOrDefault(a.code().name(), ""))
+                            .map(seen -> keys.getOrDefault(seen.code().name(), ""))
                             .collect(Collectors.joining(" ")),
                     words.text("record.repLook." + look, rep, names)));
         }
-        return new Set(words.text("record.set", s.done(), s.target(), s.clean()), reps);
+        return new Set(words.text("record.set", done.done(), done.target(), done.clean()), reps);
     }
 
     private static int rep(SignSeen sign) {
@@ -168,17 +173,17 @@ public class SessionRecords {
     }
 
     /** Seconds and load against the last session beside the mat in which she did it. */
-    private String underLoad(Exercise e, Held held) {
-        int seconds = e.secondsUnderLoad();
+    private String underLoad(Exercise exercise, Held held) {
+        int seconds = exercise.secondsUnderLoad();
         if (seconds == 0) {
             return "";
         }
-        Optional<Exercise> before = lastTime(e, held);
+        Optional<Exercise> before = lastTime(exercise, held);
         if (before.isEmpty()) {
             return words.text("record.underLoad", seconds);
         }
         double was = before.get().loadIndex(held.client().body());
-        double is = e.loadIndex(held.client().body());
+        double is = exercise.loadIndex(held.client().body());
         String time = words.text("record.underLoadBefore", seconds, before.get().secondsUnderLoad());
         return was <= 0 || is <= 0
                 ? time
@@ -189,30 +194,33 @@ public class SessionRecords {
         return (pct < 0 ? "−" : pct > 0 ? "+" : "±") + Math.abs(pct);
     }
 
-    private Optional<Exercise> lastTime(Exercise e, Held held) {
+    private Optional<Exercise> lastTime(Exercise exercise, Held held) {
         SessionRow row = held.row();
         return mapper.besideTheMat(row.clientId(), LOOKS_BACK).stream()
-                .filter(s -> !s.id().equals(row.id()) && !s.heldOn().isAfter(row.heldOn()))
-                .flatMap(s -> log.replay(s.id(), held.catalogue()).exercises().stream())
-                .filter(b ->
-                        b.plannedRung().equals(e.plannedRung()) && b.side() == e.side() && b.secondsUnderLoad() > 0)
+                .filter(sessionRow -> !sessionRow.id().equals(row.id())
+                        && !sessionRow.heldOn().isAfter(row.heldOn()))
+                .flatMap(sessionRow -> log.replay(sessionRow.id(), held.catalogue()).exercises().stream())
+                .filter(each -> each.plannedRung().equals(exercise.plannedRung())
+                        && each.side() == exercise.side()
+                        && each.secondsUnderLoad() > 0)
                 .findFirst();
     }
 
-    private Sign sign(Answered a, Session session) {
-        Optional<Overridden> other = session.overrideOf(a);
-        Move move = other.map(Overridden::move).orElse(a.advice().move());
-        boolean slight = a instanceof SignSeen s && !s.seen().clearly();
-        Integer rep = a instanceof SignSeen s ? s.seen().rep() : null;
+    private Sign sign(Answered answered, Session session) {
+        Optional<Overridden> other = session.overrideOf(answered);
+        Move move = other.map(Overridden::move).orElse(answered.advice().move());
+        boolean slight = answered instanceof SignSeen s && !s.seen().clearly();
+        Integer rep = answered instanceof SignSeen s ? s.seen().rep() : null;
         String strength = words.amid(slight ? Seen.Severity.SLIGHT : Seen.Severity.CLEAR);
         return new Sign(
-                rep == null ? "" : words.text("record.rep", a.place().set(), rep),
-                keys.getOrDefault(a.code().name(), ""),
-                a instanceof SignSeen s && s.seen().painLevel() != null
+                rep == null ? "" : words.text("record.rep", answered.place().set(), rep),
+                keys.getOrDefault(answered.code().name(), ""),
+                answered instanceof SignSeen s && s.seen().painLevel() != null
                         ? pain(s.seen(), s.seen().painLevel())
-                        : words.code(a.code()) + ", " + strength,
+                        : words.code(answered.code()) + ", " + strength,
                 words.code(move),
-                other.map(o -> words.text("run.overridden", a.advice().move(), o.reason()))
+                other.map(overridden ->
+                                words.text("run.overridden", answered.advice().move(), overridden.reason()))
                         .orElse(null));
     }
 
@@ -237,11 +245,11 @@ public class SessionRecords {
     private List<String> next(ClientFile client) {
         return ladders.overview(client, visits.screeningToday(client)).standings().stream()
                 .filter(Standing::canMove)
-                .map(s -> words.text(
+                .map(standing -> words.text(
                         "record.next",
-                        named(s.step().rung(), s.step().sideOrNull()),
-                        words.code(s.progress().change()),
-                        words.of(s.progress().reason())))
+                        named(standing.step().rung(), standing.step().sideOrNull()),
+                        words.code(standing.progress().change()),
+                        words.of(standing.progress().reason())))
                 .toList();
     }
 

@@ -66,8 +66,8 @@ class SessionWriter {
     /** @throws Refused where an id that is taken stands for something else */
     void refuseOther(String sessionId, Report report) {
         boolean same = mapper.event(report.id())
-                .filter(e -> e.sessionId().equals(sessionId))
-                .map(e -> StoredEvent.read(List.of(e)).stream().allMatch(report::tells))
+                .filter(event -> event.sessionId().equals(sessionId))
+                .map(event -> StoredEvent.read(List.of(event)).stream().allMatch(report::tells))
                 .orElse(false);
         if (!same) {
             throw new Refused(Refused.Code.ID_REUSED);
@@ -76,29 +76,30 @@ class SessionWriter {
 
     private void auditOverride(SessionRow session, Session before, Overridden chosen) {
         before.answered()
-                .ifPresent(a -> audit.record(
+                .ifPresent(answered -> audit.record(
                         chosen.madeBy().value(),
                         session.clientId(),
                         "ADVICE_OVERRIDDEN",
-                        a.advice().rule() + " " + a.advice().move() + " → " + chosen.move() + ": " + chosen.reason()));
+                        answered.advice().rule() + " " + answered.advice().move() + " → " + chosen.move() + ": "
+                                + chosen.reason()));
     }
 
     /** One result per rung and side that was worked on; writing it again writes the same. */
     private void finish(SessionRow session, Session held) {
         mapper.finish(session.id());
         held.results()
-                .forEach(r -> results.put(new ResultRow(
+                .forEach(result -> results.put(new ResultRow(
                                 session.id(),
-                                r.rung(),
-                                r.side() == null ? "" : r.side().name(),
+                                result.rung(),
+                                result.side() == null ? "" : result.side().name(),
                                 session.clientId(),
                                 session.heldOn(),
-                                r.kind(),
-                                r.effort(),
+                                result.kind(),
+                                result.effort(),
                                 null,
-                                r.signs().stream().map(Enum::name).collect(Collectors.joining(",")),
-                                r.range())
-                        .withAmount(r.amount())));
+                                result.signs().stream().map(Enum::name).collect(Collectors.joining(",")),
+                                result.range())
+                        .withAmount(result.amount())));
         referrals.report(session, held);
         results.putEased(
                 session.id(),

@@ -14,7 +14,7 @@ public final class SignKeys {
 
     public static Map<String, String> byName() {
         return BY_SIGN.entrySet().stream()
-                .collect(Collectors.toMap(e -> e.getKey().name(), Map.Entry::getValue));
+                .collect(Collectors.toMap(entry -> entry.getKey().name(), Map.Entry::getValue));
     }
 
     private static Map<SignCode, String> keys() {

@@ -20,7 +20,7 @@ public record StoredEvent(String id, String sessionId, SessionEventJson.Kind kin
 
     /** What cannot be read is passed over and logged: one row must never take a session down. */
     static List<SessionEvent> read(List<StoredEvent> rows) {
-        return rows.stream().flatMap(r -> r.event().stream()).toList();
+        return rows.stream().flatMap(event -> event.event().stream()).toList();
     }
 
     private Optional<SessionEvent> event() {

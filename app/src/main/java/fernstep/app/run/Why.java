@@ -65,25 +65,31 @@ class Why {
 
     private List<RuleView> rules(Situation situation) {
         return Decisions.trail(situation).stream()
-                .map(c -> new RuleView(
-                        c.rule().name(),
-                        words.code(c.rule()),
-                        c.outcome().name(),
-                        words.code(c.outcome()),
-                        c.move() == null ? null : words.code(c.move()),
-                        words.of(c.why())))
+                .map(considered -> new RuleView(
+                        considered.rule().name(),
+                        words.code(considered.rule()),
+                        considered.outcome().name(),
+                        words.code(considered.outcome()),
+                        considered.move() == null ? null : words.code(considered.move()),
+                        words.of(considered.why())))
                 .toList();
     }
 
-    private List<OtherView> others(Situation s, Held held) {
-        Advice own = Decisions.next(s);
+    private List<OtherView> others(Situation situation, Held held) {
+        Advice own = Decisions.next(situation);
         return Arrays.stream(Approach.values())
-                .filter(a -> a != held.client().row().approach())
-                .map(a -> {
-                    Advice other = Decisions.next(
-                            new Situation(s.catalogue(), a.stances(), s.her(), s.doing(), s.now(), s.before()));
+                .filter(approach -> approach != held.client().row().approach())
+                .map(approach -> {
+                    Advice other = Decisions.next(new Situation(
+                            situation.catalogue(),
+                            approach.stances(),
+                            situation.her(),
+                            situation.doing(),
+                            situation.now(),
+                            situation.before()));
                     boolean same = other.move() == own.move() && java.util.Objects.equals(other.change(), own.change());
-                    return new OtherView(words.code(a), words.code(other.move()), words.of(other.reason()), same);
+                    return new OtherView(
+                            words.code(approach), words.code(other.move()), words.of(other.reason()), same);
                 })
                 .toList();
     }

@@ -72,7 +72,7 @@ public class Catalogues implements Supplier<Catalogue> {
 
     /** Whether the house made it, so that it can be taken away again. */
     public boolean own(String code) {
-        return mapper.all().stream().anyMatch(r -> r.code().equals(code));
+        return mapper.all().stream().anyMatch(row -> row.code().equals(code));
     }
 
     /**
@@ -109,7 +109,7 @@ public class Catalogues implements Supplier<Catalogue> {
 
     private Map<String, String> texts() {
         Map<String, String> texts = new LinkedHashMap<>(shipped);
-        mapper.all().forEach(r -> texts.put(file(r), r.rungText()));
+        mapper.all().forEach(row -> texts.put(file(row), row.rungText()));
         return texts;
     }
 

@@ -15,7 +15,9 @@ public final class HouseToken extends AbstractAuthenticationToken {
     private final String name;
 
     public HouseToken(long id, String name, Set<String> scopes) {
-        super(scopes.stream().map(s -> new SimpleGrantedAuthority(SCOPE + s)).toList());
+        super(scopes.stream()
+                .map(scope -> new SimpleGrantedAuthority(SCOPE + scope))
+                .toList());
         this.id = id;
         this.name = name;
         setAuthenticated(true);

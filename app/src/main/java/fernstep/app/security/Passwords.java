@@ -41,7 +41,7 @@ class Passwords {
             }
             return new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))
                     .lines()
-                    .filter(l -> !l.isBlank() && !l.startsWith("#"))
+                    .filter(line -> !line.isBlank() && !line.startsWith("#"))
                     .map(Passwords::plain)
                     .collect(Collectors.toSet());
         } catch (IOException e) {

@@ -29,7 +29,7 @@ class SecurityConfig {
 
     @Bean
     SecurityFilterChain pages(HttpSecurity http) throws Exception {
-        return http.authorizeHttpRequests(a -> a.requestMatchers(
+        return http.authorizeHttpRequests(registry -> registry.requestMatchers(
                                 "/sign-in",
                                 "/first-account",
                                 "/join/**",
@@ -48,7 +48,8 @@ class SecurityConfig {
                         .permitAll()
                         .anyRequest()
                         .authenticated())
-                .formLogin(f -> f.loginPage("/sign-in")
+                .formLogin(configurer -> configurer
+                        .loginPage("/sign-in")
                         .defaultSuccessUrl("/")
                         .authenticationDetailsSource(StaffSignIn.Details::new)
                         .failureHandler(SecurityConfig::refused)
@@ -56,18 +57,20 @@ class SecurityConfig {
                 // neither a token nor the page that was asked for makes a session: strangers leave no row behind
                 // and a client's page, kept on her phone for weeks, has none: its address is the secret that no other
                 // site knows
-                .csrf(c -> c.csrfTokenRepository(tokens()).ignoringRequestMatchers("/home/**", "/mail-off/**"))
-                .requestCache(c -> c.requestCache(new CookieRequestCache()))
-                .logout(l -> l.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
-                .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(CSP))
-                        .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN)))
+                .csrf(configurer ->
+                        configurer.csrfTokenRepository(tokens()).ignoringRequestMatchers("/home/**", "/mail-off/**"))
+                .requestCache(configurer -> configurer.requestCache(new CookieRequestCache()))
+                .logout(configurer -> configurer.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
+                .headers(configurer -> configurer
+                        .contentSecurityPolicy(config -> config.policyDirectives(CSP))
+                        .referrerPolicy(config -> config.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
     }
 
     private static CookieCsrfTokenRepository tokens() {
         CookieCsrfTokenRepository tokens = new CookieCsrfTokenRepository();
         tokens.setHeaderName("X-CSRF-TOKEN");
-        tokens.setCookieCustomizer(c -> c.sameSite("Lax"));
+        tokens.setCookieCustomizer(builder -> builder.sameSite("Lax"));
         return tokens;
     }
 

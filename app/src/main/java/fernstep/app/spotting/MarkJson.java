@@ -23,10 +23,10 @@ final class MarkJson {
     static List<Mark> read(String text) {
         try {
             List<Mark> marks = Arrays.stream(JSON.readValue(text, Written[].class))
-                    .map(w -> new Mark(w.sign(), w.rep(), w.move()))
+                    .map(written -> new Mark(written.sign(), written.rep(), written.move()))
                     .toList();
             if (marks.size() > MOST_MARKS
-                    || marks.stream().anyMatch(m -> m.rep() < 1 || m.rep() > SimulatedClient.REPS)) {
+                    || marks.stream().anyMatch(mark -> mark.rep() < 1 || mark.rep() > SimulatedClient.REPS)) {
                 throw new IllegalArgumentException("no marks of a round");
             }
             return marks;
@@ -37,7 +37,7 @@ final class MarkJson {
 
     static String write(List<Mark> marks) {
         return JSON.writeValueAsString(marks.stream()
-                .map(m -> new Written(m.sign(), m.rep(), m.move()))
+                .map(mark -> new Written(mark.sign(), mark.rep(), mark.move()))
                 .toList());
     }
 }

@@ -41,23 +41,23 @@ class Rounds {
     /** Rungs whose figure shows the trunk from the side, under load; lying on her side her front is turned to us. */
     List<Rung> rungs() {
         return catalogues.get().rungs().stream()
-                .filter(r -> r.loaded() && !r.sight().alongHer() && r.family() != null)
-                .filter(r -> r.position() != Position.SIDE)
-                .filter(r -> !r.watch().isEmpty())
+                .filter(rung -> rung.loaded() && !rung.sight().alongHer() && rung.family() != null)
+                .filter(rung -> rung.position() != Position.SIDE)
+                .filter(rung -> !rung.watch().isEmpty())
                 .toList();
     }
 
     /** One that shows her face from the front. */
     Rung sitting() {
         return catalogues.get().rungs().stream()
-                .filter(r -> r.position() == Position.SEATED)
+                .filter(rung -> rung.position() == Position.SEATED)
                 .findFirst()
                 .orElseGet(() -> catalogues.get().at(Waymark.BREATH_FIRST));
     }
 
     SimulatedClient client(long seed, String rung, int level) {
         Rung found = rungs().stream()
-                .filter(r -> r.code().equals(rung))
+                .filter(each -> each.code().equals(rung))
                 .findFirst()
                 .orElseThrow(() -> new NotFound("no rung " + rung + " for the trainer"));
         return SimulatedClient.of(seed, found, new Level(Math.max(1, Math.min(Level.HARDEST, level))));
@@ -101,9 +101,12 @@ class Rounds {
         Map<SignCode, Score.OfSign> sums = new EnumMap<>(SignCode.class);
         Set<String> known = Set.copyOf(rungs().stream().map(Rung::code).toList());
         rounds.stream()
-                .filter(r -> known.contains(r.rung()))
-                .flatMap(r -> score(client(r.seed(), r.rung(), r.level()), MarkJson.read(r.marks())).bySign().stream())
-                .forEach(s -> sums.merge(s.sign(), s, Score.OfSign::plus));
+                .filter(row -> known.contains(row.rung()))
+                .flatMap(row ->
+                        score(client(row.seed(), row.rung(), row.level()), MarkJson.read(row.marks()))
+                                .bySign()
+                                .stream())
+                .forEach(sign -> sums.merge(sign.sign(), sign, Score.OfSign::plus));
         return List.copyOf(sums.values());
     }
 }

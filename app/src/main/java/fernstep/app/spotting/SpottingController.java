@@ -102,7 +102,7 @@ class SpottingController {
 
     private static List<SignCode> visible(Rung rung) {
         return Channel.signs().stream()
-                .filter(s -> s != SignCode.BELLY_DROPS || rung.position() == Position.HANDS_KNEES)
+                .filter(code -> code != SignCode.BELLY_DROPS || rung.position() == Position.HANDS_KNEES)
                 .toList();
     }
 

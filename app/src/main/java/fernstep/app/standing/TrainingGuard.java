@@ -100,8 +100,8 @@ class TrainingGuard implements HandlerInterceptor, WebMvcConfigurer {
 
     /** What a service refused: where to look first, and why. */
     @ExceptionHandler(TrainingClosed.class)
-    String closed(TrainingClosed e, RedirectAttributes flash) {
-        flash.addFlashAttribute("closedWhy", words.of(e.why()));
-        return "redirect:" + speak(e.clientId());
+    String closed(TrainingClosed closed, RedirectAttributes flash) {
+        flash.addFlashAttribute("closedWhy", words.of(closed.why()));
+        return "redirect:" + speak(closed.clientId());
     }
 }

@@ -34,8 +34,8 @@ public class DatabaseDown implements BeanPostProcessor, SQLExceptionOverride {
 
     /** Called by the pool for every failure of a connection that somebody holds. */
     @java.lang.Override
-    public Override adjudicate(SQLException e) {
-        if (e.getCause() instanceof SocketTimeoutException) {
+    public Override adjudicate(SQLException sqlexception) {
+        if (sqlexception.getCause() instanceof SocketTimeoutException) {
             seen();
         }
         return Override.CONTINUE_EVICT;

@@ -59,14 +59,14 @@ class DatabaseDownPage {
             }
         }
 
-        private void say(HttpServletRequest request, HttpServletResponse response, @Nullable Exception e)
+        private void say(HttpServletRequest request, HttpServletResponse response, @Nullable Exception problem)
                 throws IOException {
             String id = UUID.randomUUID().toString().substring(0, 8);
             LOG.error(
                     "error {} the database does not answer, at {}: {}",
                     id,
                     request.getRequestURI(),
-                    e == null ? "" : e.getClass().getSimpleName());
+                    problem == null ? "" : problem.getClass().getSimpleName());
             response.reset();
             response.setStatus(HttpServletResponse.SC_SERVICE_UNAVAILABLE);
             response.setHeader("Retry-After", "5");

@@ -31,7 +31,7 @@ public class Languages extends AbstractMessageSource {
 
     /** @param language as a form names it: "es" */
     public static boolean forClients(String language) {
-        return FOR_CLIENTS.stream().anyMatch(l -> l.toLanguageTag().equals(language));
+        return FOR_CLIENTS.stream().anyMatch(locale -> locale.toLanguageTag().equals(language));
     }
 
     /** Those that staff can read, the usual one first. */

@@ -97,7 +97,7 @@ public class PdfPages {
 
     private static String grey(String declarations) {
         Matcher names = Pattern.compile("var\\((--[a-z0-9-]+)\\)").matcher(declarations);
-        return names.replaceAll(m -> GREYS.getOrDefault(m.group(1), "#000000"));
+        return names.replaceAll(match -> GREYS.getOrDefault(match.group(1), "#000000"));
     }
 
     /** The rules of the pages for figures, in greys, to stand inside a drawing. */

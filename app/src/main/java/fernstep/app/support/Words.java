@@ -67,7 +67,7 @@ public class Words {
 
     /** What scripts of the staff's pages say, as JSON for the head of a page. */
     public String forScripts() {
-        return scripts.computeIfAbsent(wording().locale(), l -> scripts(key -> !key.startsWith(CLIENTS)));
+        return scripts.computeIfAbsent(wording().locale(), locale -> scripts(key -> !key.startsWith(CLIENTS)));
     }
 
     /** What the script of a client's page says. */
@@ -169,7 +169,7 @@ public class Words {
         return catalogue
                 .get()
                 .find(code)
-                .map(r -> text("rung.name", r.name(), r.code()))
+                .map(rung -> text("rung.name", rung.name(), rung.code()))
                 .orElse(code);
     }
 
@@ -223,18 +223,18 @@ public class Words {
     }
 
     /** "2 sets × 10 reps × 5 s". */
-    public String dose(Dose d) {
-        return doses().dose(d);
+    public String dose(Dose dose) {
+        return doses().dose(dose);
     }
 
     /** "3 × a day, 5 days a week". */
-    public String often(Dose d) {
-        return doses().often(d);
+    public String often(Dose dose) {
+        return doses().often(dose);
     }
 
     /** "1–3 sets × 6–10 reps × 2–5 s". */
-    public String window(Window w) {
-        return doses().window(w);
+    public String window(Window window) {
+        return doses().window(window);
     }
 
     /** What a rung waits for, for anyone: nothing known of her counts as nothing reached. */
@@ -242,12 +242,12 @@ public class Words {
         List<String> gates = new ArrayList<>();
         rung.gates().stream()
                 .filter(RungGate.Opened.class::isInstance)
-                .map(g -> amid(text("gate." + ((RungGate.Opened) g).code())))
+                .map(gate -> amid(text("gate." + ((RungGate.Opened) gate).code())))
                 .forEach(gates::add);
         RungGates.Known nothing = RungGates.Known.nothing(catalogue);
         rung.gates().stream()
-                .flatMap(g -> RungGates.own(g, rung, nothing).stream())
-                .forEach(w -> gates.add(of(w.reason())));
+                .flatMap(gate -> RungGates.own(gate, rung, nothing).stream())
+                .forEach(waiting -> gates.add(of(waiting.reason())));
         boolean notPregnant = rung.gates().stream().anyMatch(RungGate.NotPregnant.class::isInstance);
         if (notPregnant) {
             gates.add(text("waiting.birth"));

@@ -90,7 +90,7 @@ class DeviceSocket extends TextWebSocketHandler {
         // who says nothing, not even a greeting, is not kept
         if (device instanceof NativeWebSocketSession here) {
             Optional.ofNullable(here.getNativeSession(Session.class))
-                    .ifPresent(s -> s.setMaxIdleTimeout(silentAtMost.toMillis()));
+                    .ifPresent(session -> session.setMaxIdleTimeout(silentAtMost.toMillis()));
         }
     }
 

@@ -124,9 +124,9 @@ class LiveStreams {
             List<Mark> marks = recordings.marks(row.id());
             return recordings
                     .window(row.id())
-                    .map(s -> s.trace())
-                    .flatMap(t -> LiveTrace.counted(
-                            TraceAnalysis.of(recordings.settings(clientId, rung).over(t, marks)), mark));
+                    .map(samples -> samples.trace())
+                    .flatMap(trace -> LiveTrace.counted(
+                            TraceAnalysis.of(recordings.settings(clientId, rung).over(trace, marks)), mark));
         });
     }
 

@@ -72,9 +72,9 @@ public class Recordings {
         return catalogues
                 .get()
                 .find(rung)
-                .map(r -> hers.on(
-                        Math.max(1, r.tempo().liftS() + r.tempo().returnS()),
-                        r.watch().contains(SignCode.NO_LET_GO)))
+                .map(each -> hers.on(
+                        Math.max(1, each.tempo().liftS() + each.tempo().returnS()),
+                        each.watch().contains(SignCode.NO_LET_GO)))
                 .orElse(hers);
     }
 
@@ -107,12 +107,13 @@ public class Recordings {
     Optional<Read> read(RecordingRow row) {
         LiveTrace.Settings settings = settings(row.clientId(), rung(row.id()).orElse(""));
         return samples(row.id())
-                .map(s -> new Read(row, s, TraceAnalysis.of(settings.over(s.trace(), marks(row.id()))), settings));
+                .map(samples -> new Read(
+                        row, samples, TraceAnalysis.of(settings.over(samples.trace(), marks(row.id()))), settings));
     }
 
     List<Mark> marks(long id) {
         return mapper.reps(id).stream()
-                .map(r -> new Mark(r.rep(), r.side(), r.startMs(), r.endMs()))
+                .map(row -> new Mark(row.rep(), row.side(), row.startMs(), row.endMs()))
                 .toList();
     }
 
@@ -139,7 +140,8 @@ public class Recordings {
             int to = Math.min(all.size(), from + BATCH_SAMPLES);
             store(row.id(), from / BATCH_SAMPLES, part(all, from, to));
         }
-        marks.forEach(m -> mapper.insertRep(new RepRow(row.id(), m.startMs(), m.endMs(), m.rep(), m.side(), rung)));
+        marks.forEach(mark ->
+                mapper.insertRep(new RepRow(row.id(), mark.startMs(), mark.endMs(), mark.rep(), mark.side(), rung)));
         mapper.end(row.id());
         audit.record(staffId, clientId, "TRACE_KEPT", title);
         return row;
@@ -150,7 +152,7 @@ public class Recordings {
         String shown = title.length() > LONGEST_TITLE ? title.substring(0, LONGEST_TITLE) : title;
         mapper.insert(formId, clientId, sessionId, staffId, shown, start);
         return mapper.byForm(formId)
-                .filter(r -> r.clientId() == clientId)
+                .filter(row -> row.clientId() == clientId)
                 .orElseThrow(() -> new NotFound("that form belongs to another client"));
     }
 
@@ -158,7 +160,7 @@ public class Recordings {
         Map<Channel, double[]> values = new EnumMap<>(Channel.class);
         Arrays.stream(Channel.values())
                 .filter(all::has)
-                .forEach(c -> values.put(c, Arrays.copyOfRange(all.line(c), from, to)));
+                .forEach(channel -> values.put(channel, Arrays.copyOfRange(all.line(channel), from, to)));
         return new Samples(Arrays.copyOfRange(all.times(), from, to), values);
     }
 
@@ -208,7 +210,7 @@ public class Recordings {
     /** The rung it was recorded on, where a session or somebody says. */
     Optional<String> rung(long id) {
         return Stream.concat(mapper.reps(id).stream().map(RepRow::rung), mapper.rungSaid(id).stream())
-                .filter(r -> !r.isEmpty())
+                .filter(text -> !text.isEmpty())
                 .findFirst();
     }
 

@@ -50,36 +50,36 @@ final class SampleBody {
     }
 
     /**
-     * @param n samples in it
+     * @param count samples in it
      * @throws IllegalArgumentException for bytes that are not so many samples
      */
-    static void read(byte[] body, int n, SampleBuffer into) {
-        byte[] plain = new byte[LINES * n * Long.BYTES];
+    static void read(byte[] body, int count, SampleBuffer into) {
+        byte[] plain = new byte[LINES * count * Long.BYTES];
         Inflater inflater = new Inflater();
         try {
             inflater.setInput(body);
             int got = inflater.inflate(plain);
             if (got != plain.length) {
-                throw new IllegalArgumentException("a batch of " + n + " samples has " + got + " bytes");
+                throw new IllegalArgumentException("a batch of " + count + " samples has " + got + " bytes");
             }
         } catch (DataFormatException e) {
             throw new IllegalArgumentException("a batch that is not deflated", e);
         } finally {
             inflater.end();
         }
-        double[][] lines = new double[LINES][n];
+        double[][] lines = new double[LINES][count];
         for (int line = 0; line < LINES; line++) {
             long before = 0;
-            for (int i = 0; i < n; i++) {
+            for (int i = 0; i < count; i++) {
                 long bits = 0;
                 for (int k = 0; k < Long.BYTES; k++) {
-                    bits = (bits << Byte.SIZE) | (plain[(line * Long.BYTES + k) * n + i] & 0xff);
+                    bits = (bits << Byte.SIZE) | (plain[(line * Long.BYTES + k) * count + i] & 0xff);
                 }
                 before ^= bits;
                 lines[line][i] = Double.longBitsToDouble(before);
             }
         }
-        for (int i = 0; i < n; i++) {
+        for (int i = 0; i < count; i++) {
             Map<Channel, Double> values = new EnumMap<>(Channel.class);
             for (Channel channel : Channel.values()) {
                 double value = lines[1 + channel.ordinal()][i];
@@ -95,9 +95,9 @@ final class SampleBody {
         Map<Channel, double[]> values = new EnumMap<>(Channel.class);
         double[] times = samples.stream().mapToDouble(Sample::timeMs).toArray();
         for (Channel channel : Channel.values()) {
-            if (samples.stream().anyMatch(s -> s.values().containsKey(channel))) {
+            if (samples.stream().anyMatch(sample -> sample.values().containsKey(channel))) {
                 double[] line = new double[times.length];
-                Arrays.setAll(line, i -> samples.get(i).values().getOrDefault(channel, Double.NaN));
+                Arrays.setAll(line, index -> samples.get(index).values().getOrDefault(channel, Double.NaN));
                 values.put(channel, line);
             }
         }

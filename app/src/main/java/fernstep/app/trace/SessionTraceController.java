@@ -104,8 +104,8 @@ class SessionTraceController {
         long client = access.clientOfSession(sessionId).orElseThrow(() -> new NotFound("no session " + sessionId));
         String rung = rep.rung() == null ? "" : rep.rung();
         return streams.judge(sessionId, client, new Mark(rep.rep(), rep.side(), rep.startMs(), rep.endMs()), rung)
-                .map(r ->
-                        ResponseEntity.ok(judged(r, recordings.settings(client).timing())))
+                .map(each -> ResponseEntity.ok(
+                        judged(each, recordings.settings(client).timing())))
                 .orElseGet(() -> ResponseEntity.noContent().build());
     }
 

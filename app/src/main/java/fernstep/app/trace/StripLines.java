@@ -43,18 +43,18 @@ record StripLines(
             List<String> problems) {
         List<Double> ms = new ArrayList<>();
         Map<String, List<Double>> lines = new TreeMap<>();
-        samples.ifPresent(s -> {
-            int step = Math.max(1, s.size() / SHOWN_POINTS);
+        samples.ifPresent(each -> {
+            int step = Math.max(1, each.size() / SHOWN_POINTS);
             for (Channel channel : Channel.values()) {
-                if (s.has(channel)) {
+                if (each.has(channel)) {
                     lines.put(channel.name(), new ArrayList<>());
                 }
             }
             // the newest is always one of them: the page counts from it
-            for (int i = (s.size() - 1) % step; i < s.size(); i += step) {
-                ms.add(s.timeMs(i));
+            for (int i = (each.size() - 1) % step; i < each.size(); i += step) {
+                ms.add(each.timeMs(i));
                 for (Map.Entry<String, List<Double>> line : lines.entrySet()) {
-                    double value = s.value(Channel.valueOf(line.getKey()), i);
+                    double value = each.value(Channel.valueOf(line.getKey()), i);
                     line.getValue().add(Double.isNaN(value) ? null : Double.valueOf(value));
                 }
             }

@@ -86,7 +86,7 @@ class StripPages {
 
     private void look() {
         look++;
-        streams.store(session -> watchers.stream().anyMatch(w -> w.sessionId.equals(session)));
+        streams.store(session -> watchers.stream().anyMatch(each -> each.sessionId.equals(session)));
         for (Watcher watcher : List.copyOf(watchers)) {
             try {
                 tell(watcher);
@@ -111,7 +111,7 @@ class StripPages {
         }
         LiveStream stream = live.get();
         Optional<Samples> fresh = stream.after(from(watcher, stream));
-        fresh.ifPresent(s -> watcher.seenMs = s.timeMs(s.size() - 1));
+        fresh.ifPresent(samples -> watcher.seenMs = samples.timeMs(samples.size() - 1));
         boolean whole = look % LOOKS_A_SECOND == 0;
         if (fresh.isPresent() || whole) {
             List<String> problems = new ArrayList<>();
@@ -141,7 +141,7 @@ class StripPages {
             return watcher.seenMs;
         }
         return stream.after(Double.NEGATIVE_INFINITY)
-                .map(s -> s.timeMs(s.size() - 1) - StripLines.SHOWN_MS)
+                .map(samples -> samples.timeMs(samples.size() - 1) - StripLines.SHOWN_MS)
                 .orElse(Double.NEGATIVE_INFINITY);
     }
 
@@ -153,12 +153,12 @@ class StripPages {
             return StripLines.of("NONE", Optional.empty(), Optional.empty(), null, problems);
         }
         Optional<Samples> window = recordings.window(row.get().id());
-        Optional<TraceReport> report = window.map(
-                s -> TraceAnalysis.of(recordings.settings(row.get().clientId()).over(s.trace(), List.of())));
+        Optional<TraceReport> report = window.map(samples ->
+                TraceAnalysis.of(recordings.settings(row.get().clientId()).over(samples.trace(), List.of())));
         double seen = watcher.seenMs;
-        Optional<Samples> fresh =
-                window.filter(s -> s.timeMs(s.size() - 1) > seen).map(s -> StripLines.later(s, seen));
-        fresh.ifPresent(s -> watcher.seenMs = s.timeMs(s.size() - 1));
+        Optional<Samples> fresh = window.filter(samples -> samples.timeMs(samples.size() - 1) > seen)
+                .map(samples -> StripLines.later(samples, seen));
+        fresh.ifPresent(samples -> watcher.seenMs = samples.timeMs(samples.size() - 1));
         return StripLines.of(
                 fresh.isEmpty() ? "SILENT" : "LIVE",
                 fresh,
@@ -174,7 +174,7 @@ class StripPages {
     /** Open pages would keep a server that stops waiting for them. */
     @EventListener(ContextClosedEvent.class)
     void end() {
-        watchers.forEach(w -> w.page.complete());
+        watchers.forEach(watcher -> watcher.page.complete());
         watchers.clear();
     }
 

@@ -60,14 +60,15 @@ public record TraceDrawing(
         double scale = WIDTH / (end - startMs);
         List<Span> outs = new ArrayList<>();
         StripLines.outBreaths(report).stream()
-                .filter(o -> o.size() == 2)
-                .forEach(o -> outs.add(new Span((o.get(0) - startMs) * scale, (o.get(1) - o.get(0)) * scale)));
+                .filter(values -> values.size() == 2)
+                .forEach(values ->
+                        outs.add(new Span((values.get(0) - startMs) * scale, (values.get(1) - values.get(0)) * scale)));
         List<RepSpan> reps = report.reps().stream()
-                .map(r -> new RepSpan(
-                        r.rep(),
-                        (r.startMs() - startMs) * scale,
-                        Math.max(2, (r.endMs() - r.startMs()) * scale),
-                        kind(r)))
+                .map(rep -> new RepSpan(
+                        rep.rep(),
+                        (rep.startMs() - startMs) * scale,
+                        Math.max(2, (rep.endMs() - rep.startMs()) * scale),
+                        kind(rep)))
                 .toList();
         return new TraceDrawing(
                 strips, outs, reps, overlay(trace, report, settings.toleranceMmHg()), (end - startMs) / 1000);
@@ -102,14 +103,14 @@ public record TraceDrawing(
             return List.of();
         }
         double longest = report.reps().stream()
-                .mapToDouble(r -> r.endMs() - r.startMs())
+                .mapToDouble(each -> each.endMs() - each.startMs())
                 .max()
                 .orElse(0);
         double most = Math.max(
                 1.5 * tolerance,
                 1.1
                         * report.reps().stream()
-                                .mapToDouble(r -> r.excursionMmHg() == null ? 0 : Math.abs(r.excursionMmHg()))
+                                .mapToDouble(each -> each.excursionMmHg() == null ? 0 : Math.abs(each.excursionMmHg()))
                                 .max()
                                 .orElse(0));
         List<Over> all = new ArrayList<>();
@@ -123,15 +124,16 @@ public record TraceDrawing(
             all.add(new Over(rep.rep(), extreme(report, rep), pieces(moved, -most, most, OVER_WIDTH, OVER_HEIGHT)));
         }
         // the two that matter are drawn last, on top
-        all.sort((a, b) -> Boolean.compare(!a.kind().isEmpty(), !b.kind().isEmpty()));
+        all.sort((one, other) ->
+                Boolean.compare(!one.kind().isEmpty(), !other.kind().isEmpty()));
         return all;
     }
 
     static String extreme(TraceReport report, TraceReport.Rep rep) {
-        if (report.best().filter(b -> b.startMs() == rep.startMs()).isPresent()) {
+        if (report.best().filter(each -> each.startMs() == rep.startMs()).isPresent()) {
             return "best";
         }
-        return report.worst().filter(w -> w.startMs() == rep.startMs()).isPresent() ? "worst" : "";
+        return report.worst().filter(each -> each.startMs() == rep.startMs()).isPresent() ? "worst" : "";
     }
 
     private static List<String> pieces(double[] line, double low, double high, int width, int height) {

@@ -130,8 +130,8 @@ class TraceLabController {
         try {
             TraceFile read = TraceFile.read(file.getBytes(), keepReadable);
             String name = Optional.ofNullable(file.getOriginalFilename())
-                    .map(n -> n.replaceAll("[\\p{Cntrl}/\\\\]", "").strip())
-                    .filter(n -> !n.isBlank())
+                    .map(text -> text.replaceAll("[\\p{Cntrl}/\\\\]", "").strip())
+                    .filter(text -> !text.isBlank())
                     .orElse("trace");
             LocalDateTime start = read.start() == null ? LocalDateTime.now(clock) : read.start();
             RecordingRow row = recordings.keep(formId, id, me.staffId(), name, start, read.samples(), read.marks(), "");
@@ -165,7 +165,7 @@ class TraceLabController {
         model.addAttribute(
                 "others",
                 recordings.ofClient(id).stream()
-                        .filter(r -> r.id() != recording)
+                        .filter(recordingRow -> recordingRow.id() != recording)
                         .toList());
         model.addAttribute("visitId", visits.today(id).map(Visit::id).orElse(null));
         model.addAttribute("rung", recordings.rung(recording).orElse(null));
@@ -182,14 +182,18 @@ class TraceLabController {
                     report,
                     TraceDrawing.of(trace, report, read.startMs(), read.settings()),
                     new CylinderDrawing(PressureCylinder.of(report)),
-                    report.reps().stream().map(r -> line(read, r)).toList(),
-                    report.problems().stream().map(p -> words.of(p.text())).toList());
+                    report.reps().stream().map(rep -> line(read, rep)).toList(),
+                    report.problems().stream()
+                            .map(problem -> words.of(problem.text()))
+                            .toList());
         });
     }
 
     private RepLine line(Recordings.Read read, TraceReport.Rep rep) {
         List<String> verdicts = new ArrayList<>();
-        rep.verdict().forEach(v -> verdicts.add(words.code(v.sign()) + " " + Math.round(100 * v.confidence()) + " %"));
+        rep.verdict()
+                .forEach(verdict ->
+                        verdicts.add(words.code(verdict.sign()) + " " + Math.round(100 * verdict.confidence()) + " %"));
         return new RepLine(
                 rep.rep(),
                 rep.side() == null ? null : words.code(rep.side()),

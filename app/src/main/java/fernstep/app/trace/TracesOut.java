@@ -26,7 +26,7 @@ class TracesOut implements PartOfRecord {
     byte[] csv(RecordingRow row, boolean lines) {
         return recordings
                 .samples(row.id())
-                .map(s -> lines ? TraceCsv.lines(s) : TraceCsv.wide(s))
+                .map(samples -> lines ? TraceCsv.lines(samples) : TraceCsv.wide(samples))
                 .orElse("t_ms,cuff_mmhg,ribs,belly\n")
                 .getBytes(StandardCharsets.UTF_8);
     }
@@ -41,9 +41,11 @@ class TracesOut implements PartOfRecord {
                 annotations.add(
                         new EdfFile.Annotation(from, (rep.endMs() - rep.startMs()) / 1000, "Rep " + rep.rep() + side));
                 rep.verdict().stream()
-                        .filter(v -> v.confidence() >= TraceReport.SURE)
-                        .forEach(v -> annotations.add(new EdfFile.Annotation(
-                                from, 0, "Sign " + v.sign() + String.format(Locale.ROOT, " %.2f", v.confidence()))));
+                        .filter(verdict -> verdict.confidence() >= TraceReport.SURE)
+                        .forEach(verdict -> annotations.add(new EdfFile.Annotation(
+                                from,
+                                0,
+                                "Sign " + verdict.sign() + String.format(Locale.ROOT, " %.2f", verdict.confidence()))));
             }
             return EdfWriter.write(row.startedAt(), read.samples(), annotations);
         });

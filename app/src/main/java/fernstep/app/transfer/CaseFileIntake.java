@@ -95,14 +95,14 @@ class CaseFileIntake {
                         file.her().note()),
                 events(facts));
         facts.clearances()
-                .forEach(c -> clients.clear(new ClearanceRow(
+                .forEach(clearance -> clients.clear(new ClearanceRow(
                         id,
-                        c.scope(),
-                        c.date(),
-                        c.expiry(),
-                        c.byRole(),
-                        Objects.requireNonNullElse(c.byName(), ""),
-                        Objects.requireNonNullElse(c.note(), ""),
+                        clearance.scope(),
+                        clearance.date(),
+                        clearance.expiry(),
+                        clearance.byRole(),
+                        Objects.requireNonNullElse(clearance.byName(), ""),
+                        Objects.requireNonNullElse(clearance.note(), ""),
                         staffId)));
         t.stanceChanges().forEach((change, option) -> clients.change(id, change, option, staffId));
         clients.trainBy(id, t.growFirst(), t.blockedDays(), t.goal(), t.goalDate(), staffId);
@@ -117,7 +117,7 @@ class CaseFileIntake {
             results.stand(LadderRow.of(
                     id, p.strand(), p.side(), p.rung(), p.dose(), p.since(), p.change(), staffId, 0, p.range()));
         }
-        file.sessions().forEach(s -> session(id, s, staffId));
+        file.sessions().forEach(trained -> session(id, trained, staffId));
         audit.record(staffId, id, "CLIENT_IMPORTED", "");
         return id;
     }
@@ -143,16 +143,17 @@ class CaseFileIntake {
     private static List<EventRow> events(ClientFacts facts) {
         List<EventRow> events = new ArrayList<>();
         facts.births()
-                .forEach(b -> events.add(new EventRow(0, EventRow.Kind.BIRTH, b.date(), b.mode(), b.tearDegree(), "")));
+                .forEach(birth -> events.add(
+                        new EventRow(0, EventRow.Kind.BIRTH, birth.date(), birth.mode(), birth.tearDegree(), "")));
         for (Surgery s : facts.surgeries()) {
             events.add(new EventRow(0, EventRow.Kind.SURGERY, s.date(), null, 0, s.what()));
         }
         return events;
     }
 
-    private void visit(long clientId, Visited v, CheckEntries.By by) throws CheckEntries.Refused {
-        Visit visit = visits.past(clientId, v.date(), by.staffId(), v.asked(), v.answers());
-        for (Read r : v.readings()) {
+    private void visit(long clientId, Visited visited, CheckEntries.By by) throws CheckEntries.Refused {
+        Visit visit = visits.past(clientId, visited.date(), by.staffId(), visited.asked(), visited.answers());
+        for (Read r : visited.readings()) {
             entries.put(
                     visit,
                     new ReadingRow(
@@ -167,22 +168,22 @@ class CaseFileIntake {
                             by.staffId()),
                     by);
         }
-        for (Found f : v.findings()) {
+        for (Found f : visited.findings()) {
             entries.put(visit, f.finding(), f.side() == null ? "" : f.side().name(), f.value(), by);
         }
     }
 
-    private void session(long clientId, Trained s, long staffId) {
+    private void session(long clientId, Trained trained, long staffId) {
         String id = UUID.randomUUID().toString();
-        past.keep(id, clientId, s.date(), staffId, s.atHome());
+        past.keep(id, clientId, trained.date(), staffId, trained.atHome());
         List<CleanSettingRow> eased = new ArrayList<>();
-        for (Went r : s.results()) {
+        for (Went r : trained.results()) {
             ResultRow row = new ResultRow(
                     id,
                     r.rung(),
                     r.side() == null ? "" : r.side().name(),
                     clientId,
-                    s.date(),
+                    trained.date(),
                     r.result(),
                     r.effort(),
                     r.nextDay(),

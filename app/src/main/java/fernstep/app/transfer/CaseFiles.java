@@ -116,7 +116,9 @@ class CaseFiles {
             resultsOf = results.ofClients(ids).stream().collect(Collectors.groupingBy(ResultRow::clientId));
             easedIn = results.cleanSettingsOf(ids).stream()
                     .collect(Collectors.toMap(
-                            row -> row.sessionId() + row.rung() + row.side(), Function.identity(), (a, b) -> b));
+                            row -> row.sessionId() + row.rung() + row.side(),
+                            Function.identity(),
+                            (one, other) -> other));
             atHome = mapper.sessionsOf(ids).stream().collect(Collectors.toMap(SessionOf::id, SessionOf::atHome));
         }
     }
@@ -125,7 +127,7 @@ class CaseFiles {
         ClientRow row = client.row();
         Stances own = client.stances();
         Map<StanceChange, String> changes = new EnumMap<>(StanceChange.class);
-        StanceChange.between(row.approach().stances(), own).forEach(c -> changes.put(c, c.of(own)));
+        StanceChange.between(row.approach().stances(), own).forEach(change -> changes.put(change, change.of(own)));
         return new CaseFile(
                 new CaseFile.Her(row.name(), row.note(), hand(row.dominantHand()), client.facts()),
                 new CaseFile.Training(
@@ -140,11 +142,12 @@ class CaseFiles {
                         client.settings().goalDate()),
                 rows.visitsOf.getOrDefault(client.id(), List.of()).stream()
                         .sorted(Comparator.comparing(VisitRow::heldOn))
-                        .map(v -> visited(v, rows, therapist))
+                        .map(visitRow -> visited(visitRow, rows, therapist))
                         .toList(),
                 rows.stepsOf.getOrDefault(client.id(), List.of()).stream()
                         .map(CaseFiles::standing)
-                        .sorted(Comparator.comparing(Standing::strand).thenComparing(s -> String.valueOf(s.side())))
+                        .sorted(Comparator.comparing(Standing::strand)
+                                .thenComparing(standing -> String.valueOf(standing.side())))
                         .toList(),
                 sessions(rows.resultsOf.getOrDefault(client.id(), List.of()), rows));
     }
@@ -154,28 +157,29 @@ class CaseFiles {
         return stored == null || stored.isBlank() ? null : stored;
     }
 
-    private static Visited visited(VisitRow v, Rows rows, boolean therapist) {
+    private static Visited visited(VisitRow row, Rows rows, boolean therapist) {
         return new Visited(
-                v.heldOn(),
-                v.askedAt() != null,
-                rows.answersIn.getOrDefault(v.id(), Set.of()),
-                rows.readingsIn.getOrDefault(v.id(), List.of()).stream()
+                row.heldOn(),
+                row.askedAt() != null,
+                rows.answersIn.getOrDefault(row.id(), Set.of()),
+                rows.readingsIn.getOrDefault(row.id(), List.of()).stream()
                         .sorted(Comparator.comparing(ReadingRow::siteCm).thenComparing(ReadingRow::conditionCode))
-                        .map(r -> new Read(
-                                r.siteCm(),
-                                r.conditionCode(),
-                                r.method(),
-                                Arrays.stream(r.readingValues().strip().split("\\s+"))
+                        .map(readingRow -> new Read(
+                                readingRow.siteCm(),
+                                readingRow.conditionCode(),
+                                readingRow.method(),
+                                Arrays.stream(readingRow.readingValues().strip().split("\\s+"))
                                         .map(Double::valueOf)
                                         .toList(),
-                                r.depthMm(),
-                                r.depthCode(),
-                                r.feel()))
+                                readingRow.depthMm(),
+                                readingRow.depthCode(),
+                                readingRow.feel()))
                         .toList(),
-                rows.findingsIn.getOrDefault(v.id(), List.of()).stream()
-                        .filter(f -> therapist || !f.name().therapistOnly())
+                rows.findingsIn.getOrDefault(row.id(), List.of()).stream()
+                        .filter(findingRow -> therapist || !findingRow.name().therapistOnly())
                         .sorted(Comparator.comparing(FindingRow::name).thenComparing(FindingRow::side))
-                        .map(f -> new Found(f.name(), side(f.side()), f.findingValue()))
+                        .map(findingRow ->
+                                new Found(findingRow.name(), side(findingRow.side()), findingRow.findingValue()))
                         .toList());
     }
 
@@ -183,9 +187,15 @@ class CaseFiles {
         return side.isEmpty() ? null : Side.valueOf(side);
     }
 
-    private static Standing standing(LadderRow s) {
+    private static Standing standing(LadderRow row) {
         return new Standing(
-                s.strand(), s.sideOrNull(), s.rung(), s.dose(), s.rangeFraction(), s.since(), s.changeCode());
+                row.strand(),
+                row.sideOrNull(),
+                row.rung(),
+                row.dose(),
+                row.rangeFraction(),
+                row.since(),
+                row.changeCode());
     }
 
     private static List<Trained> sessions(List<ResultRow> results, Rows known) {
@@ -196,20 +206,20 @@ class CaseFiles {
                 Boolean.TRUE.equals(known.atHome.get(id)),
                 rows.stream()
                         .sorted(Comparator.comparing(ResultRow::rung).thenComparing(ResultRow::side))
-                        .map(r -> new Went(
-                                r.rung(),
-                                r.sideOrNull(),
-                                r.result(),
-                                r.effort(),
-                                r.nextDay(),
-                                r.signs(),
-                                r.rangeFraction(),
-                                r.amount(),
-                                known.eased(r)))
+                        .map(row -> new Went(
+                                row.rung(),
+                                row.sideOrNull(),
+                                row.result(),
+                                row.effort(),
+                                row.nextDay(),
+                                row.signs(),
+                                row.rangeFraction(),
+                                row.amount(),
+                                known.eased(row)))
                         .toList())));
         all.sort(Comparator.comparing(Trained::date)
                 .thenComparing(Trained::atHome)
-                .thenComparing(t -> t.results().toString()));
+                .thenComparing(trained -> trained.results().toString()));
         return all;
     }
 }

@@ -58,7 +58,7 @@ class Imports {
 
     /** Of clients who are here already. */
     boolean sameName(String name) {
-        return clients.all().stream().anyMatch(c -> c.name().equalsIgnoreCase(name));
+        return clients.all().stream().anyMatch(file -> file.name().equalsIgnoreCase(name));
     }
 
     /**
@@ -91,10 +91,10 @@ class Imports {
     @Transactional
     public boolean undo(String formId, long staffId) {
         Optional<ImportRow> row = mapper.undoable().stream()
-                .filter(r -> r.formId().equals(formId))
+                .filter(importRow -> importRow.formId().equals(formId))
                 .findFirst();
-        row.ifPresent(r -> {
-            clients.erase(Objects.requireNonNull(r.clientId()), staffId);
+        row.ifPresent(importRow -> {
+            clients.erase(Objects.requireNonNull(importRow.clientId()), staffId);
             mapper.undone(formId);
         });
         return row.isPresent();

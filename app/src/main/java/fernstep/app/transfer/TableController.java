@@ -83,7 +83,7 @@ class TableController {
         Optional<TablePreview> found = tables.look(row);
         found.ifPresent(preview -> {
             List<TablePreview.Line> shown = preview.lines().stream()
-                    .filter(l -> show.equals("ALL") || l.becomes().name().equals(show))
+                    .filter(line -> show.equals("ALL") || line.becomes().name().equals(show))
                     .toList();
             int first = Math.min(from, Math.max(0, shown.size() - 1)) / ROWS_SHOWN * ROWS_SHOWN;
             model.addAttribute("preview", preview);
@@ -93,7 +93,8 @@ class TableController {
             model.addAttribute(
                     "fingers",
                     preview.toWrite().stream()
-                            .anyMatch(l -> l.reading() != null && l.reading().method() == Method.FINGERS));
+                            .anyMatch(line ->
+                                    line.reading() != null && line.reading().method() == Method.FINGERS));
             model.addAttribute("show", show);
             model.addAttribute("first", first);
             model.addAttribute("found", shown.size());
@@ -103,18 +104,18 @@ class TableController {
     }
 
     /** Where only its reader can tell the characters, some of it is shown in each. */
-    private void refused(TableImportRow row, TableText.Refused e, Model model) {
-        model.addAttribute("problem", words.of(Reason.of("transfer.table." + e.why(), e.line())));
-        if (e.why() == TableText.Refused.Why.CHARACTERS) {
+    private void refused(TableImportRow row, TableText.Refused refused, Model model) {
+        model.addAttribute("problem", words.of(Reason.of("transfer.table." + refused.why(), refused.line())));
+        if (refused.why() == TableText.Refused.Why.CHARACTERS) {
             List<Map.Entry<String, List<String>>> looks = new ArrayList<>();
             for (String name : TableText.OLDER) {
                 String text = new String(row.body(), Charset.forName(name));
                 looks.add(Map.entry(
                         name,
                         text.lines()
-                                .filter(l -> l.chars().anyMatch(c -> c > 127))
+                                .filter(line -> line.chars().anyMatch(number -> number > 127))
                                 .limit(LINES_OF_CHARACTERS)
-                                .map(l -> l.substring(0, Math.min(LONGEST_ABOUT, l.length())))
+                                .map(line -> line.substring(0, Math.min(LONGEST_ABOUT, line.length())))
                                 .toList()));
             }
             model.addAttribute("looks", looks);

@@ -115,7 +115,7 @@ class TableImports {
             return Optional.of(before);
         }
         Optional<TablePreview> now = lookNow(row);
-        now.ifPresent(p -> kept.put(key, p));
+        now.ifPresent(preview -> kept.put(key, preview));
         return now;
     }
 
@@ -124,7 +124,7 @@ class TableImports {
         TableKind kind = kind(row, table);
         Map<Column, Integer> columns = columns(row, table);
         List<Column> missing = kind.missing(columns).stream()
-                .filter(c -> c != Column.CLIENT || row.about().isEmpty())
+                .filter(column -> column != Column.CLIENT || row.about().isEmpty())
                 .toList();
         return missing.isEmpty()
                 ? Optional.of(looks.look(table, kind, columns, row.about(), row.staffId()))
@@ -139,7 +139,7 @@ class TableImports {
     void settings(
             String formId, TableKind kind, Map<Column, Integer> columns, String about, @Nullable String characters) {
         String matched = columns.entrySet().stream()
-                .map(e -> e.getKey() + "=" + e.getValue())
+                .map(entry -> entry.getKey() + "=" + entry.getValue())
                 .collect(Collectors.joining(","));
         mapper.settings(formId, kind.name(), matched, about, characters);
     }
@@ -213,7 +213,7 @@ class TableImports {
             worker.execute(() -> quietly(formId, () -> {
                 writer.takeBack(formId, staffId, words.text("transfer.tableBack", row.fileName()));
                 mapper.end(formId, TableImportRow.State.UNDONE);
-                whom.forEach(c -> audit.record(staffId, c, "TABLE_UNDONE", row.fileName()));
+                whom.forEach(number -> audit.record(staffId, number, "TABLE_UNDONE", row.fileName()));
             }));
         }
         return changed;
@@ -222,7 +222,7 @@ class TableImports {
     /** For pages: those that show what is chosen. */
     static Optional<TableKind> kindOf(String text) {
         return Arrays.stream(TableKind.values())
-                .filter(k -> k.name().equals(text))
+                .filter(kind -> kind.name().equals(text))
                 .findFirst();
     }
 }

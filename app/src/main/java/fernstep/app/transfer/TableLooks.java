@@ -87,10 +87,10 @@ class TableLooks {
     private Known known(long staffId) {
         Set<Long> hidden = access.hiddenFrom(staffId);
         Map<Long, String> byId = clients.names().stream()
-                .filter(n -> !hidden.contains(n.id()))
+                .filter(name -> !hidden.contains(name.id()))
                 .collect(Collectors.toMap(Clients.Name::id, Clients.Name::name));
         Map<String, List<Long>> byName = new HashMap<>();
-        byId.forEach((id, name) -> byName.computeIfAbsent(name.toLowerCase(Locale.ROOT), k -> new ArrayList<>())
+        byId.forEach((id, name) -> byName.computeIfAbsent(name.toLowerCase(Locale.ROOT), key -> new ArrayList<>())
                 .add(id));
         return new Known(byId, byName);
     }
@@ -132,7 +132,8 @@ class TableLooks {
     private record ReadingKey(long clientId, LocalDate day, double siteCm, String condition) {}
 
     private List<Line> readings(List<Line> said, Collection<Long> about) {
-        Map<Long, VisitRow> byVisit = visits.ofClients(about).stream().collect(Collectors.toMap(VisitRow::id, v -> v));
+        Map<Long, VisitRow> byVisit =
+                visits.ofClients(about).stream().collect(Collectors.toMap(VisitRow::id, row -> row));
         Map<ReadingKey, ReadingRow> there = new HashMap<>();
         for (ReadingRow r : entries.readingsOf(about)) {
             VisitRow v = Objects.requireNonNull(byVisit.get(r.visitId()));
@@ -146,62 +147,66 @@ class TableLooks {
         }
         Set<ReadingKey> seen = new HashSet<>();
         return said.stream()
-                .map(l -> l.reading() == null ? l : reading(l, l.reading(), there, seen))
+                .map(line -> line.reading() == null ? line : reading(line, line.reading(), there, seen))
                 .toList();
     }
 
-    private static Line reading(Line l, CaseFile.Read said, Map<ReadingKey, ReadingRow> there, Set<ReadingKey> seen) {
+    private static Line reading(
+            Line line, CaseFile.Read said, Map<ReadingKey, ReadingRow> there, Set<ReadingKey> seen) {
         ReadingKey key = new ReadingKey(
-                l.clientId(),
-                Objects.requireNonNull(l.day()),
+                line.clientId(),
+                Objects.requireNonNull(line.day()),
                 said.siteCm(),
                 said.condition().name());
         if (!seen.add(key)) {
             return Line.refused(
-                    l.line(), l.client(), new CaseProblem("site_cm", "an earlier row says this place already", null));
+                    line.line(),
+                    line.client(),
+                    new CaseProblem("site_cm", "an earlier row says this place already", null));
         }
         ReadingRow before = there.get(key);
         Becomes becomes = before == null
                 ? Becomes.NEW
                 : written(before).equals(written(row(said, 0, 0))) ? Becomes.SAME : Becomes.CHANGED;
-        return as(l, becomes, becomes == Becomes.CHANGED ? before : null);
+        return as(line, becomes, becomes == Becomes.CHANGED ? before : null);
     }
 
-    private static Line as(Line l, Becomes becomes, @Nullable ReadingRow before) {
+    private static Line as(Line line, Becomes becomes, @Nullable ReadingRow before) {
         return new Line(
-                l.line(),
+                line.line(),
                 becomes,
-                l.clientId(),
-                l.client(),
-                l.day(),
-                l.reading(),
-                l.result(),
-                l.atHome(),
+                line.clientId(),
+                line.client(),
+                line.day(),
+                line.reading(),
+                line.result(),
+                line.atHome(),
                 before,
                 null);
     }
 
     /** As it would be stored. */
-    static ReadingRow row(CaseFile.Read r, long visitId, long staffId) {
+    static ReadingRow row(CaseFile.Read read, long visitId, long staffId) {
         return new ReadingRow(
                 visitId,
-                r.siteCm(),
-                r.condition(),
-                r.method(),
-                r.values().stream().map(Numbers::plain).collect(Collectors.joining(" ")),
-                r.depthMm(),
-                r.depth(),
-                r.feel(),
+                read.siteCm(),
+                read.condition(),
+                read.method(),
+                read.values().stream().map(Numbers::plain).collect(Collectors.joining(" ")),
+                read.depthMm(),
+                read.depth(),
+                read.feel(),
                 staffId);
     }
 
     /** What a reading says, without where and by whom. */
-    static String written(ReadingRow r) {
-        return r.method() + "|" + r.readingValues() + "|" + r.depthMm() + "|" + r.depthCode() + "|" + r.feel();
+    static String written(ReadingRow row) {
+        return row.method() + "|" + row.readingValues() + "|" + row.depthMm() + "|" + row.depthCode() + "|"
+                + row.feel();
     }
 
-    static String written(ResultRow r) {
-        return r.result() + "|" + r.effort() + "|" + r.nextDay() + "|" + r.signs() + "|" + r.rangeFraction();
+    static String written(ResultRow row) {
+        return row.result() + "|" + row.effort() + "|" + row.nextDay() + "|" + row.signs() + "|" + row.rangeFraction();
     }
 
     private record ResultKey(long clientId, LocalDate day, boolean atHome, String rung, String side) {}
@@ -217,43 +222,45 @@ class TableLooks {
         }
         Set<ResultKey> seen = new HashSet<>();
         return said.stream()
-                .map(l -> l.result() == null ? l : result(l, l.result(), there, seen))
+                .map(line -> line.result() == null ? line : result(line, line.result(), there, seen))
                 .toList();
     }
 
-    private static Line result(Line l, CaseFile.Went said, Map<ResultKey, ResultRow> there, Set<ResultKey> seen) {
+    private static Line result(Line line, CaseFile.Went said, Map<ResultKey, ResultRow> there, Set<ResultKey> seen) {
         String side = said.side() == null ? "" : said.side().name();
-        LocalDate day = Objects.requireNonNull(l.day());
-        ResultKey key = new ResultKey(l.clientId(), day, l.atHome(), said.rung(), side);
+        LocalDate day = Objects.requireNonNull(line.day());
+        ResultKey key = new ResultKey(line.clientId(), day, line.atHome(), said.rung(), side);
         if (!seen.add(key)) {
             return Line.refused(
-                    l.line(), l.client(), new CaseProblem("rung", "an earlier row says how it went that day", null));
+                    line.line(),
+                    line.client(),
+                    new CaseProblem("rung", "an earlier row says how it went that day", null));
         }
         ResultRow before = there.get(key);
         if (before == null) {
-            return l;
+            return line;
         }
-        return written(before).equals(written(row(said, "", l.clientId(), day)))
-                ? as(l, Becomes.SAME, null)
+        return written(before).equals(written(row(said, "", line.clientId(), day)))
+                ? as(line, Becomes.SAME, null)
                 : Line.refused(
-                        l.line(),
-                        l.client(),
+                        line.line(),
+                        line.client(),
                         new CaseProblem(
                                 "rung", "a session of that day says otherwise; what was seen there stays", null));
     }
 
     /** As it would be stored. */
-    static ResultRow row(CaseFile.Went r, String sessionId, long clientId, LocalDate day) {
+    static ResultRow row(CaseFile.Went went, String sessionId, long clientId, LocalDate day) {
         return new ResultRow(
                 sessionId,
-                r.rung(),
-                r.side() == null ? "" : r.side().name(),
+                went.rung(),
+                went.side() == null ? "" : went.side().name(),
                 clientId,
                 day,
-                r.result(),
-                r.effort(),
-                r.nextDay(),
-                r.signs(),
-                r.range());
+                went.result(),
+                went.effort(),
+                went.nextDay(),
+                went.signs(),
+                went.range());
     }
 }

@@ -54,28 +54,28 @@ record TablePreview(TableText table, TableKind kind, Map<Column, Integer> column
 
     public Map<Becomes, Long> counts() {
         Map<Becomes, Long> counts = new EnumMap<>(Becomes.class);
-        Arrays.stream(Becomes.values()).forEach(b -> counts.put(b, 0L));
-        lines.forEach(l -> counts.merge(l.becomes(), 1L, Long::sum));
+        Arrays.stream(Becomes.values()).forEach(becomes -> counts.put(becomes, 0L));
+        lines.forEach(line -> counts.merge(line.becomes(), 1L, Long::sum));
         return counts;
     }
 
     public long refused() {
-        return lines.stream().filter(l -> l.becomes() == Becomes.REFUSED).count();
+        return lines.stream().filter(line -> line.becomes() == Becomes.REFUSED).count();
     }
 
     /** Rows that would be written. */
     public List<Line> toWrite() {
         return lines.stream()
-                .filter(l -> l.becomes() == Becomes.NEW || l.becomes() == Becomes.CHANGED)
+                .filter(line -> line.becomes() == Becomes.NEW || line.becomes() == Becomes.CHANGED)
                 .toList();
     }
 
     /** Columns of the file that nothing is taken from. */
     public List<String> left() {
         return IntStream.range(0, table.header().size())
-                .filter(i -> !columns.containsValue(i))
+                .filter(index -> !columns.containsValue(index))
                 .mapToObj(table.header()::get)
-                .filter(h -> !h.isBlank())
+                .filter(text -> !text.isBlank())
                 .toList();
     }
 }

@@ -97,12 +97,12 @@ class TableWriter {
         Map<OnDay, Long> there = visitsOf(whom);
         Set<OnDay> made = new HashSet<>();
         part.stream()
-                .map(l -> new OnDay(l.clientId(), Objects.requireNonNull(l.day())))
-                .filter(d -> !there.containsKey(d))
+                .map(each -> new OnDay(each.clientId(), Objects.requireNonNull(each.day())))
+                .filter(onDay -> !there.containsKey(onDay))
                 .forEach(made::add);
         if (!made.isEmpty()) {
             visits.past(made.stream()
-                    .map(d -> new VisitMapper.Past(d.clientId(), d.day(), table.staffId()))
+                    .map(onDay -> new VisitMapper.Past(onDay.clientId(), onDay.day(), table.staffId()))
                     .toList());
             there.putAll(visitsOf(whom));
         }
@@ -182,12 +182,14 @@ class TableWriter {
         List<Long> whom = mapper.clientsOf(formId);
         Map<String, String> now = new HashMap<>();
         entries.readingsOf(whom)
-                .forEach(r -> now.put(r.visitId() + "|" + r.siteCm() + "|" + r.conditionCode(), TableLooks.written(r)));
+                .forEach(row -> now.put(
+                        row.visitId() + "|" + row.siteCm() + "|" + row.conditionCode(), TableLooks.written(row)));
         results.ofClients(whom)
-                .forEach(r -> now.put(r.sessionId() + "|" + r.rung() + "|" + r.side(), TableLooks.written(r)));
+                .forEach(
+                        row -> now.put(row.sessionId() + "|" + row.rung() + "|" + row.side(), TableLooks.written(row)));
         return (int) mapper.rows(formId).stream()
-                .filter(r -> r.what() == What.READING || r.what() == What.RESULT)
-                .filter(r -> !r.afterValue().equals(now.get(r.recordKey())))
+                .filter(row -> row.what() == What.READING || row.what() == What.RESULT)
+                .filter(row -> !row.afterValue().equals(now.get(row.recordKey())))
                 .count();
     }
 
@@ -196,7 +198,8 @@ class TableWriter {
         List<WrittenRow> rows = mapper.rows(formId);
         int left = rows.size();
         for (What what : What.values()) {
-            List<WrittenRow> same = rows.stream().filter(r -> r.what() == what).toList();
+            List<WrittenRow> same =
+                    rows.stream().filter(row -> row.what() == what).toList();
             for (int from = 0; from < same.size(); from += AT_A_TIME) {
                 List<WrittenRow> part = same.subList(from, Math.min(same.size(), from + AT_A_TIME));
                 left -= part.size();
@@ -221,7 +224,7 @@ class TableWriter {
         List<String> keys = part.stream().map(WrittenRow::recordKey).toList();
         switch (what) {
             case READING ->
-                entries.takeBack(part.stream().map(r -> changed(r, staffId)).toList(), reason);
+                entries.takeBack(part.stream().map(row -> changed(row, staffId)).toList(), reason);
             // with their sessions
             case RESULT -> {}
             case SESSION -> past.remove(keys);
@@ -229,12 +232,12 @@ class TableWriter {
         }
     }
 
-    private static CheckEntries.Changed changed(WrittenRow r, long staffId) {
-        String[] key = r.recordKey().split("\\|");
+    private static CheckEntries.Changed changed(WrittenRow row, long staffId) {
+        String[] key = row.recordKey().split("\\|");
         return new CheckEntries.Changed(
-                r.clientId(),
-                reading(key, r.afterValue(), staffId),
-                r.beforeValue() == null ? null : reading(key, r.beforeValue(), staffId));
+                row.clientId(),
+                reading(key, row.afterValue(), staffId),
+                row.beforeValue() == null ? null : reading(key, row.beforeValue(), staffId));
     }
 
     private static ReadingRow reading(String[] key, String written, long staffId) {

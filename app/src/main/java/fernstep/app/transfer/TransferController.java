@@ -132,23 +132,23 @@ class TransferController {
         model.addAttribute("tables", tables.undoable());
         Optional<ImportRow> looked =
                 form == null || !form.matches(UUID_SHAPE) ? Optional.empty() : imports.byForm(form);
-        looked.filter(r -> r.clientId() == null && !r.body().isEmpty()).ifPresent(r -> {
+        looked.filter(row -> row.clientId() == null && !row.body().isEmpty()).ifPresent(row -> {
             CaseFileReader.Parsed parsed;
             try {
-                parsed = imports.parsed(r.body(), me.isTherapist());
+                parsed = imports.parsed(row.body(), me.isTherapist());
             } catch (CaseProblem e) {
                 // it could be taken when it was looked at: the house or the day has changed since
                 model.addAttribute("fileProblem", words.of(Reason.of("transfer.refused", sentence(e))));
                 return;
             }
-            model.addAttribute("looked", r);
+            model.addAttribute("looked", row);
             model.addAttribute("file", parsed.file());
             model.addAttribute("problems", parsed.problems());
             model.addAttribute(
                     "fingers",
                     parsed.file().visits().stream()
-                            .flatMap(v -> v.readings().stream())
-                            .anyMatch(x -> x.method() == Method.FINGERS));
+                            .flatMap(visited -> visited.readings().stream())
+                            .anyMatch(read -> read.method() == Method.FINGERS));
             model.addAttribute("sameName", imports.sameName(parsed.file().her().name()));
         });
         return "transfer/import";
@@ -190,9 +190,9 @@ class TransferController {
 
     private static String name(MultipartFile file) {
         return Optional.ofNullable(file.getOriginalFilename())
-                .map(n -> n.replaceAll("[\\p{Cntrl}/\\\\]", "").strip())
-                .filter(n -> !n.isEmpty())
-                .map(n -> n.substring(0, Math.min(LONGEST_ALLOWED, n.length())))
+                .map(text -> text.replaceAll("[\\p{Cntrl}/\\\\]", "").strip())
+                .filter(text -> !text.isEmpty())
+                .map(text -> text.substring(0, Math.min(LONGEST_ALLOWED, text.length())))
                 .orElse("file");
     }
 
@@ -218,10 +218,12 @@ class TransferController {
     }
 
     /** Where, what, and what would be allowed, unless that is a long list of codes. */
-    public static String sentence(CaseProblem p) {
-        return (p.path().isEmpty() ? "" : p.path() + ": ")
-                + p.getMessage()
-                + (p.allowed() == null || p.allowed().length() > LONGEST_ALLOWED ? "" : " (" + p.allowed() + ")");
+    public static String sentence(CaseProblem problem) {
+        return (problem.path().isEmpty() ? "" : problem.path() + ": ")
+                + problem.getMessage()
+                + (problem.allowed() == null || problem.allowed().length() > LONGEST_ALLOWED
+                        ? ""
+                        : " (" + problem.allowed() + ")");
     }
 
     @PostMapping("/house/import/take")

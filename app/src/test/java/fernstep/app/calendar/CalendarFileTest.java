@@ -74,12 +74,12 @@ class CalendarFileTest {
         return calendar.<VEvent>getComponents(Component.VEVENT);
     }
 
-    private static boolean session(VEvent e) {
-        return e.getSummary().getValue().startsWith("Fern Step");
+    private static boolean session(VEvent vevent) {
+        return vevent.getSummary().getValue().startsWith("Fern Step");
     }
 
-    private static ZonedDateTime start(VEvent e) {
-        Temporal at = e.getDateTimeStart().getDate();
+    private static ZonedDateTime start(VEvent vevent) {
+        Temporal at = vevent.getDateTimeStart().getDate();
         return at instanceof ZonedDateTime zoned
                 ? zoned.withZoneSameInstant(ZONE)
                 : Instant.from(at).atZone(ZONE);
@@ -93,9 +93,10 @@ class CalendarFileTest {
                 events(ical).stream().filter(CalendarFileTest::session).toList();
         // three weeks of five days
         assertThat(sessions).hasSize(15);
-        assertThat(sessions).allSatisfy(e -> assertThat(start(e).toLocalTime()).isEqualTo(LocalTime.of(9, 0)));
         assertThat(sessions)
-                .extracting(e -> start(e).getOffset().getTotalSeconds())
+                .allSatisfy(vevent -> assertThat(start(vevent).toLocalTime()).isEqualTo(LocalTime.of(9, 0)));
+        assertThat(sessions)
+                .extracting(vevent -> start(vevent).getOffset().getTotalSeconds())
                 .contains(3600, 0);
     }
 
@@ -106,9 +107,9 @@ class CalendarFileTest {
         List<VEvent> sessions =
                 events(ical).stream().filter(CalendarFileTest::session).toList();
         assertThat(sessions).hasSize(3 * 5 * 3);
-        assertThat(sessions).noneMatch(e -> blocked.contains(start(e).getDayOfWeek()));
+        assertThat(sessions).noneMatch(vevent -> blocked.contains(start(vevent).getDayOfWeek()));
         assertThat(sessions)
-                .extracting(e -> start(e).toLocalTime())
+                .extracting(vevent -> start(vevent).toLocalTime())
                 .contains(LocalTime.of(9, 0), LocalTime.of(13, 0), LocalTime.of(18, 0));
     }
 
@@ -116,9 +117,9 @@ class CalendarFileTest {
     void gates_rechecks_and_ending_clearances_are_whole_days() throws Exception {
         Calendar ical = read(new CalendarFile(WORDS).write(7, calendar(Approach.SLOW_LADDER, Set.of()), ZONE));
         assertThat(events(ical).stream()
-                        .filter(e -> !session(e))
-                        .map(e -> e.getSummary().getValue() + " "
-                                + e.getDateTimeStart().getValue()))
+                        .filter(vevent -> !session(vevent))
+                        .map(vevent -> vevent.getSummary().getValue() + " "
+                                + vevent.getDateTimeStart().getValue()))
                 .contains(
                         "Separation re-check due 20311025",
                         "Clearance for exercise ends 20311029",
@@ -131,10 +132,11 @@ class CalendarFileTest {
         Calendar first = read(file.write(7, calendar(Approach.SLOW_LADDER, Set.of()), ZONE));
         Calendar again = read(file.write(7, calendar(Approach.SLOW_LADDER, Set.of()), ZONE));
         List<String> ids = events(first).stream()
-                .map(e -> e.getUid().orElseThrow().getValue())
+                .map(vevent -> vevent.getUid().orElseThrow().getValue())
                 .toList();
         assertThat(new HashSet<>(ids)).hasSameSizeAs(ids);
-        assertThat(events(again).stream().map(e -> e.getUid().orElseThrow().getValue()))
+        assertThat(events(again).stream()
+                        .map(vevent -> vevent.getUid().orElseThrow().getValue()))
                 .containsExactlyElementsOf(ids);
     }
 }

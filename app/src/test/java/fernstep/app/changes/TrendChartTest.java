@@ -41,7 +41,7 @@ class TrendChartTest {
                 history,
                 events,
                 gates,
-                t -> Separation.of(t.check(), null, GapReading.WIDTH_BY_SITE, ForWidth.OTHER));
+                taken -> Separation.of(taken.check(), null, GapReading.WIDTH_BY_SITE, ForWidth.OTHER));
     }
 
     @Test
@@ -76,7 +76,9 @@ class TrendChartTest {
                 40,
                 42,
                 30);
-        assertThat(c.events()).singleElement().satisfies(e -> assertThat(e.x()).isCloseTo(292.5, within(1e-9)));
+        assertThat(c.events())
+                .singleElement()
+                .satisfies(mark -> assertThat(mark.x()).isCloseTo(292.5, within(1e-9)));
         assertThat(c.gatesX()).containsExactly(545.0);
     }
 }

@@ -29,14 +29,14 @@ class MidlineDrawingTest {
     @Test
     void is_to_scale_with_the_navel_in_the_middle_and_the_head_up() {
         MidlineDrawing d = MidlineDrawing.of(of(rest(0, 30), rest(2, 20)), null);
-        assertThat(d.marks()).anySatisfy(m -> {
+        assertThat(d.marks()).anySatisfy(mark -> {
             // 30 mm at 2.6 units a mm, half to each side of 160
-            assertThat(m.leftX()).isCloseTo(160 - 39, within(1e-9));
-            assertThat(m.rightX()).isCloseTo(160 + 39, within(1e-9));
-            assertThat(m.y()).isEqualTo(210);
+            assertThat(mark.leftX()).isCloseTo(160 - 39, within(1e-9));
+            assertThat(mark.rightX()).isCloseTo(160 + 39, within(1e-9));
+            assertThat(mark.y()).isEqualTo(210);
         });
         // 2 cm toward the head: 52 units up
-        assertThat(d.marks()).anySatisfy(m -> assertThat(m.y()).isCloseTo(158, within(1e-9)));
+        assertThat(d.marks()).anySatisfy(mark -> assertThat(mark.y()).isCloseTo(158, within(1e-9)));
         assertThat(d.outlines().get(0).path()).startsWith("M121 210").contains("L134 158");
     }
 

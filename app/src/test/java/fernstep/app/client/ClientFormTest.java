@@ -73,7 +73,7 @@ class ClientFormTest {
         assertThat(read.row().massKg()).as("a comma is a decimal point too").isEqualTo(62.5);
         assertThat(read.row().restrictionSet()).containsExactly(Restriction.NO_FLOOR);
         assertThat(new ClientFile(read.row(), read.events(), List.of()).facts().latestBirth())
-                .hasValueSatisfying(b -> assertThat(b.date()).isEqualTo("2031-04-01"));
+                .hasValueSatisfying(birth -> assertThat(birth.date()).isEqualTo("2031-04-01"));
     }
 
     @ParameterizedTest

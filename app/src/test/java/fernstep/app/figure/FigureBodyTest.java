@@ -30,7 +30,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** A body that lies on the mat, rests its hands and stands on its feet: every rung, both sides, five moments, six bodies. */
 class FigureBodyTest {
     private static final List<Rung> RUNGS = CataloguePackage.shipped().strands().stream()
-            .flatMap(s -> s.rungs().stream())
+            .flatMap(strand -> strand.rungs().stream())
             .toList();
     private static final int MOMENTS = 5;
     private static final double SINKS_IN_M = 0.01;
@@ -211,9 +211,9 @@ class FigureBodyTest {
         for (Rung rung : RUNGS) {
             Figure figure = FigureDrawing.of(rung, Body.of(70.0, 165.0), rung.perSide() ? Side.LEFT : null, 1);
             boolean marked = figure.body().stream()
-                    .anyMatch(s -> s.kind().equals("mark")
-                            || s.kind().equals("way")
-                            || s.kind().equals("judged"));
+                    .anyMatch(stroke -> stroke.kind().equals("mark")
+                            || stroke.kind().equals("way")
+                            || stroke.kind().equals("judged"));
             assertThat(marked || !figure.ghost().isEmpty()).as(rung.code()).isTrue();
         }
     }
@@ -262,8 +262,10 @@ class FigureBodyTest {
 
     @Test
     void she_who_weighs_more_is_broader_and_who_is_pregnant_has_a_belly() {
-        Rung standing =
-                RUNGS.stream().filter(r -> r.code().equals("PF4")).findFirst().orElseThrow();
+        Rung standing = RUNGS.stream()
+                .filter(rung -> rung.code().equals("PF4"))
+                .findFirst()
+                .orElseThrow();
         Pose pose = standing.movement().full();
         assertThat(front(Body.of(110.0, 165.0), pose)).isGreaterThan(front(Body.of(55.0, 165.0), pose) + 0.01);
         assertThat(front(Body.of(60.0, 165.0).pregnant(36), pose))
@@ -303,9 +305,9 @@ class FigureBodyTest {
             StringBuilder moving = new StringBuilder();
             Stream.of(figure.scene(), figure.ghost(), figure.body())
                     .flatMap(List::stream)
-                    .forEach(s -> {
-                        still.append(s.kind()).append(s.d());
-                        moving.append(s.data());
+                    .forEach(stroke -> {
+                        still.append(stroke.kind()).append(stroke.d());
+                        moving.append(stroke.data());
                     });
             catalogue.append(still);
             assertThat(compressed(still.toString())).as(rung.code() + " still").isLessThan(14_000);

@@ -23,7 +23,9 @@ class FigureDrawingTest {
     private static final Body HER = Body.of(71.0, 168.0);
 
     private static List<Rung> all() {
-        return CATALOGUE.strands().stream().flatMap(s -> s.rungs().stream()).toList();
+        return CATALOGUE.strands().stream()
+                .flatMap(strand -> strand.rungs().stream())
+                .toList();
     }
 
     private static Rung rung(String code) {
@@ -36,8 +38,8 @@ class FigureDrawingTest {
 
     private static List<double[]> of(Figure figure, String kind) {
         return figure.body().stream()
-                .filter(s -> s.kind().equals(kind))
-                .map(s -> s.frames().get(s.frames().size() - 1))
+                .filter(stroke -> stroke.kind().equals(kind))
+                .map(stroke -> stroke.frames().get(stroke.frames().size() - 1))
                 .toList();
     }
 
@@ -47,8 +49,8 @@ class FigureDrawingTest {
         for (Rung rung : all()) {
             StringBuilder picture = new StringBuilder();
             Figure figure = drawn(rung);
-            figure.scene().forEach(s -> picture.append(s.kind()).append(s.d()));
-            figure.body().forEach(s -> picture.append(s.kind()).append(s.d()));
+            figure.scene().forEach(stroke -> picture.append(stroke.kind()).append(stroke.d()));
+            figure.body().forEach(stroke -> picture.append(stroke.kind()).append(stroke.d()));
             String other = pictures.put(picture.toString(), rung.code());
             assertThat(other).as(rung.code() + " looks like " + other).isNull();
         }
@@ -112,9 +114,9 @@ class FigureDrawingTest {
     @EnumSource(ActionMark.class)
     void every_mark_is_drawn_somewhere_in_the_catalogue(ActionMark mark) {
         assertThat(all())
-                .filteredOn(r -> !r.sight().alongHer() && r.shows().contains(mark))
+                .filteredOn(rung -> !rung.sight().alongHer() && rung.shows().contains(mark))
                 .isNotEmpty()
-                .allSatisfy(r -> assertThat(of(drawn(r), "mark")).isNotEmpty());
+                .allSatisfy(rung -> assertThat(of(drawn(rung), "mark")).isNotEmpty());
     }
 
     @Test

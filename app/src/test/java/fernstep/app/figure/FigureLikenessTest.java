@@ -25,7 +25,7 @@ class FigureLikenessTest {
     private static final int ROOM = 12;
     private static final Body HER = Body.of(null, null);
     private static final List<Rung> RUNGS = CataloguePackage.shipped().strands().stream()
-            .flatMap(s -> s.rungs().stream())
+            .flatMap(strand -> strand.rungs().stream())
             .toList();
 
     private static Figure figure(Rung rung) {
@@ -109,7 +109,8 @@ class FigureLikenessTest {
 
     @Test
     void no_two_exercises_look_alike() {
-        List<BufferedImage> all = RUNGS.stream().map(r -> whole(figure(r))).toList();
+        List<BufferedImage> all =
+                RUNGS.stream().map(rung -> whole(figure(rung))).toList();
         List<Pair> pairs = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             for (int j = 0; j < i; j++) {
@@ -121,8 +122,8 @@ class FigureLikenessTest {
         pairs.sort(Comparator.comparingDouble(Pair::differs));
         pairs.stream()
                 .limit(16)
-                .forEach(
-                        p -> System.out.printf("%s and %s differ in %.2f %%%n", p.one(), p.other(), 100 * p.differs()));
+                .forEach(pair -> System.out.printf(
+                        "%s and %s differ in %.2f %%%n", pair.one(), pair.other(), 100 * pair.differs()));
         assertThat(pairs.get(0).differs()).as(pairs.get(0).toString()).isGreaterThan(0.008);
     }
 
@@ -131,9 +132,9 @@ class FigureLikenessTest {
         for (Rung rung : RUNGS) {
             Figure figure = figure(rung);
             List<Stroke> body = figure.body().stream()
-                    .filter(s -> !s.kind().startsWith("mark")
-                            && !s.kind().equals("way")
-                            && !s.kind().equals("judged"))
+                    .filter(stroke -> !stroke.kind().startsWith("mark")
+                            && !stroke.kind().equals("way")
+                            && !stroke.kind().equals("judged"))
                     .toList();
             double differs = difference(whole(figure), drawn(figure.box(), List.of(figure.scene(), body)));
             assertThat(differs).as(rung.code()).isGreaterThan(0.001);

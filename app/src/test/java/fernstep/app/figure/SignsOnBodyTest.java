@@ -21,7 +21,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 class SignsOnBodyTest {
     private static final Body HER = Body.of(70.0, 165.0);
     private static final List<Rung> RUNGS = CataloguePackage.shipped().strands().stream()
-            .flatMap(s -> s.rungs().stream())
+            .flatMap(strand -> strand.rungs().stream())
             .toList();
 
     /** Of a stroke's numbers, in tenths of a centimetre: the greatest change at any moment. */
@@ -95,8 +95,10 @@ class SignsOnBodyTest {
 
     @Test
     void a_body_that_shows_nothing_changes_by_its_breath_alone() {
-        Rung rung =
-                RUNGS.stream().filter(r -> r.code().equals("F3")).findFirst().orElseThrow();
+        Rung rung = RUNGS.stream()
+                .filter(each -> each.code().equals("F3"))
+                .findFirst()
+                .orElseThrow();
         Spotted her = Spotted.beside(rung, HER, List.of(SignCode.RUSHED));
         assertThat(her.changes().get("RUSHED")).containsOnlyNulls();
         assertThat(her.changes().get(Spotted.BREATH)).anyMatch(change -> change != null && greatest(change) > 0.7);
@@ -128,7 +130,7 @@ class SignsOnBodyTest {
                         && xy[i + 1] < figure.box().y() + figure.box().height();
                 inside.add(within ? 1.0 : 0.0);
             }
-            assertThat(inside.stream().mapToDouble(d -> d).average().orElse(0))
+            assertThat(inside.stream().mapToDouble(value -> value).average().orElse(0))
                     .as(rung.code() + ": the place is in the picture")
                     .isGreaterThan(0.95);
         }
@@ -151,7 +153,7 @@ class SignsOnBodyTest {
                     .isEqualTo(rung.position() == Position.HANDS_KNEES);
         }
         assertThat(RUNGS.stream()
-                        .filter(r -> FigureDrawing.signsOf(r).contains(SignCode.CONTACT_LOST))
+                        .filter(each -> FigureDrawing.signsOf(each).contains(SignCode.CONTACT_LOST))
                         .map(Rung::code))
                 .contains("HK1");
     }

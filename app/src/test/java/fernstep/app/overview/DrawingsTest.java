@@ -58,14 +58,15 @@ class DrawingsTest {
             double day = 960.0 / 182;
             assertThat(line.todayX()).isCloseTo(20 + 70 * day, within(1e-9));
             assertThat(line.weeks().get(1).x()).isCloseTo(20 + 28 * day, within(1e-9));
-            assertThat(line.gates()).anySatisfy(g -> assertThat(g.x()).isCloseTo(20 + 84 * day, within(1e-9)));
+            assertThat(line.gates()).anySatisfy(mark -> assertThat(mark.x()).isCloseTo(20 + 84 * day, within(1e-9)));
         }
 
         @Test
         void keeps_the_words_of_neighbours_apart() {
             assertThat(line.gates().get(0).labelY())
                     .isNotEqualTo(line.gates().get(1).labelY());
-            assertThat(line.gates()).allSatisfy(g -> assertThat(g.labelX()).isBetween(0.0, 1000.0));
+            assertThat(line.gates())
+                    .allSatisfy(mark -> assertThat(mark.labelX()).isBetween(0.0, 1000.0));
         }
 
         @Test
@@ -112,15 +113,19 @@ class DrawingsTest {
 
         private FrondDrawing.LeafShape leaf(String rung, String side) {
             return drawing.leaves().stream()
-                    .filter(l -> l.rung().equals(rung) && l.side().equals(side))
+                    .filter(shape -> shape.rung().equals(rung) && shape.side().equals(side))
                     .findFirst()
                     .orElseThrow();
         }
 
         @Test
         void has_a_pair_of_leaflets_for_a_rung_with_sides_and_one_for_a_rung_without() {
-            assertThat(drawing.leaves()).filteredOn(l -> l.rung().equals("F2")).hasSize(2);
-            assertThat(drawing.leaves()).filteredOn(l -> l.rung().equals("F8")).hasSize(1);
+            assertThat(drawing.leaves())
+                    .filteredOn(shape -> shape.rung().equals("F2"))
+                    .hasSize(2);
+            assertThat(drawing.leaves())
+                    .filteredOn(shape -> shape.rung().equals("F8"))
+                    .hasSize(1);
         }
 
         @Test

@@ -38,43 +38,45 @@ public enum StanceChange {
         return Arrays.stream(type.getEnumConstants()).map(Enum::name).toList();
     }
 
-    public String of(Stances s) {
+    public String of(Stances stances) {
         return switch (this) {
-            case ACTIVATION -> s.activation().name();
-            case SPINE -> s.spine().name();
-            case BREATH -> s.breath().name();
-            case EFFORT_TIMING -> s.effortTiming().name();
-            case DOMING -> s.doming().name();
-            case GAP_READING -> s.gapReading().name();
-            case START -> s.start().name();
-            case DOSE -> s.dose().name();
-            case FLEXION -> s.flexion().name();
-            case GARMENT -> s.garment().name();
-            case SIZE -> s.size().name();
+            case ACTIVATION -> stances.activation().name();
+            case SPINE -> stances.spine().name();
+            case BREATH -> stances.breath().name();
+            case EFFORT_TIMING -> stances.effortTiming().name();
+            case DOMING -> stances.doming().name();
+            case GAP_READING -> stances.gapReading().name();
+            case START -> stances.start().name();
+            case DOSE -> stances.dose().name();
+            case FLEXION -> stances.flexion().name();
+            case GARMENT -> stances.garment().name();
+            case SIZE -> stances.size().name();
         };
     }
 
     /** @throws IllegalArgumentException for an option this stance does not have */
-    public Stances in(Stances s, String option) {
+    public Stances in(Stances stances, String option) {
         if (!options().contains(option)) {
             throw new IllegalArgumentException(this + " is one of " + String.join(", ", options()));
         }
         return new Stances(
-                this == ACTIVATION ? Activation.valueOf(option) : s.activation(),
-                this == SPINE ? Spine.valueOf(option) : s.spine(),
-                this == BREATH ? Breath.valueOf(option) : s.breath(),
-                this == EFFORT_TIMING ? EffortTiming.valueOf(option) : s.effortTiming(),
-                this == DOMING ? Doming.valueOf(option) : s.doming(),
-                this == GAP_READING ? GapReading.valueOf(option) : s.gapReading(),
-                this == START ? Start.valueOf(option) : s.start(),
-                this == DOSE ? DoseStance.valueOf(option) : s.dose(),
-                this == FLEXION ? Flexion.valueOf(option) : s.flexion(),
-                this == GARMENT ? Garment.valueOf(option) : s.garment(),
-                this == SIZE ? Size.valueOf(option) : s.size());
+                this == ACTIVATION ? Activation.valueOf(option) : stances.activation(),
+                this == SPINE ? Spine.valueOf(option) : stances.spine(),
+                this == BREATH ? Breath.valueOf(option) : stances.breath(),
+                this == EFFORT_TIMING ? EffortTiming.valueOf(option) : stances.effortTiming(),
+                this == DOMING ? Doming.valueOf(option) : stances.doming(),
+                this == GAP_READING ? GapReading.valueOf(option) : stances.gapReading(),
+                this == START ? Start.valueOf(option) : stances.start(),
+                this == DOSE ? DoseStance.valueOf(option) : stances.dose(),
+                this == FLEXION ? Flexion.valueOf(option) : stances.flexion(),
+                this == GARMENT ? Garment.valueOf(option) : stances.garment(),
+                this == SIZE ? Size.valueOf(option) : stances.size());
     }
 
     /** Those in which two sets of stances differ. */
-    public static List<StanceChange> between(Stances a, Stances b) {
-        return Arrays.stream(values()).filter(c -> !c.of(a).equals(c.of(b))).toList();
+    public static List<StanceChange> between(Stances stances, Stances other) {
+        return Arrays.stream(values())
+                .filter(change -> !change.of(stances).equals(change.of(other)))
+                .toList();
     }
 }

@@ -42,9 +42,10 @@ public record Capacity(
     /** Empty where nothing of this family and side was done clean up to that day. */
     public static Optional<Capacity> of(List<Clean> log, LoadFamily family, @Nullable Side side, LocalDate today) {
         return log.stream()
-                .filter(c -> c.family() == family && !c.date().isAfter(today))
-                .filter(c -> c.side() == null || side == null || c.side() == side)
-                .map(c -> new Capacity(family, side, aged(c.loadIndex(), c.date(), today), c.holdS(), c.date()))
+                .filter(clean -> clean.family() == family && !clean.date().isAfter(today))
+                .filter(clean -> clean.side() == null || side == null || clean.side() == side)
+                .map(clean -> new Capacity(
+                        family, side, aged(clean.loadIndex(), clean.date(), today), clean.holdS(), clean.date()))
                 .max(Comparator.comparing(Capacity::loadIndex));
     }
 

@@ -40,16 +40,16 @@ public enum Dial {
     }
 
     /** Of the working (left) side, settled, in this dial's unit. */
-    public double value(Skeleton s, Body body) {
-        Pose p = s.pose();
+    public double value(Skeleton skeleton, Body body) {
+        Pose p = skeleton.pose();
         return switch (this) {
-            case HIP -> s.left().hipDeg();
-            case KNEE -> s.left().kneeDeg();
+            case HIP -> skeleton.left().hipDeg();
+            case KNEE -> skeleton.left().kneeDeg();
             case SHOULDER -> p.leftArm().shoulderDeg();
             case SWEEP -> p.left().sweepDeg();
             case OUT -> p.left().outDeg();
             case ARM_OUT -> p.leftArm().outDeg();
-            case TRUNK -> p.trunk().on() == TrunkContact.BACK ? p.trunk().spineDeg() : s.pitchDeg();
+            case TRUNK -> p.trunk().on() == TrunkContact.BACK ? p.trunk().spineDeg() : skeleton.pitchDeg();
             case UNLOAD -> PCT * (1 - p.left().floorShare());
             case SECOND_UNLOAD -> PCT * (1 - p.right().floorShare());
             case CUSHION -> PCT * p.trunk().cushionShare();

@@ -11,14 +11,14 @@ final class Direction {
     }
 
     /** Along up, front, left: spread outward, then turned about the trunk's long axis. */
-    static Point3 of(LegPose p, double deg, Side side) {
+    static Point3 of(LegPose pose, double deg, Side side) {
         double along = -Math.cos(Math.toRadians(deg));
         double front = Math.sin(Math.toRadians(deg));
-        if (p.outDeg() == 0 && p.sweepDeg() == 0) {
+        if (pose.outDeg() == 0 && pose.sweepDeg() == 0) {
             return new Point3(along, front, 0);
         }
-        double out = Math.toRadians(p.outDeg());
-        double sweep = Math.toRadians(p.sweepDeg());
+        double out = Math.toRadians(pose.outDeg());
+        double sweep = Math.toRadians(pose.sweepDeg());
         double aside = -along * Math.sin(out);
         return new Point3(
                 along * Math.cos(out),
@@ -26,13 +26,13 @@ final class Direction {
                 sign(side) * (aside * Math.cos(sweep) + front * Math.sin(sweep)));
     }
 
-    static Point3 of(ArmPose p, double deg, Side side) {
+    static Point3 of(ArmPose pose, double deg, Side side) {
         double along = -Math.cos(Math.toRadians(deg));
         double front = Math.sin(Math.toRadians(deg));
-        if (p.outDeg() == 0) {
+        if (pose.outDeg() == 0) {
             return new Point3(along, front, 0);
         }
-        double out = Math.toRadians(p.outDeg());
+        double out = Math.toRadians(pose.outDeg());
         return new Point3(along * Math.cos(out), front, sign(side) * -along * Math.sin(out));
     }
 }

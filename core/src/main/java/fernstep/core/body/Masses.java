@@ -34,20 +34,20 @@ final class Masses {
     /** One weight, N, and where it acts. */
     record Weight(double newtons, Point3 at) {}
 
-    static List<Weight> leg(Body b, Skeleton.Leg leg) {
-        double g = Body.GRAVITY * b.massKg();
+    static List<Weight> leg(Body body, Skeleton.Leg leg) {
+        double g = Body.GRAVITY * body.massKg();
         return List.of(
                 new Weight(g * THIGH, leg.hip().toward(leg.knee(), COM_SEGMENT)),
                 new Weight(g * SHANK, leg.knee().toward(leg.ankle(), COM_SEGMENT)),
-                new Weight(g * FOOT, leg.ankle().along(leg.footArrow(), COM_HALF * b.footM())));
+                new Weight(g * FOOT, leg.ankle().along(leg.footArrow(), COM_HALF * body.footM())));
     }
 
-    static double legN(Body b) {
-        return Body.GRAVITY * b.massKg() * (THIGH + SHANK + FOOT);
+    static double legN(Body body) {
+        return Body.GRAVITY * body.massKg() * (THIGH + SHANK + FOOT);
     }
 
-    static List<Weight> arm(Body b, Skeleton.Arm arm, double heldKg) {
-        double g = Body.GRAVITY * b.massKg();
+    static List<Weight> arm(Body body, Skeleton.Arm arm, double heldKg) {
+        double g = Body.GRAVITY * body.massKg();
         Point3 hand = arm.wrist().toward(arm.fingertip(), COM_HAND);
         List<Weight> weights = new ArrayList<>(4);
         weights.add(new Weight(g * UPPER_ARM, arm.shoulder().toward(arm.elbow(), COM_UPPER_ARM)));
@@ -60,66 +60,66 @@ final class Masses {
     }
 
     /** Of a leg what hangs on the body: kneeling, shank and foot lie on the mat and weigh nothing on the spine. */
-    static List<Weight> hangingLeg(Body b, Skeleton.Leg leg, LegPose pose) {
-        List<Weight> all = leg(b, leg);
+    static List<Weight> hangingLeg(Body body, Skeleton.Leg leg, LegPose pose) {
+        List<Weight> all = leg(body, leg);
         return pose.on() == LegContact.KNEE ? all.subList(0, 1) : all;
     }
 
     /** Of an arm what hangs on the body: a forearm that bears lies on what it bears on. */
-    static List<Weight> hangingArm(Body b, Skeleton.Arm arm, ArmPose pose) {
-        List<Weight> all = arm(b, arm, pose.heldKg());
+    static List<Weight> hangingArm(Body body, Skeleton.Arm arm, ArmPose pose) {
+        List<Weight> all = arm(body, arm, pose.heldKg());
         return pose.on() == ArmContact.FOREARM ? all.subList(0, 1) : all;
     }
 
     /** Head, thorax, abdomen, and what a pregnancy adds: all on the head's side of the lumbar section. */
-    static List<Weight> upperTrunk(Body b, Skeleton s) {
-        double g = Body.GRAVITY * b.massKg();
+    static List<Weight> upperTrunk(Body body, Skeleton skeleton) {
+        double g = Body.GRAVITY * body.massKg();
         List<Weight> weights = new ArrayList<>(4);
-        weights.add(head(b, s));
-        weights.add(thorax(b, s));
-        weights.add(new Weight(g * ABDOMEN, s.hip().toward(s.shoulder(), ABDOMEN_AT)));
-        if (b.bellyKg() > 0) {
+        weights.add(head(body, skeleton));
+        weights.add(thorax(body, skeleton));
+        weights.add(new Weight(g * ABDOMEN, skeleton.hip().toward(skeleton.shoulder(), ABDOMEN_AT)));
+        if (body.bellyKg() > 0) {
             weights.add(new Weight(
-                    Body.GRAVITY * b.bellyKg(),
-                    s.hip()
-                            .toward(s.shoulder(), BELLY_AT)
-                            .along(s.frame().front(), BELLY_FORWARD_SHARE * b.heightM())));
+                    Body.GRAVITY * body.bellyKg(),
+                    skeleton.hip()
+                            .toward(skeleton.shoulder(), BELLY_AT)
+                            .along(skeleton.frame().front(), BELLY_FORWARD_SHARE * body.heightM())));
         }
         return weights;
     }
 
-    static Weight pelvis(Body b, Skeleton s) {
-        return new Weight(Body.GRAVITY * b.massKg() * PELVIS, s.hip().toward(s.shoulder(), PELVIS_AT));
+    static Weight pelvis(Body body, Skeleton skeleton) {
+        return new Weight(Body.GRAVITY * body.massKg() * PELVIS, skeleton.hip().toward(skeleton.shoulder(), PELVIS_AT));
     }
 
     /** Head, arms, trunk above the lumbar section. */
-    static List<Weight> upper(Body b, Skeleton s) {
-        List<Weight> all = upperTrunk(b, s);
+    static List<Weight> upper(Body body, Skeleton skeleton) {
+        List<Weight> all = upperTrunk(body, skeleton);
         for (Side side : Side.values()) {
-            all.addAll(arm(b, s.arm(side), s.pose().arm(side).heldKg()));
+            all.addAll(arm(body, skeleton.arm(side), skeleton.pose().arm(side).heldKg()));
         }
         return all;
     }
 
-    static List<Weight> lower(Body b, Skeleton s) {
+    static List<Weight> lower(Body body, Skeleton skeleton) {
         List<Weight> all = new ArrayList<>(8);
-        all.add(pelvis(b, s));
+        all.add(pelvis(body, skeleton));
         for (Side side : Side.values()) {
-            all.addAll(hangingLeg(b, s.leg(side), s.pose().leg(side)));
+            all.addAll(hangingLeg(body, skeleton.leg(side), skeleton.pose().leg(side)));
         }
         return all;
     }
 
     /** What a head that leaves the mat weighs, N, at its centre. */
-    static Weight head(Body b, Skeleton s) {
-        Point3 neck = s.head().minus(s.shoulder());
+    static Weight head(Body body, Skeleton skeleton) {
+        Point3 neck = skeleton.head().minus(skeleton.shoulder());
         return new Weight(
-                Body.GRAVITY * b.massKg() * HEAD,
-                s.shoulder().along(neck.times(1 / neck.length()), COM_HALF * b.headM()));
+                Body.GRAVITY * body.massKg() * HEAD,
+                skeleton.shoulder().along(neck.times(1 / neck.length()), COM_HALF * body.headM()));
     }
 
     /** The upper trunk, N, at its centre. */
-    static Weight thorax(Body b, Skeleton s) {
-        return new Weight(Body.GRAVITY * b.massKg() * THORAX, s.hip().toward(s.shoulder(), THORAX_AT));
+    static Weight thorax(Body body, Skeleton skeleton) {
+        return new Weight(Body.GRAVITY * body.massKg() * THORAX, skeleton.hip().toward(skeleton.shoulder(), THORAX_AT));
     }
 }

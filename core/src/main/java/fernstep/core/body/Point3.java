@@ -10,12 +10,12 @@ package fernstep.core.body;
 public record Point3(double x, double y, double z) {
     public static final Point3 ORIGIN = new Point3(0, 0, 0);
 
-    public Point3 plus(Point3 o) {
-        return new Point3(x + o.x, y + o.y, z + o.z);
+    public Point3 plus(Point3 other) {
+        return new Point3(x + other.x, y + other.y, z + other.z);
     }
 
-    public Point3 minus(Point3 o) {
-        return new Point3(x - o.x, y - o.y, z - o.z);
+    public Point3 minus(Point3 other) {
+        return new Point3(x - other.x, y - other.y, z - other.z);
     }
 
     public Point3 times(double k) {
@@ -31,19 +31,19 @@ public record Point3(double x, double y, double z) {
         return new Point3(x, y + metres, z);
     }
 
-    Point3 toward(Point3 o, double share) {
-        return new Point3(x + share * (o.x - x), y + share * (o.y - y), z + share * (o.z - z));
+    Point3 toward(Point3 other, double share) {
+        return new Point3(x + share * (other.x - x), y + share * (other.y - y), z + share * (other.z - z));
     }
 
-    public double dot(Point3 o) {
-        return x * o.x + y * o.y + z * o.z;
+    public double dot(Point3 other) {
+        return x * other.x + y * other.y + z * other.z;
     }
 
     public double length() {
         return Math.sqrt(dot(this));
     }
 
-    public double distance(Point3 o) {
-        return minus(o).length();
+    public double distance(Point3 other) {
+        return minus(other).length();
     }
 }

@@ -165,39 +165,41 @@ final class SkeletonMaker {
         return new Leg(joint, knee, ankle, foot.heel(), foot.toe(), foot.direction(), hipDeg, kneeDeg);
     }
 
-    private double settledHip(LegPose p, Point3 joint, Side side) {
-        if (!p.on().onFloor() || pose.position() == Position.SIDE) {
-            return p.hipDeg();
+    private double settledHip(LegPose legPose, Point3 joint, Side side) {
+        if (!legPose.on().onFloor() || pose.position() == Position.SIDE) {
+            return legPose.hipDeg();
         }
-        return p.outDeg() != 0 ? p.hipDeg() : hipToReach(p, joint, legBearingM(side), p.on() != LegContact.KNEE);
+        return legPose.outDeg() != 0
+                ? legPose.hipDeg()
+                : hipToReach(legPose, joint, legBearingM(side), legPose.on() != LegContact.KNEE);
     }
 
     /** The hip angle nearest to the one asked for at which ankle (or knee) comes to this height. */
-    private double hipToReach(LegPose p, Point3 joint, double heightM, boolean ankle) {
-        Reach reach = new Reach(frame, b.thighM(), ankle ? b.shankM() : 0, -p.kneeDeg(), heightM - joint.y());
-        double hip = reach.nearestTo(p.hipDeg(), Math.cos(Math.toRadians(p.sweepDeg())));
+    private double hipToReach(LegPose pose, Point3 joint, double heightM, boolean ankle) {
+        Reach reach = new Reach(frame, b.thighM(), ankle ? b.shankM() : 0, -pose.kneeDeg(), heightM - joint.y());
+        double hip = reach.nearestTo(pose.hipDeg(), Math.cos(Math.toRadians(pose.sweepDeg())));
         return ImpossiblePose.angle("hip", hip, LegPose.HIP_MIN_DEG, LegPose.HIP_MAX_DEG);
     }
 
     /** With the trunk lying, or standing at a table, a bearing arm is settled like a leg. */
-    private double settledShoulder(ArmPose p, Point3 joint, Side side) {
+    private double settledShoulder(ArmPose armPose, Point3 joint, Side side) {
         boolean trunkIsFixed =
                 pose.trunk().on() != TrunkContact.NONE || pose.position().upright();
-        if (!p.on().onFloor() || !trunkIsFixed || pose.position() == Position.SIDE) {
-            return p.shoulderDeg();
+        if (!armPose.on().onFloor() || !trunkIsFixed || pose.position() == Position.SIDE) {
+            return armPose.shoulderDeg();
         }
-        double forearm = p.on() == ArmContact.FOREARM ? 0 : b.forearmM();
-        return new Reach(frame, b.upperArmM(), forearm, p.elbowDeg(), armBearingM(side) - joint.y())
-                .nearestTo(p.shoulderDeg(), 1);
+        double forearm = armPose.on() == ArmContact.FOREARM ? 0 : b.forearmM();
+        return new Reach(frame, b.upperArmM(), forearm, armPose.elbowDeg(), armBearingM(side) - joint.y())
+                .nearestTo(armPose.shoulderDeg(), 1);
     }
 
     /** Kneeling, the shank lies back along the floor. */
-    private Point3 shank(LegPose p, double hipDeg, Side side) {
-        if (p.on() == LegContact.KNEE && pose.position() != Position.SIDE) {
+    private Point3 shank(LegPose legPose, double hipDeg, Side side) {
+        if (legPose.on() == LegContact.KNEE && pose.position() != Position.SIDE) {
             Point3 back = pose.position().upright() ? frame.front() : frame.up();
             return new Point3(back.x() > 0 ? -1 : 1, 0, 0);
         }
-        return legFrame().inTheRoom(Direction.of(p, hipDeg - p.kneeDeg(), side));
+        return legFrame().inTheRoom(Direction.of(legPose, hipDeg - legPose.kneeDeg(), side));
     }
 
     private static double angleDeg(Point3 thigh, Point3 shank) {
@@ -206,21 +208,21 @@ final class SkeletonMaker {
     }
 
     /** From ankle toward the toes. */
-    private Point3 foot(LegPose p, double shankDeg, Side side) {
-        boolean legDown = p.on() == LegContact.FOOT && Math.abs(p.kneeDeg()) > 30;
-        if (pose.position().upright() && p.on() == LegContact.FOOT) {
+    private Point3 foot(LegPose legPose, double shankDeg, Side side) {
+        boolean legDown = legPose.on() == LegContact.FOOT && Math.abs(legPose.kneeDeg()) > 30;
+        if (pose.position().upright() && legPose.on() == LegContact.FOOT) {
             return Floor.level(frame.front());
         }
-        if (p.on() == LegContact.KNEE) {
-            return shank(p, shankDeg + p.kneeDeg(), side);
+        if (legPose.on() == LegContact.KNEE) {
+            return shank(legPose, shankDeg + legPose.kneeDeg(), side);
         }
         if (legDown && !pose.position().frontDown() && pose.position() != Position.SIDE) {
             return Floor.level(frame.up()).times(-1);
         }
-        if (!p.on().equals(LegContact.TOES) && pose.position().frontDown()) {
-            return frame.inTheRoom(Direction.of(p, shankDeg, side));
+        if (!legPose.on().equals(LegContact.TOES) && pose.position().frontDown()) {
+            return frame.inTheRoom(Direction.of(legPose, shankDeg, side));
         }
-        return legFrame().inTheRoom(Direction.of(p, shankDeg + 90, side));
+        return legFrame().inTheRoom(Direction.of(legPose, shankDeg + 90, side));
     }
 
     private Arm arm(Side side, Point3 shoulder) {

@@ -24,7 +24,7 @@ record Statics(List<Support> supports, double unbalancedNm) {
     }
 
     /** Resting on limbs, on the shoulders and feet, on the seat, or on the feet alone. */
-    static Statics propped(Skeleton s, List<Weight> all) {
+    static Statics propped(Skeleton skeleton, List<Weight> all) {
         double weight = 0;
         double momentX = 0;
         double momentZ = 0;
@@ -33,13 +33,13 @@ record Statics(List<Support> supports, double unbalancedNm) {
             momentX += w.newtons() * w.at().x();
             momentZ += w.newtons() * w.at().z();
         }
-        Group front = front(s);
-        Group rear = rear(s);
-        if (leansOnWall(s) && rear != null) {
-            return onWall(s, rear, weight, momentX, momentZ);
+        Group front = front(skeleton);
+        Group rear = rear(skeleton);
+        if (leansOnWall(skeleton) && rear != null) {
+            return onWall(skeleton, rear, weight, momentX, momentZ);
         }
         if (front == null || rear == null) {
-            return onOneGroup(s, front, rear, weight, momentX, momentZ);
+            return onOneGroup(skeleton, front, rear, weight, momentX, momentZ);
         }
         double atFront = (momentX - weight * rear.x()) / (front.x() - rear.x());
         double atRear = weight - atFront;
@@ -49,7 +49,7 @@ record Statics(List<Support> supports, double unbalancedNm) {
         if (atFront != 0) {
             frontZ = front.clamp((momentZ - atRear * rearZ) / atFront);
         }
-        boolean shoulders = s.pose().trunk().on() == TrunkContact.BACK;
+        boolean shoulders = skeleton.pose().trunk().on() == TrunkContact.BACK;
         Support.Group frontName = shoulders ? Support.Group.TRUNK : Support.Group.ARMS;
         return new Statics(
                 List.of(
@@ -59,11 +59,16 @@ record Statics(List<Support> supports, double unbalancedNm) {
     }
 
     private static Statics onOneGroup(
-            Skeleton s, @Nullable Group front, @Nullable Group rear, double weight, double momentX, double momentZ) {
+            Skeleton skeleton,
+            @Nullable Group front,
+            @Nullable Group rear,
+            double weight,
+            double momentX,
+            double momentZ) {
         Group only =
                 Objects.requireNonNull(rear != null ? rear : front, "a pose that nothing bears is refused earlier");
         double z = only.clamp(momentZ / weight);
-        boolean seat = s.pose().trunk().on() == TrunkContact.SEAT;
+        boolean seat = skeleton.pose().trunk().on() == TrunkContact.SEAT;
         Support support = new Support(
                 seat ? Support.Group.TRUNK : rear != null ? Support.Group.LEGS : Support.Group.ARMS,
                 new Point3(momentX / weight, only.y(), z),
@@ -74,8 +79,8 @@ record Statics(List<Support> supports, double unbalancedNm) {
     }
 
     /** Leaning on a wall: it pushes level at the hands, the feet answer by friction. */
-    private static Statics onWall(Skeleton s, Group rear, double weight, double momentX, double momentZ) {
-        Point3 hand = mean(s, true);
+    private static Statics onWall(Skeleton skeleton, Group rear, double weight, double momentX, double momentZ) {
+        Point3 hand = mean(skeleton, true);
         double push = Math.max(0, (momentX - weight * rear.x()) / (hand.y() - rear.y()));
         double z = rear.clamp(momentZ / weight);
         double feetX = (momentX - push * (hand.y() - rear.y())) / weight;
@@ -106,39 +111,39 @@ record Statics(List<Support> supports, double unbalancedNm) {
         return new Statics(List.copyOf(supports), 0);
     }
 
-    private static boolean leansOnWall(Skeleton s) {
-        return s.pose().position().upright()
-                && (s.pose().leftArm().on() == ArmContact.WALL
-                        || s.pose().rightArm().on() == ArmContact.WALL);
+    private static boolean leansOnWall(Skeleton skeleton) {
+        return skeleton.pose().position().upright()
+                && (skeleton.pose().leftArm().on() == ArmContact.WALL
+                        || skeleton.pose().rightArm().on() == ArmContact.WALL);
     }
 
-    private static @Nullable Group front(Skeleton s) {
-        if (s.pose().trunk().on() == TrunkContact.BACK) {
-            double half = Math.abs(s.leftArm().shoulder().z());
-            return new Group(s.shoulder().x(), -half, half, 0);
+    private static @Nullable Group front(Skeleton skeleton) {
+        if (skeleton.pose().trunk().on() == TrunkContact.BACK) {
+            double half = Math.abs(skeleton.leftArm().shoulder().z());
+            return new Group(skeleton.shoulder().x(), -half, half, 0);
         }
-        return group(s, true);
+        return group(skeleton, true);
     }
 
-    private static @Nullable Group rear(Skeleton s) {
-        if (s.pose().trunk().on() == TrunkContact.SEAT) {
-            double half = Math.abs(s.left().hip().z());
-            return new Group(s.hip().x(), -half, half, s.hip().y());
+    private static @Nullable Group rear(Skeleton skeleton) {
+        if (skeleton.pose().trunk().on() == TrunkContact.SEAT) {
+            double half = Math.abs(skeleton.left().hip().z());
+            return new Group(skeleton.hip().x(), -half, half, skeleton.hip().y());
         }
-        return group(s, false);
+        return group(skeleton, false);
     }
 
-    private static @Nullable Group group(Skeleton s, boolean arms) {
+    private static @Nullable Group group(Skeleton skeleton, boolean arms) {
         double x = 0;
         double from = Double.MAX_VALUE;
         double to = -Double.MAX_VALUE;
         int n = 0;
         for (Side side : Side.values()) {
             boolean bears = arms
-                    ? s.pose().arm(side).on().onFloor()
-                    : s.pose().leg(side).on().onFloor();
+                    ? skeleton.pose().arm(side).on().onFloor()
+                    : skeleton.pose().leg(side).on().onFloor();
             if (bears) {
-                Point3 at = arms ? armPoint(s, side) : legPoint(s, side);
+                Point3 at = arms ? armPoint(skeleton, side) : legPoint(skeleton, side);
                 x += at.x();
                 from = Math.min(from, at.z());
                 to = Math.max(to, at.z());
@@ -148,28 +153,30 @@ record Statics(List<Support> supports, double unbalancedNm) {
         return n == 0 ? null : new Group(x / n, from, to, 0);
     }
 
-    private static Point3 mean(Skeleton s, boolean arms) {
+    private static Point3 mean(Skeleton skeleton, boolean arms) {
         Point3 sum = Point3.ORIGIN;
         int n = 0;
         for (Side side : Side.values()) {
             if (arms
-                    ? s.pose().arm(side).on() == ArmContact.WALL
-                    : s.pose().leg(side).bears()) {
-                sum = sum.plus(arms ? s.arm(side).wrist() : legPoint(s, side));
+                    ? skeleton.pose().arm(side).on() == ArmContact.WALL
+                    : skeleton.pose().leg(side).bears()) {
+                sum = sum.plus(arms ? skeleton.arm(side).wrist() : legPoint(skeleton, side));
                 n++;
             }
         }
         return sum.times(1.0 / n);
     }
 
-    private static Point3 armPoint(Skeleton s, Side side) {
-        Skeleton.Arm arm = s.arm(side);
-        return s.pose().arm(side).on() == ArmContact.FOREARM ? arm.elbow().toward(arm.wrist(), 0.5) : arm.wrist();
+    private static Point3 armPoint(Skeleton skeleton, Side side) {
+        Skeleton.Arm arm = skeleton.arm(side);
+        return skeleton.pose().arm(side).on() == ArmContact.FOREARM
+                ? arm.elbow().toward(arm.wrist(), 0.5)
+                : arm.wrist();
     }
 
-    private static Point3 legPoint(Skeleton s, Side side) {
-        Skeleton.Leg leg = s.leg(side);
-        return switch (s.pose().leg(side).on()) {
+    private static Point3 legPoint(Skeleton skeleton, Side side) {
+        Skeleton.Leg leg = skeleton.leg(side);
+        return switch (skeleton.pose().leg(side).on()) {
             case KNEE -> leg.knee();
             case TOES -> leg.toe();
             default -> leg.ankle();

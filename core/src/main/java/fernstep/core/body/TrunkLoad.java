@@ -36,14 +36,14 @@ public record TrunkLoad(
         return of(body, Skeleton.of(body, pose));
     }
 
-    public static TrunkLoad of(Body body, Skeleton s) {
+    public static TrunkLoad of(Body body, Skeleton skeleton) {
         boolean lies =
-                switch (s.pose().trunk().on()) {
-                    case BACK -> s.pitchDeg() >= 0;
+                switch (skeleton.pose().trunk().on()) {
+                    case BACK -> skeleton.pitchDeg() >= 0;
                     case FRONT, FLANK -> true;
                     case SEAT, NONE -> false;
                 };
-        return lies ? new Lying(body, s).load() : propped(body, s);
+        return lies ? new Lying(body, skeleton).load() : propped(body, skeleton);
     }
 
     /** Of the same pose with left and right changed over. */
@@ -52,32 +52,33 @@ public record TrunkLoad(
     }
 
     /** The index without bending that the back line carries: what pulls at the front wall. */
-    public double frontIndex(Body b) {
-        return of(b, Math.max(0, bendingNm), turningNm, lateralNm, List.of()).loadIndex();
+    public double frontIndex(Body body) {
+        return of(body, Math.max(0, bendingNm), turningNm, lateralNm, List.of()).loadIndex();
     }
 
-    private static TrunkLoad of(Body b, double bendingNm, double turningNm, double lateralNm, List<Support> supports) {
+    private static TrunkLoad of(
+            Body body, double bendingNm, double turningNm, double lateralNm, List<Support> supports) {
         double squares = bendingNm * bendingNm + turningNm * turningNm + lateralNm * lateralNm;
-        double index = 1000 * Math.sqrt(squares) / (b.massKg() * Body.GRAVITY * b.heightM());
+        double index = 1000 * Math.sqrt(squares) / (body.massKg() * Body.GRAVITY * body.heightM());
         return new TrunkLoad(bendingNm, turningNm, lateralNm, index, supports);
     }
 
-    private static TrunkLoad propped(Body b, Skeleton s) {
-        List<Weight> upper = Masses.upperTrunk(b, s);
+    private static TrunkLoad propped(Body body, Skeleton skeleton) {
+        List<Weight> upper = Masses.upperTrunk(body, skeleton);
         List<Support> supports = new ArrayList<>();
         for (Side side : Side.values()) {
-            ArmPose pose = s.pose().arm(side);
-            if (s.pose().trunk().on() == TrunkContact.BACK && pose.bears()) {
-                supports.add(resting(Masses.arm(b, s.arm(side), pose.heldKg())));
+            ArmPose pose = skeleton.pose().arm(side);
+            if (skeleton.pose().trunk().on() == TrunkContact.BACK && pose.bears()) {
+                supports.add(resting(Masses.arm(body, skeleton.arm(side), pose.heldKg())));
             } else {
-                upper.addAll(Masses.hangingArm(b, s.arm(side), pose));
+                upper.addAll(Masses.hangingArm(body, skeleton.arm(side), pose));
             }
         }
         List<Weight> all = new ArrayList<>(upper);
-        all.addAll(Masses.lower(b, s));
-        Statics statics = Statics.propped(s, all);
+        all.addAll(Masses.lower(body, skeleton));
+        Statics statics = Statics.propped(skeleton, all);
         supports.addAll(statics.supports());
-        Point3 section = s.lumbar();
+        Point3 section = skeleton.lumbar();
         double x = 0;
         double y = 0;
         double z = 0;
@@ -95,12 +96,12 @@ public record TrunkLoad(
             }
         }
         Point3 moment = new Point3(x, y, z);
-        TrunkFrame frame = s.frame();
+        TrunkFrame frame = skeleton.frame();
         double turning = moment.dot(frame.up());
         double fromBelow = turning - statics.unbalancedNm() * frame.up().x();
-        double borne = 1 - s.pose().trunk().cushionShare();
+        double borne = 1 - skeleton.pose().trunk().cushionShare();
         return of(
-                b,
+                body,
                 -borne * moment.dot(frame.left()),
                 borne * (Math.abs(turning) >= Math.abs(fromBelow) ? turning : fromBelow),
                 borne * moment.dot(frame.front()),
@@ -129,10 +130,10 @@ public record TrunkLoad(
         private double armsNm;
         private double turningNm;
 
-        Lying(Body b, Skeleton s) {
-            this.b = b;
-            this.s = s;
-            this.headIsAtPlusX = s.frame().up().x() > 0;
+        Lying(Body body, Skeleton skeleton) {
+            this.b = body;
+            this.s = skeleton;
+            this.headIsAtPlusX = skeleton.frame().up().x() > 0;
         }
 
         /** From the hips along the mat toward the head, m; the hips lie at 0. */
@@ -217,8 +218,8 @@ public record TrunkLoad(
             return Math.max(0, Math.min(1, s.pose().trunk().spineDeg() / BLADES_CLEAR_DEG));
         }
 
-        private double aboutHinge(Weight w, double hinge) {
-            return w.newtons() * (headward(w.at()) - hinge);
+        private double aboutHinge(Weight weight, double hinge) {
+            return weight.newtons() * (headward(weight.at()) - hinge);
         }
 
         /** Face down, a lifted chest hangs from the lumbar section, less what the arms carry together with the pelvis. */

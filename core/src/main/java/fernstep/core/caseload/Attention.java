@@ -72,21 +72,21 @@ public record Attention(Kind kind, Reason reason) {
             LocalDate today) {}
 
     /** Most urgent first; empty where nothing waits. */
-    public static List<Attention> of(Question q) {
+    public static List<Attention> of(Question question) {
         List<Attention> all = new ArrayList<>();
-        outcome(q).ifPresent(all::add);
-        moves(q, all);
-        recheck(q).ifPresent(all::add);
-        clearance(q).ifPresent(all::add);
-        training(q, all);
-        garment(q).ifPresent(all::add);
-        gate(q).ifPresent(all::add);
+        outcome(question).ifPresent(all::add);
+        moves(question, all);
+        recheck(question).ifPresent(all::add);
+        clearance(question).ifPresent(all::add);
+        training(question, all);
+        garment(question).ifPresent(all::add);
+        gate(question).ifPresent(all::add);
         all.sort(Comparator.comparing(Attention::kind));
         return List.copyOf(all);
     }
 
-    private static Optional<Attention> outcome(Question q) {
-        Screening s = q.screening();
+    private static Optional<Attention> outcome(Question question) {
+        Screening s = question.screening();
         Kind kind = s.outcome() == Outcome.REFER_NOW
                 ? Kind.EMERGENCY
                 : s.outcome() == Outcome.ASK_FIRST ? Kind.ASK_FIRST : null;
@@ -97,102 +97,113 @@ public record Attention(Kind kind, Reason reason) {
                         Reason.of("board." + s.outcome(), s.reasons().get(0).answer())));
     }
 
-    private static void moves(Question q, List<Attention> all) {
-        long refer = count(q, Progress.Change.REFER);
+    private static void moves(Question question, List<Attention> all) {
+        long refer = count(question, Progress.Change.REFER);
         if (refer > 0) {
             all.add(new Attention(Kind.REFER, Reason.of("board.refer")));
         }
-        boolean nextDay = q.moves().stream().anyMatch(m -> m.reason().key().equals("progress.nextDay"));
+        boolean nextDay = question.moves().stream()
+                .anyMatch(progress -> progress.reason().key().equals("progress.nextDay"));
         if (nextDay && refer == 0) {
             all.add(new Attention(Kind.NEXT_DAY, Reason.of("board.nextDay")));
         }
-        if (count(q, Progress.Change.RECHECK_FIRST) > 0 && q.lastSession() != null) {
+        if (count(question, Progress.Change.RECHECK_FIRST) > 0 && question.lastSession() != null) {
             all.add(new Attention(
                     Kind.RECHECK_FIRST,
-                    Reason.of("board.recheckFirst", ChronoUnit.DAYS.between(q.lastSession(), q.today()))));
+                    Reason.of(
+                            "board.recheckFirst", ChronoUnit.DAYS.between(question.lastSession(), question.today()))));
         }
-        long ready = count(q, Progress.Change.NOTCH_UP) + count(q, Progress.Change.NEXT_RUNG);
+        long ready = count(question, Progress.Change.NOTCH_UP) + count(question, Progress.Change.NEXT_RUNG);
         if (ready > 0) {
             all.add(new Attention(Kind.READY, Reason.of(ready == 1 ? "board.ready" : "board.readyMany", ready)));
         }
     }
 
-    private static long count(Question q, Progress.Change change) {
-        return q.moves().stream().filter(m -> m.change() == change).count();
+    private static long count(Question question, Progress.Change change) {
+        return question.moves().stream()
+                .filter(progress -> progress.change() == change)
+                .count();
     }
 
-    private static Optional<Attention> recheck(Question q) {
-        LocalDate due = q.screening().recheckDue();
-        return due == null || due.isAfter(q.today())
+    private static Optional<Attention> recheck(Question question) {
+        LocalDate due = question.screening().recheckDue();
+        return due == null || due.isAfter(question.today())
                 ? Optional.empty()
                 : Optional.of(new Attention(Kind.RECHECK_DUE, Reason.of("board.recheck", due)));
     }
 
-    private static Optional<Attention> clearance(Question q) {
-        return q.facts().clearances().stream()
-                .filter(c -> c.expiry() != null
-                        && !c.expiry().isBefore(q.today())
-                        && !c.expiry().isAfter(q.today().plusDays(CLEARANCE_ENDS_WITHIN_DAYS)))
-                .filter(c -> q.facts().clearances().stream().noneMatch(other -> outlasts(other, c)))
+    private static Optional<Attention> clearance(Question question) {
+        return question.facts().clearances().stream()
+                .filter(clearance -> clearance.expiry() != null
+                        && !clearance.expiry().isBefore(question.today())
+                        && !clearance.expiry().isAfter(question.today().plusDays(CLEARANCE_ENDS_WITHIN_DAYS)))
+                .filter(clearance ->
+                        question.facts().clearances().stream().noneMatch(other -> outlasts(other, clearance)))
                 .findFirst()
-                .map(c -> new Attention(
+                .map(clearance -> new Attention(
                         Kind.CLEARANCE_ENDING,
-                        Reason.of("board.clearanceEnding", c.scope(), Objects.requireNonNull(c.expiry()))));
+                        Reason.of(
+                                "board.clearanceEnding",
+                                clearance.scope(),
+                                Objects.requireNonNull(clearance.expiry()))));
     }
 
     /** Another one covers the same and runs longer. */
-    private static boolean outlasts(Clearance other, Clearance c) {
-        boolean longer =
-                other.expiry() == null || (c.expiry() != null && other.expiry().isAfter(c.expiry()));
-        return !other.equals(c) && longer && other.scope().includes(c.scope());
+    private static boolean outlasts(Clearance other, Clearance clearance) {
+        boolean longer = other.expiry() == null
+                || (clearance.expiry() != null && other.expiry().isAfter(clearance.expiry()));
+        return !other.equals(clearance) && longer && other.scope().includes(clearance.scope());
     }
 
-    private static void training(Question q, List<Attention> all) {
-        if (q.moves().isEmpty() || q.lastSession() == null) {
+    private static void training(Question question, List<Attention> all) {
+        if (question.moves().isEmpty() || question.lastSession() == null) {
             return;
         }
-        long idle = ChronoUnit.DAYS.between(q.lastSession(), q.today());
-        boolean missed = 2 * q.sessionDaysThisWeek() < q.daysPerWeek() && idle >= MISSED_LOOKS_BACK_DAYS / 2;
+        long idle = ChronoUnit.DAYS.between(question.lastSession(), question.today());
+        boolean missed =
+                2 * question.sessionDaysThisWeek() < question.daysPerWeek() && idle >= MISSED_LOOKS_BACK_DAYS / 2;
         if (missed) {
             all.add(new Attention(
                     Kind.MISSED,
-                    q.sessionDaysThisWeek() == 0
+                    question.sessionDaysThisWeek() == 0
                             ? Reason.of("board.missedAll", idle)
-                            : Reason.of("board.missed", q.sessionDaysThisWeek(), q.daysPerWeek())));
+                            : Reason.of("board.missed", question.sessionDaysThisWeek(), question.daysPerWeek())));
         }
-        boolean stands = q.lastRise() != null
-                && ChronoUnit.DAYS.between(q.lastRise(), q.today()) >= STALLED_AFTER_DAYS
+        boolean stands = question.lastRise() != null
+                && ChronoUnit.DAYS.between(question.lastRise(), question.today()) >= STALLED_AFTER_DAYS
                 && idle < STALLED_AFTER_DAYS;
-        boolean nothingToConfirm = all.stream().noneMatch(a -> a.kind() == Kind.READY);
+        boolean nothingToConfirm = all.stream().noneMatch(attention -> attention.kind() == Kind.READY);
         if (stands && nothingToConfirm) {
             all.add(new Attention(
-                    Kind.STALLED, Reason.of("board.stalled", ChronoUnit.DAYS.between(q.lastRise(), q.today()) / WEEK)));
+                    Kind.STALLED,
+                    Reason.of("board.stalled", ChronoUnit.DAYS.between(question.lastRise(), question.today()) / WEEK)));
         }
     }
 
-    private static Optional<Attention> garment(Question q) {
-        if (q.stances().garment() != Stances.Garment.SUGGEST || q.facts().pregnant()) {
+    private static Optional<Attention> garment(Question question) {
+        if (question.stances().garment() != Stances.Garment.SUGGEST
+                || question.facts().pregnant()) {
             return Optional.empty();
         }
-        return q.facts().latestBirth().flatMap(birth -> {
+        return question.facts().latestBirth().flatMap(birth -> {
             LocalDate ends = GarmentSchedule.until(birth);
-            boolean near = !q.today().isBefore(ends.minusDays(GARMENT_NOTICE_DAYS))
-                    && !q.today().isAfter(ends.plusDays(GARMENT_LATEST_DAYS));
+            boolean near = !question.today().isBefore(ends.minusDays(GARMENT_NOTICE_DAYS))
+                    && !question.today().isAfter(ends.plusDays(GARMENT_LATEST_DAYS));
             return near
                     ? Optional.of(new Attention(Kind.GARMENT_ENDING, Reason.of("board.garment", ends)))
                     : Optional.empty();
         });
     }
 
-    private static Optional<Attention> gate(Question q) {
-        if (q.screening().outcome().closesGates()) {
+    private static Optional<Attention> gate(Question question) {
+        if (question.screening().outcome().closesGates()) {
             return Optional.empty();
         }
-        return q.screening().gates().values().stream()
-                .filter(g -> !g.open() && g.code() != GateCode.CURL)
-                .filter(g -> opensBy(g, q.today().plusDays(GATE_OPENS_WITHIN_DAYS)))
+        return question.screening().gates().values().stream()
+                .filter(gate -> !gate.open() && gate.code() != GateCode.CURL)
+                .filter(gate -> opensBy(gate, question.today().plusDays(GATE_OPENS_WITHIN_DAYS)))
                 .min(Comparator.comparing(Gate::opensOn))
-                .map(g -> new Attention(Kind.GATE_SOON, Reason.of("board.gate", g.code(), g.reason())));
+                .map(gate -> new Attention(Kind.GATE_SOON, Reason.of("board.gate", gate.code(), gate.reason())));
     }
 
     private static boolean opensBy(Gate gate, LocalDate last) {

@@ -79,9 +79,9 @@ public final class Catalogue {
                 .rungs
                 .values()
                 .forEach(rung -> rung.means()
-                        .forEach(w -> catalogue
+                        .forEach(waymark -> catalogue
                                 .byWaymark
-                                .computeIfAbsent(w, k -> new ArrayList<>())
+                                .computeIfAbsent(waymark, key -> new ArrayList<>())
                                 .add(rung)));
         catalogue.checkWaymarks(fileOf);
         return catalogue;
@@ -97,9 +97,9 @@ public final class Catalogue {
                     : marked.size() == 1 && marked.get(0).strand() == strand;
             if (!fits) {
                 String where = rungs.values().stream()
-                        .filter(r -> strand == null || r.strand() == strand)
+                        .filter(rung -> strand == null || rung.strand() == strand)
                         .findFirst()
-                        .map(r -> fileOf.getOrDefault(r.code(), ""))
+                        .map(rung -> fileOf.getOrDefault(rung.code(), ""))
                         .orElse(POSTURES);
                 String found = marked.isEmpty()
                         ? "none does"
@@ -129,8 +129,8 @@ public final class Catalogue {
         if (shipped == null) {
             throw new CatalogueProblem(file, 1, "strand " + own.code() + " must stand before rungs are added to it");
         }
-        own.rungs().stream().filter(r -> r.branchOf() == null).findFirst().ifPresent(r -> {
-            throw new CatalogueProblem(file, 1, r.code() + " must say which rung it branches off");
+        own.rungs().stream().filter(rung -> rung.branchOf() == null).findFirst().ifPresent(rung -> {
+            throw new CatalogueProblem(file, 1, rung.code() + " must say which rung it branches off");
         });
         List<Rung> all = new ArrayList<>(shipped.rungs());
         all.addAll(own.rungs());
@@ -157,7 +157,7 @@ public final class Catalogue {
     }
 
     private void checkLoops(Rung rung, Map<String, String> fileOf, Map<String, String> textByFile) {
-        if (leading(rung).stream().anyMatch(r -> r.code().equals(rung.code()))) {
+        if (leading(rung).stream().anyMatch(each -> each.code().equals(rung.code()))) {
             String file = fileOf.getOrDefault(rung.code(), "");
             String text = textByFile.getOrDefault(file, "");
             throw problemAt(file, text, rung.code(), rung.code() + " waits for itself");
@@ -173,7 +173,7 @@ public final class Catalogue {
             return List.of();
         }
         Set<String> codes = new LinkedHashSet<>();
-        rung.gates().forEach(g -> g.rungAskedFor().ifPresent(codes::add));
+        rung.gates().forEach(gate -> gate.rungAskedFor().ifPresent(codes::add));
         if (rung.branchOf() != null) {
             codes.add(rung.branchOf());
         }

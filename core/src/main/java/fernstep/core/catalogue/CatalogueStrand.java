@@ -11,6 +11,6 @@ public record CatalogueStrand(Strand code, String name, List<Rung> rungs) {
 
     /** Without side branches: the ladder she climbs. */
     public List<Rung> mainLine() {
-        return rungs.stream().filter(r -> r.branchOf() == null).toList();
+        return rungs.stream().filter(rung -> rung.branchOf() == null).toList();
     }
 }

@@ -54,69 +54,69 @@ final class PoseReader {
         return pose(holder.part(field));
     }
 
-    private Pose pose(YamlPart p) {
-        @Nullable Pose from = p.has("from") ? read(p, "from") : null;
+    private Pose pose(YamlPart part) {
+        @Nullable Pose from = part.has("from") ? read(part, "from") : null;
         try {
             Pose pose = new Pose(
-                    p.has("position") || from == null ? p.code("position", Position.class) : from.position(),
-                    trunk(p, from == null ? TRUNK : from.trunk()),
-                    leg(p, "working", leg(p, "legs", from == null ? LEG : from.left())),
-                    leg(p, "other", leg(p, "legs", from == null ? LEG : from.right())),
-                    arm(p, "workingArm", arm(p, "arms", from == null ? ARM : from.leftArm())),
-                    arm(p, "otherArm", arm(p, "arms", from == null ? ARM : from.rightArm())),
+                    part.has("position") || from == null ? part.code("position", Position.class) : from.position(),
+                    trunk(part, from == null ? TRUNK : from.trunk()),
+                    leg(part, "working", leg(part, "legs", from == null ? LEG : from.left())),
+                    leg(part, "other", leg(part, "legs", from == null ? LEG : from.right())),
+                    arm(part, "workingArm", arm(part, "arms", from == null ? ARM : from.leftArm())),
+                    arm(part, "otherArm", arm(part, "arms", from == null ? ARM : from.rightArm())),
                     from == null ? Side.LEFT : from.lower());
-            p.nothingElse();
+            part.nothingElse();
             return pose;
         } catch (ImpossiblePose e) {
-            throw p.problem("", e.getMessage());
+            throw part.problem("", e.getMessage());
         }
     }
 
-    private static TrunkPose trunk(YamlPart p, TrunkPose from) {
-        return p.optionalPart("trunk")
-                .map(t -> {
+    private static TrunkPose trunk(YamlPart part, TrunkPose from) {
+        return part.optionalPart("trunk")
+                .map(yamlPart -> {
                     TrunkPose trunk = new TrunkPose(
-                            t.number("pitch", from.pitchDeg()),
-                            t.number("spine", from.spineDeg()),
-                            t.number("neck", from.neckDeg()),
-                            t.number("pelvis", from.pelvisDeg()),
-                            t.has("on") ? t.code("on", TrunkContact.class) : from.on(),
-                            t.number("cushion", from.cushionShare()));
-                    t.nothingElse();
+                            yamlPart.number("pitch", from.pitchDeg()),
+                            yamlPart.number("spine", from.spineDeg()),
+                            yamlPart.number("neck", from.neckDeg()),
+                            yamlPart.number("pelvis", from.pelvisDeg()),
+                            yamlPart.has("on") ? yamlPart.code("on", TrunkContact.class) : from.on(),
+                            yamlPart.number("cushion", from.cushionShare()));
+                    yamlPart.nothingElse();
                     return trunk;
                 })
                 .orElse(from);
     }
 
-    private static LegPose leg(YamlPart p, String field, LegPose from) {
-        return p.optionalPart(field)
-                .map(l -> {
-                    LegContact on = l.has("on") ? l.code("on", LegContact.class) : from.on();
+    private static LegPose leg(YamlPart part, String field, LegPose from) {
+        return part.optionalPart(field)
+                .map(yamlPart -> {
+                    LegContact on = yamlPart.has("on") ? yamlPart.code("on", LegContact.class) : from.on();
                     double rests = on == from.on() ? from.floorShare() : on.onSole() ? 1 : 0;
                     LegPose leg = new LegPose(
-                            l.number("hip", from.hipDeg()),
-                            l.number("knee", from.kneeDeg()),
-                            l.number("sweep", from.sweepDeg()),
-                            l.number("out", from.outDeg()),
+                            yamlPart.number("hip", from.hipDeg()),
+                            yamlPart.number("knee", from.kneeDeg()),
+                            yamlPart.number("sweep", from.sweepDeg()),
+                            yamlPart.number("out", from.outDeg()),
                             on,
-                            l.number("floor", rests));
-                    l.nothingElse();
+                            yamlPart.number("floor", rests));
+                    yamlPart.nothingElse();
                     return leg;
                 })
                 .orElse(from);
     }
 
-    private static ArmPose arm(YamlPart p, String field, ArmPose from) {
-        return p.optionalPart(field)
-                .map(a -> {
+    private static ArmPose arm(YamlPart part, String field, ArmPose from) {
+        return part.optionalPart(field)
+                .map(yamlPart -> {
                     ArmPose arm = new ArmPose(
-                            a.number("shoulder", from.shoulderDeg()),
-                            a.number("elbow", from.elbowDeg()),
-                            a.number("out", from.outDeg()),
-                            a.has("on") ? a.code("on", ArmContact.class) : from.on(),
-                            a.number("kg", from.heldKg()),
-                            a.number("surface", from.surfaceShare()));
-                    a.nothingElse();
+                            yamlPart.number("shoulder", from.shoulderDeg()),
+                            yamlPart.number("elbow", from.elbowDeg()),
+                            yamlPart.number("out", from.outDeg()),
+                            yamlPart.has("on") ? yamlPart.code("on", ArmContact.class) : from.on(),
+                            yamlPart.number("kg", from.heldKg()),
+                            yamlPart.number("surface", from.surfaceShare()));
+                    yamlPart.nothingElse();
                     return arm;
                 })
                 .orElse(from);

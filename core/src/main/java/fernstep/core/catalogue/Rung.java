@@ -192,12 +192,12 @@ public record Rung(
 
     /** The same rung off the floor, where it has such a form. */
     public Optional<Rung> offTheFloor() {
-        return Optional.ofNullable(upright).map(v -> moved(v.position(), v.movement()));
+        return Optional.ofNullable(upright).map(variant -> moved(variant.position(), variant.movement()));
     }
 
     /** The same rung where it asks less of her, where it names such a place. */
     public Optional<Rung> easier() {
-        return Optional.ofNullable(easierPosition).map(v -> moved(v.position(), v.movement()));
+        return Optional.ofNullable(easierPosition).map(variant -> moved(variant.position(), variant.movement()));
     }
 
     /** As far as it is done now, with free knees bent so much further or with one limb instead of two. */
@@ -216,8 +216,8 @@ public record Rung(
     /** With what is added so that control comes easier, where it can be seen. */
     public Rung withHelpers(Set<Helper> added) {
         Set<Prop> all = new LinkedHashSet<>(props);
-        added.forEach(h -> {
-            switch (h) {
+        added.forEach(helper -> {
+            switch (helper) {
                 case BALL, INNER_THIGHS -> all.add(Prop.BALL);
                 case HEAD_SHOULDERS -> all.add(Prop.PILLOW);
                 case ROD -> all.add(Prop.ROD);

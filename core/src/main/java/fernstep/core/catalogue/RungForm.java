@@ -36,7 +36,7 @@ public enum RungForm {
     /** The form in which a rung stands in a plan. */
     public static RungForm of(Rung done, Rung plain) {
         return Arrays.stream(values())
-                .filter(f -> f.of(plain).equals(done))
+                .filter(form -> form.of(plain).equals(done))
                 .findFirst()
                 .orElse(PLAIN);
     }
@@ -44,8 +44,8 @@ public enum RungForm {
     /** The first form of a rung that is open to her; empty where none is. */
     public static Optional<RungForm> openTo(Rung plain, Set<Restriction> closed) {
         return Arrays.stream(values())
-                .filter(f -> f != EASIER)
-                .filter(f -> f.of(plain).closedBy(closed).isEmpty())
+                .filter(form -> form != EASIER)
+                .filter(form -> form.of(plain).closedBy(closed).isEmpty())
                 .findFirst();
     }
 }

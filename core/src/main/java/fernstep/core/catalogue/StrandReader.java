@@ -56,92 +56,93 @@ final class StrandReader {
 
     /** What a rung does not say itself is as usual on its strand. */
     private static Rung rung(
-            YamlPart p, YamlPart usual, PoseReader poses, Strand strand, int order, Map<String, String> strandCues) {
+            YamlPart part, YamlPart usual, PoseReader poses, Strand strand, int order, Map<String, String> strandCues) {
         Map<String, String> cues = new LinkedHashMap<>(strandCues);
-        cues.putAll(p.textByCode("cues", Stances.Activation.class));
-        cues.putAll(p.textByCode("spineCues", Stances.Spine.class));
-        YamlPart tempo = own(p, usual, "tempo").part("tempo");
-        Movement movement = movement(p, poses);
-        LoadFamily family =
-                own(p, usual, "family").has("family") ? own(p, usual, "family").code("family", LoadFamily.class) : null;
+        cues.putAll(part.textByCode("cues", Stances.Activation.class));
+        cues.putAll(part.textByCode("spineCues", Stances.Spine.class));
+        YamlPart tempo = own(part, usual, "tempo").part("tempo");
+        Movement movement = movement(part, poses);
+        LoadFamily family = own(part, usual, "family").has("family")
+                ? own(part, usual, "family").code("family", LoadFamily.class)
+                : null;
         Rung rung = new Rung(
-                p.text("code"),
-                p.text("name"),
+                part.text("code"),
+                part.text("name"),
                 strand,
                 order,
-                own(p, usual, "aim").code("aim", Aim.class),
+                own(part, usual, "aim").code("aim", Aim.class),
                 movement.full().position(),
-                p.flag("perSide", false),
-                p.flag("loaded", false),
-                window(p.part("window")),
+                part.flag("perSide", false),
+                part.flag("loaded", false),
+                window(part.part("window")),
                 new Tempo(tempo.whole("lift"), tempo.whole("return"), tempo.whole("rest")),
-                gates(p),
+                gates(part),
                 movement,
                 family,
-                sight(p, usual),
-                p.codes("props", Prop.class),
-                own(p, usual, "watch").codes("watch", SignCode.class),
-                own(p, usual, "levers").codes("levers", Lever.class),
-                own(p, usual, "helpers").codes("helpers", Helper.class),
-                p.flag("fromDayOne", false),
-                variant(p, "upright", poses),
-                variant(p, "easier", poses),
-                p.optionalText("branchOf").orElse(null),
-                p.texts("standIns"),
-                p.text("howTo"),
+                sight(part, usual),
+                part.codes("props", Prop.class),
+                own(part, usual, "watch").codes("watch", SignCode.class),
+                own(part, usual, "levers").codes("levers", Lever.class),
+                own(part, usual, "helpers").codes("helpers", Helper.class),
+                part.flag("fromDayOne", false),
+                variant(part, "upright", poses),
+                variant(part, "easier", poses),
+                part.optionalText("branchOf").orElse(null),
+                part.texts("standIns"),
+                part.text("howTo"),
                 cues,
-                p.text("caution"),
-                p.codes("means", Waymark.class),
-                own(p, usual, "shows").codes("shows", ActionMark.class),
-                p.codes("asks", Strain.class));
+                part.text("caution"),
+                part.codes("means", Waymark.class),
+                own(part, usual, "shows").codes("shows", ActionMark.class),
+                part.codes("asks", Strain.class));
         boolean everyCue = Arrays.stream(Stances.Activation.values())
-                .allMatch(a -> rung.cues().containsKey(a.name()));
+                .allMatch(activation -> rung.cues().containsKey(activation.name()));
         if (!everyCue) {
-            throw p.problem("code", rung.code() + " needs a cue for every activation stance");
+            throw part.problem("code", rung.code() + " needs a cue for every activation stance");
         }
         if (rung.offers(Lever.RAISE_RANGE) && !rung.hasRange()) {
-            throw p.problem("levers", rung.code() + " offers a range lever but has no range");
+            throw part.problem("levers", rung.code() + " offers a range lever but has no range");
         }
         if (rung.offers(Lever.EASIER_POSITION) != (rung.easierPosition() != null)) {
-            throw p.problem("levers", rung.code() + " must name its easier position where it offers that lever");
+            throw part.problem("levers", rung.code() + " must name its easier position where it offers that lever");
         }
-        checkRange(p, rung);
-        checkEasier(p, rung);
+        checkRange(part, rung);
+        checkEasier(part, rung);
         boolean needsHelper = rung.offers(Lever.ADD_HELPER) || rung.offers(Lever.SUPPORT);
         if (needsHelper && rung.helpers().isEmpty()) {
-            throw p.problem("levers", rung.code() + " offers a helper lever but names no helper");
+            throw part.problem("levers", rung.code() + " offers a helper lever but names no helper");
         }
         tempo.nothingElse();
-        p.nothingElse();
+        part.nothingElse();
         return rung;
     }
 
-    private static Sight sight(YamlPart p, YamlPart usual) {
+    private static Sight sight(YamlPart part, YamlPart usual) {
         usual.isKnown("sight");
-        return p.has("sight") || usual.has("sight") ? Sight.read(p, usual) : Sight.USUAL;
+        return part.has("sight") || usual.has("sight") ? Sight.read(part, usual) : Sight.USUAL;
     }
 
-    private static YamlPart own(YamlPart p, YamlPart usual, String field) {
+    private static YamlPart own(YamlPart part, YamlPart usual, String field) {
         usual.isKnown(field);
-        return p.has(field) ? p : usual;
+        return part.has(field) ? part : usual;
     }
 
-    private static Window window(YamlPart p) {
-        Optional<Span> reps = p.span("reps");
-        Optional<Span> hold = p.span("holdS");
-        Optional<Span> breaths = p.span("breaths");
+    private static Window window(YamlPart part) {
+        Optional<Span> reps = part.span("reps");
+        Optional<Span> hold = part.span("holdS");
+        Optional<Span> breaths = part.span("breaths");
         if (reps.isEmpty() && hold.isEmpty() && breaths.isEmpty()) {
-            throw p.problem("window", "a window needs reps, holdS or breaths");
+            throw part.problem("window", "a window needs reps, holdS or breaths");
         }
         Window window = new Window(
-                p.span("sets").orElse(new Span(1, 3)), reps.orElse(null), hold.orElse(null), breaths.orElse(null));
-        p.nothingElse();
+                part.span("sets").orElse(new Span(1, 3)), reps.orElse(null), hold.orElse(null), breaths.orElse(null));
+        part.nothingElse();
         return window;
     }
 
-    private static List<RungGate> gates(YamlPart p) {
+    private static List<RungGate> gates(YamlPart part) {
         List<RungGate> gates = new ArrayList<>();
-        for (YamlPart g : p.parts("gates")) {
+        for (YamlPart g : part.parts("gates")) {
             gates.add(gate(g));
             g.nothingElse();
         }
@@ -149,52 +150,52 @@ final class StrandReader {
     }
 
     /** A kind that is not known stops the start: it could only be read as open. */
-    private static RungGate gate(YamlPart g) {
-        if (g.has("topHeldWeeks")) {
-            return new RungGate.TopHeldWeeks(g.text("rung"), g.whole("topHeldWeeks"));
-        } else if (g.has("opened")) {
-            return new RungGate.Opened(g.code("opened", GateCode.class));
-        } else if (g.has("rung")) {
-            return new RungGate.CleanRung(g.text("rung"), g.flag("bothSides", false));
-        } else if (g.has("setGrade")) {
-            return new RungGate.SetGrade(g.whole("setGrade"));
-        } else if (g.flag("notPregnant", false)) {
+    private static RungGate gate(YamlPart part) {
+        if (part.has("topHeldWeeks")) {
+            return new RungGate.TopHeldWeeks(part.text("rung"), part.whole("topHeldWeeks"));
+        } else if (part.has("opened")) {
+            return new RungGate.Opened(part.code("opened", GateCode.class));
+        } else if (part.has("rung")) {
+            return new RungGate.CleanRung(part.text("rung"), part.flag("bothSides", false));
+        } else if (part.has("setGrade")) {
+            return new RungGate.SetGrade(part.whole("setGrade"));
+        } else if (part.flag("notPregnant", false)) {
             return new RungGate.NotPregnant();
-        } else if (g.has("pregnantToWeek")) {
-            return new RungGate.PregnantToWeek(g.whole("pregnantToWeek"));
-        } else if (g.has("cleanWeeks")) {
-            return new RungGate.CleanWeeks(g.whole("cleanWeeks"));
-        } else if (g.flag("scoop", false)) {
+        } else if (part.has("pregnantToWeek")) {
+            return new RungGate.PregnantToWeek(part.whole("pregnantToWeek"));
+        } else if (part.has("cleanWeeks")) {
+            return new RungGate.CleanWeeks(part.whole("cleanWeeks"));
+        } else if (part.flag("scoop", false)) {
             return new RungGate.Scoop();
-        } else if (g.flag("firmMidline", false)) {
+        } else if (part.flag("firmMidline", false)) {
             return new RungGate.FirmMidline();
-        } else if (g.has("anySide")) {
-            return new RungGate.AnySide(g.text("anySide"));
-        } else if (g.flag("breathControl", false)) {
+        } else if (part.has("anySide")) {
+            return new RungGate.AnySide(part.text("anySide"));
+        } else if (part.flag("breathControl", false)) {
             return new RungGate.BreathControl();
-        } else if (g.has("weeksAfterBirth")) {
-            return new RungGate.WeeksAfterBirth(g.whole("weeksAfterBirth"));
-        } else if (g.flag("floorQuiet", false)) {
+        } else if (part.has("weeksAfterBirth")) {
+            return new RungGate.WeeksAfterBirth(part.whole("weeksAfterBirth"));
+        } else if (part.flag("floorQuiet", false)) {
             return new RungGate.FloorQuiet();
-        } else if (g.flag("floorReady", false)) {
+        } else if (part.flag("floorReady", false)) {
             return new RungGate.FloorReady();
-        } else if (g.has("eitherRung")) {
-            return new RungGate.EitherRung(g.text("eitherRung"), g.text("or"));
+        } else if (part.has("eitherRung")) {
+            return new RungGate.EitherRung(part.text("eitherRung"), part.text("or"));
         }
-        throw g.problem("", "a gate of a kind that is not known: " + String.join(", ", g.names()));
+        throw part.problem("", "a gate of a kind that is not known: " + String.join(", ", part.names()));
     }
 
-    private static Rung.@Nullable Variant variant(YamlPart p, String field, PoseReader poses) {
-        return p.optionalPart(field)
-                .map(v -> {
-                    Movement movement = read(v, poses);
+    private static Rung.@Nullable Variant variant(YamlPart part, String field, PoseReader poses) {
+        return part.optionalPart(field)
+                .map(yamlPart -> {
+                    Movement movement = read(yamlPart, poses);
                     return new Rung.Variant(movement.full().position(), movement);
                 })
                 .orElse(null);
     }
 
-    private static Movement movement(YamlPart p, PoseReader poses) {
-        return read(p.part("move"), poses);
+    private static Movement movement(YamlPart part, PoseReader poses) {
+        return read(part.part("move"), poses);
     }
 
     private static Movement read(YamlPart move, PoseReader poses) {
@@ -216,25 +217,26 @@ final class StrandReader {
         return movement;
     }
 
-    private static void checkRange(YamlPart p, Rung rung) {
+    private static void checkRange(YamlPart part, Rung rung) {
         if (!rung.hasRange()) {
             return;
         }
         if (rung.family() == null) {
-            throw p.problem("move", rung.code() + " has a range but no load family: nothing says what the range does");
+            throw part.problem(
+                    "move", rung.code() + " has a range but no load family: nothing says what the range does");
         }
         for (Body body : BODIES) {
             double before = 0;
             for (int i = 0; i <= RANGES_TRIED; i++) {
                 double index = rung.indexAt((double) i / RANGES_TRIED, body);
                 if (index < before * STILL_THE_SAME) {
-                    throw p.problem("move", rung.code() + ": the load falls while the range grows");
+                    throw part.problem("move", rung.code() + ": the load falls while the range grows");
                 }
                 before = index;
             }
             double rises = before / rung.indexAt(0, body);
             if (rises < RANGE_WORTH_HAVING) {
-                throw p.problem(
+                throw part.problem(
                         "move",
                         rung.code() + ": from its easiest to its full range the load rises by "
                                 + Math.round(100 * (rises - 1)) + " %, less than 15 %: such a rung has no range");
@@ -242,14 +244,14 @@ final class StrandReader {
         }
     }
 
-    private static void checkEasier(YamlPart p, Rung rung) {
+    private static void checkEasier(YamlPart part, Rung rung) {
         Rung.Variant easier = rung.easierPosition();
         if (easier == null || rung.family() == null) {
             return;
         }
         double index = easier.movement().peak(TRIED_ON, 1).loadIndex();
         if (index > EASIER_AT_MOST * rung.indexAt(0, TRIED_ON)) {
-            throw p.problem("easier", rung.code() + ": its easier position asks no less of her");
+            throw part.problem("easier", rung.code() + ": its easier position asks no less of her");
         }
     }
 }

@@ -69,7 +69,7 @@ final class YamlPart {
     }
 
     double number(String field, double otherwise) {
-        return optional(field).map(n -> number(n, field, false)).orElse(otherwise);
+        return optional(field).map(node -> number(node, field, false)).orElse(otherwise);
     }
 
     String text(String field) {
@@ -77,15 +77,15 @@ final class YamlPart {
     }
 
     Optional<String> optionalText(String field) {
-        return optional(field).map(n -> scalar(n, field));
+        return optional(field).map(node -> scalar(node, field));
     }
 
     boolean flag(String field, boolean otherwise) {
         return optional(field)
-                .map(n -> switch (scalar(n, field)) {
+                .map(node -> switch (scalar(node, field)) {
                     case "true" -> true;
                     case "false" -> false;
-                    default -> throw problem(n, "'" + field + "' must be true or false");
+                    default -> throw problem(node, "'" + field + "' must be true or false");
                 })
                 .orElse(otherwise);
     }
@@ -100,7 +100,7 @@ final class YamlPart {
 
     <E extends Enum<E>> List<E> codes(String field, Class<E> type) {
         return optional(field)
-                .map(n -> items(n, field).stream()
+                .map(node -> items(node, field).stream()
                         .map(item -> code(item, field, type))
                         .toList())
                 .orElse(List.of());
@@ -108,19 +108,19 @@ final class YamlPart {
 
     List<String> texts(String field) {
         return optional(field)
-                .map(n -> items(n, field).stream()
+                .map(node -> items(node, field).stream()
                         .map(item -> scalar(item, field))
                         .toList())
                 .orElse(List.of());
     }
 
     Optional<Span> span(String field) {
-        return optional(field).map(n -> {
-            List<Double> ends = items(n, field).stream()
+        return optional(field).map(node -> {
+            List<Double> ends = items(node, field).stream()
                     .map(item -> number(item, field, true))
                     .toList();
             if (ends.size() != 2 || ends.get(1) < ends.get(0)) {
-                throw problem(n, "'" + field + "' needs two numbers, the smaller first");
+                throw problem(node, "'" + field + "' needs two numbers, the smaller first");
             }
             return new Span(ends.get(0).intValue(), ends.get(1).intValue());
         });
@@ -131,12 +131,12 @@ final class YamlPart {
     }
 
     Optional<YamlPart> optionalPart(String field) {
-        return optional(field).map(n -> new YamlPart(file, n));
+        return optional(field).map(node -> new YamlPart(file, node));
     }
 
     List<YamlPart> parts(String field) {
         return optional(field)
-                .map(n -> items(n, field).stream()
+                .map(node -> items(node, field).stream()
                         .map(item -> new YamlPart(file, item))
                         .toList())
                 .orElse(List.of());
@@ -144,10 +144,10 @@ final class YamlPart {
 
     <E extends Enum<E>> Map<String, String> textByCode(String field, Class<E> type) {
         return optionalPart(field)
-                .map(p -> {
+                .map(part -> {
                     Map<String, String> texts = new LinkedHashMap<>();
-                    p.fields.forEach((name, n) -> {
-                        texts.put(code(name, n, field, type).name(), p.text(name));
+                    part.fields.forEach((name, node) -> {
+                        texts.put(code(name, node, field, type).name(), part.text(name));
                     });
                     return texts;
                 })
@@ -161,9 +161,9 @@ final class YamlPart {
 
     /** Called when all was read: a field nobody asked for is a spelling mistake. */
     void nothingElse() {
-        fields.forEach((name, n) -> {
+        fields.forEach((name, node) -> {
             if (!read.contains(name)) {
-                throw problem(n, "unknown field '" + name + "'");
+                throw problem(node, "unknown field '" + name + "'");
             }
         });
     }
@@ -185,43 +185,43 @@ final class YamlPart {
         return Optional.ofNullable(fields.get(field));
     }
 
-    private String scalar(Node n, String field) {
-        if (!(n instanceof ScalarNode scalar) || scalar.getValue().isBlank()) {
-            throw problem(n, "'" + field + "' needs a value");
+    private String scalar(Node node, String field) {
+        if (!(node instanceof ScalarNode scalar) || scalar.getValue().isBlank()) {
+            throw problem(node, "'" + field + "' needs a value");
         }
         return scalar.getValue();
     }
 
-    private List<Node> items(Node n, String field) {
-        if (!(n instanceof SequenceNode sequence)) {
-            throw problem(n, "'" + field + "' needs a list");
+    private List<Node> items(Node node, String field) {
+        if (!(node instanceof SequenceNode sequence)) {
+            throw problem(node, "'" + field + "' needs a list");
         }
         return new ArrayList<>(sequence.getValue());
     }
 
-    private double number(Node n, String field, boolean whole) {
-        String text = scalar(n, field);
+    private double number(Node node, String field, boolean whole) {
+        String text = scalar(node, field);
         try {
             double value = Double.parseDouble(text);
             if (whole && value != Math.rint(value)) {
-                throw problem(n, "'" + field + "' needs a whole number, was " + text);
+                throw problem(node, "'" + field + "' needs a whole number, was " + text);
             }
             return value;
         } catch (NumberFormatException e) {
-            throw problem(n, "'" + field + "' needs a number, was " + text);
+            throw problem(node, "'" + field + "' needs a number, was " + text);
         }
     }
 
-    private <E extends Enum<E>> E code(Node n, String field, Class<E> type) {
-        return code(scalar(n, field), n, field, type);
+    private <E extends Enum<E>> E code(Node node, String field, Class<E> type) {
+        return code(scalar(node, field), node, field, type);
     }
 
-    private <E extends Enum<E>> E code(String text, Node n, String field, Class<E> type) {
+    private <E extends Enum<E>> E code(String text, Node node, String field, Class<E> type) {
         return Arrays.stream(type.getEnumConstants())
-                .filter(e -> e.name().equals(text))
+                .filter(array -> array.name().equals(text))
                 .findFirst()
                 .orElseThrow(() -> problem(
-                        n,
+                        node,
                         "'" + field + "' was " + text + "; it must be one of "
                                 + String.join(
                                         ", ",

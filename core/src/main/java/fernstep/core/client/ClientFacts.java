@@ -102,11 +102,11 @@ public record ClientFacts(
     }
 
     private Optional<FactProblem> eventProblem(LocalDate today) {
-        if (births.stream().anyMatch(b -> b.date().isAfter(today))) {
+        if (births.stream().anyMatch(birth -> birth.date().isAfter(today))) {
             return Optional.of(new FactProblem(
                     "birthDate", Reason.of("fact.birthAhead"), Reason.of("fact.upTo", today.toString())));
         }
-        return surgeries.stream().anyMatch(s -> s.date().isAfter(today))
+        return surgeries.stream().anyMatch(surgery -> surgery.date().isAfter(today))
                 ? Optional.of(new FactProblem(
                         "surgeries", Reason.of("fact.operationAhead"), Reason.of("fact.upTo", today.toString())))
                 : Optional.empty();
@@ -123,7 +123,8 @@ public record ClientFacts(
     public List<BodyEvent> events() {
         return Stream.concat(
                         births.stream().map(Birth::asEvent),
-                        surgeries.stream().map(s -> new BodyEvent(BodyEvent.Kind.SURGERY, s.date(), s.what())))
+                        surgeries.stream()
+                                .map(surgery -> new BodyEvent(BodyEvent.Kind.SURGERY, surgery.date(), surgery.what())))
                 .sorted(Comparator.comparing(BodyEvent::date))
                 .toList();
     }
@@ -155,7 +156,8 @@ public record ClientFacts(
 
     public boolean cleared(Clearance.Scope scope, LocalDate today) {
         LocalDate since = clearancesCountSince();
-        return clearances.stream().anyMatch(c -> c.scope().includes(scope) && c.counts(since, today));
+        return clearances.stream()
+                .anyMatch(clearance -> clearance.scope().includes(scope) && clearance.counts(since, today));
     }
 
     /** Cleared for exercise, or there is nothing to be cleared of. */

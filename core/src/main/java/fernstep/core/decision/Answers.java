@@ -15,8 +15,8 @@ final class Answers {
     private final Situation s;
     private final Levers levers;
 
-    Answers(Situation s, Levers levers) {
-        this.s = s;
+    Answers(Situation situation, Levers levers) {
+        this.s = situation;
         this.levers = levers;
     }
 

@@ -22,15 +22,16 @@ public final class Decisions {
     /** So many exercises ended for signs of too much load end the loaded part of a session. */
     private static final int ENDED_FOR_LOAD = 3;
 
-    public static Advice next(Situation s) {
-        List<Candidate> candidates = candidates(s);
-        return advice(s, safest(s, candidates), candidates);
+    public static Advice next(Situation situation) {
+        List<Candidate> candidates = candidates(situation);
+        return advice(situation, safest(situation, candidates), candidates);
     }
 
     /** The strongest, but that getting up is coached and never ended, and that the third exercise ended ends all loaded. */
-    private static Candidate safest(Situation s, List<Candidate> candidates) {
+    private static Candidate safest(Situation situation, List<Candidate> candidates) {
         Candidate best = strongest(candidates);
-        boolean habit = s.rung().strand() == Strand.UPRIGHT && s.rung().fromDayOne();
+        boolean habit =
+                situation.rung().strand() == Strand.UPRIGHT && situation.rung().fromDayOne();
         boolean goesOn = best.move().compareTo(Move.EASE) >= 0 && best.move().compareTo(Move.END_EXERCISE) <= 0;
         if (habit && goesOn) {
             return new Candidate(
@@ -46,13 +47,13 @@ public final class Decisions {
         }
         Seen sign = best.sign();
         boolean ended = best.move() == Move.END_EXERCISE && sign != null && LoadSigns.isOne(sign);
-        return ended && s.before().endedForLoad() + 1 >= ENDED_FOR_LOAD ? best.closingLoadedRungs() : best;
+        return ended && situation.before().endedForLoad() + 1 >= ENDED_FOR_LOAD ? best.closingLoadedRungs() : best;
     }
 
     /** Every rule, the strongest first: whether it applied, and what became of it. */
-    public static List<Considered> trail(Situation s) {
-        List<Candidate> candidates = candidates(s);
-        return new Trail(s, candidates, safest(s, candidates)).rules();
+    public static List<Considered> trail(Situation situation) {
+        List<Candidate> candidates = candidates(situation);
+        return new Trail(situation, candidates, safest(situation, candidates)).rules();
     }
 
     static Candidate strongest(List<Candidate> candidates) {
@@ -61,20 +62,20 @@ public final class Decisions {
                 .orElseThrow();
     }
 
-    private static List<Candidate> candidates(Situation s) {
+    private static List<Candidate> candidates(Situation situation) {
         List<Candidate> candidates = new ArrayList<>();
-        if (!s.emergencies().isEmpty()) {
+        if (!situation.emergencies().isEmpty()) {
             candidates.add(Candidate.plain(
                             RuleId.R1,
                             Move.REFER_NOW,
                             null,
                             "R1.refer",
-                            s.emergencies().iterator().next())
+                            situation.emergencies().iterator().next())
                     .referring());
         }
-        SignRules rules = new SignRules(s);
-        s.seen().forEach(sign -> candidates.add(rules.answer(sign)));
-        manyAtOnce(s, rules, candidates);
+        SignRules rules = new SignRules(situation);
+        situation.seen().forEach(sign -> candidates.add(rules.answer(sign)));
+        manyAtOnce(situation, rules, candidates);
         if (candidates.isEmpty()) {
             candidates.add(Candidate.plain(RuleId.R12, Move.CARRY_ON, null, "R12.nothing"));
         }
@@ -82,19 +83,20 @@ public final class Decisions {
     }
 
     /** Rule 13: two clear losses of control in one repetition are one rung too many. */
-    private static void manyAtOnce(Situation s, SignRules rules, List<Candidate> candidates) {
+    private static void manyAtOnce(Situation situation, SignRules rules, List<Candidate> candidates) {
         Set<SignCode> clear = EnumSet.noneOf(SignCode.class);
         Set<Integer> repsNow = new java.util.HashSet<>();
-        s.seen().forEach(x -> repsNow.add(x.rep()));
-        Stream<Seen> sameRep =
-                s.soFar().stream().filter(r -> repsNow.contains(r.rep())).flatMap(r -> r.signs().stream());
-        Stream.concat(s.seen().stream(), sameRep)
+        situation.seen().forEach(seen -> repsNow.add(seen.rep()));
+        Stream<Seen> sameRep = situation.soFar().stream()
+                .filter(repRecord -> repsNow.contains(repRecord.rep()))
+                .flatMap(repRecord -> repRecord.signs().stream());
+        Stream.concat(situation.seen().stream(), sameRep)
                 .filter(Seen::clearly)
-                .filter(x -> rules.notASign(x).isEmpty())
+                .filter(seen -> rules.notASign(seen).isEmpty())
                 .map(Seen::sign)
                 .filter(Decisions::lossOfControl)
                 .forEach(clear::add);
-        boolean now = s.seen().stream().anyMatch(x -> clear.contains(x.sign()));
+        boolean now = situation.seen().stream().anyMatch(seen -> clear.contains(seen.sign()));
         if (now && clear.size() >= SIGNS_FOR_R13) {
             candidates.add(rules.manyAtOnce(candidates.get(0), clear.size()));
         }
@@ -105,10 +107,10 @@ public final class Decisions {
         return rule.compareTo(RuleId.R4) >= 0 && rule.compareTo(RuleId.R9) <= 0;
     }
 
-    private static Advice advice(Situation s, Candidate best, List<Candidate> all) {
+    private static Advice advice(Situation situation, Candidate best, List<Candidate> all) {
         List<String> alsoSeen = new ArrayList<>();
-        s.emergencies().stream().map(Enum::name).forEach(alsoSeen::add);
-        s.seen().stream().map(x -> x.sign().name()).distinct().forEach(alsoSeen::add);
+        situation.emergencies().stream().map(Enum::name).forEach(alsoSeen::add);
+        situation.seen().stream().map(seen -> seen.sign().name()).distinct().forEach(alsoSeen::add);
         Seen deciding = best.sign();
         if (best.rule() == RuleId.R1) {
             alsoSeen.remove(0);
@@ -125,25 +127,25 @@ public final class Decisions {
                 loadChange,
                 best.rule(),
                 change == null ? best.reason() : Reason.of("advice.withLever", change.inWords(), best.reason()),
-                watchNext(s, best),
-                runnerUp(s, best),
+                watchNext(situation, best),
+                runnerUp(situation, best),
                 alsoSeen,
                 best.closesLoadedRungs() || all.stream().anyMatch(Candidate::closesLoadedRungs),
                 best.refers());
     }
 
-    private static @Nullable SignCode watchNext(Situation s, Candidate best) {
+    private static @Nullable SignCode watchNext(Situation situation, Candidate best) {
         if (best.move().compareTo(Move.END_EXERCISE) >= 0) {
             return null;
         }
         Seen sign = best.sign();
         return sign != null
                 ? sign.sign()
-                : s.rung().watch().stream().findFirst().orElse(null);
+                : situation.rung().watch().stream().findFirst().orElse(null);
     }
 
-    private static Advice.@Nullable RunnerUp runnerUp(Situation s, Candidate best) {
-        Rung back = s.catalogue().previous(s.rung()).orElse(null);
+    private static Advice.@Nullable RunnerUp runnerUp(Situation situation, Candidate best) {
+        Rung back = situation.catalogue().previous(situation.rung()).orElse(null);
         return switch (best.move()) {
             case CARRY_ON ->
                 best.options().isEmpty()

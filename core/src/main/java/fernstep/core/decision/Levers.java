@@ -37,15 +37,17 @@ final class Levers {
     private final LoadNow load;
     private final Map<Seen, Map<Lever, Optional<LeverChange>>> known = new HashMap<>();
 
-    Levers(Situation s) {
-        this.s = s;
-        load = new LoadNow(s);
+    Levers(Situation situation) {
+        this.s = situation;
+        load = new LoadNow(situation);
     }
 
     /** Those for an ease against this sign, best first: what cleared it before, then the rule's order, then the rung's. */
     List<LeverChange> offered(Seen sign, List<Lever> preferred) {
         Set<Lever> order = new LinkedHashSet<>();
-        s.history().stream().filter(h -> h.sign() == sign.sign() && h.cleared()).forEach(h -> order.add(h.lever()));
+        s.history().stream()
+                .filter(lever -> lever.sign() == sign.sign() && lever.cleared())
+                .forEach(lever -> order.add(lever.lever()));
         order.addAll(preferred);
         order.addAll(s.rung().levers());
         List<LeverChange> offered = new ArrayList<>();
@@ -94,22 +96,22 @@ final class Levers {
     }
 
     private Optional<LeverChange> change(Lever lever, Seen sign) {
-        return known.computeIfAbsent(sign, x -> new EnumMap<>(Lever.class))
-                .computeIfAbsent(lever, x -> changed(lever, sign));
+        return known.computeIfAbsent(sign, key -> new EnumMap<>(Lever.class))
+                .computeIfAbsent(lever, key -> changed(lever, sign));
     }
 
     private Optional<LeverChange> changed(Lever lever, Seen sign) {
-        return s.rung().offers(lever) ? made(lever, sign).filter(c -> answers(c, sign)) : Optional.empty();
+        return s.rung().offers(lever) ? made(lever, sign).filter(change -> answers(change, sign)) : Optional.empty();
     }
 
     private Optional<LeverChange> made(Lever lever, Seen sign) {
         return switch (lever) {
             case RAISE_RANGE -> raiseRange();
-            case BEND_KNEE -> once(lever).flatMap(l -> bendKnee());
+            case BEND_KNEE -> once(lever).flatMap(each -> bendKnee());
             case ONE_LIMB ->
                 once(lever)
-                        .flatMap(l -> relief(
-                                l,
+                        .flatMap(each -> relief(
+                                each,
                                 null,
                                 null,
                                 () -> s.rung().indexOfOneLimb(s.setting().range(), s.body())));
@@ -117,8 +119,8 @@ final class Levers {
             case FEWER_REPS -> fewerReps(sign);
             case ADD_HELPER -> helper(lever, sign, false);
             case SUPPORT -> helper(lever, sign, true);
-            case EASIER_POSITION -> once(lever).flatMap(l -> easierPosition());
-            case SLOWER, CHANGE_BREATH -> once(lever).map(l -> new LeverChange(l, null, null, null));
+            case EASIER_POSITION -> once(lever).flatMap(each -> easierPosition());
+            case SLOWER, CHANGE_BREATH -> once(lever).map(each -> new LeverChange(each, null, null, null));
             case CHANGE_SPINE -> changeSpine(sign);
         };
     }
@@ -132,7 +134,8 @@ final class Levers {
         boolean byFinding = s.stances().spine() == Stances.Spine.BY_FINDING;
         return byFinding && sign.sign() != SignCode.BACK_PRESSED
                 ? once(Lever.CHANGE_SPINE)
-                        .map(l -> new LeverChange(l, Stances.Spine.NATURAL_CURVE, Stances.Spine.LIGHT_IMPRINT, null))
+                        .map(lever ->
+                                new LeverChange(lever, Stances.Spine.NATURAL_CURVE, Stances.Spine.LIGHT_IMPRINT, null))
                 : Optional.empty();
     }
 
@@ -221,7 +224,7 @@ final class Levers {
     /** What is left where no rung is: the hold, then a helper. */
     List<LeverChange> holdOrHelper(Seen sign) {
         return Stream.of(Lever.SHORTEN_HOLD, Lever.ADD_HELPER, Lever.SUPPORT)
-                .flatMap(l -> change(l, sign).stream())
+                .flatMap(lever -> change(lever, sign).stream())
                 .toList();
     }
 
@@ -246,18 +249,21 @@ final class Levers {
 
     private Optional<LeverChange> helper(Lever lever, Seen sign, boolean support) {
         long inSetting = s.setting().helpers().stream()
-                .filter(h -> h.support() == support)
+                .filter(helper -> helper.support() == support)
                 .count();
-        long given = s.soFar().stream().filter(r -> r.lever() == lever).count();
+        long given = s.soFar().stream()
+                .filter(repRecord -> repRecord.lever() == lever)
+                .count();
         return s.rung().helpers().stream()
-                .filter(h -> h.support() == support)
-                .filter(h -> !s.setting().helpers().contains(h))
-                .filter(h -> h != Helper.ARMS_DOWN || !s.closed().contains(Restriction.NO_WRIST_LOAD))
-                .filter(h -> h != Helper.HAND_UNDER_BACK || s.rung().position().onTheBack())
-                .sorted(Comparator.comparing(h -> !suits(h, sign)))
+                .filter(helper -> helper.support() == support)
+                .filter(helper -> !s.setting().helpers().contains(helper))
+                .filter(helper -> helper != Helper.ARMS_DOWN || !s.closed().contains(Restriction.NO_WRIST_LOAD))
+                .filter(helper ->
+                        helper != Helper.HAND_UNDER_BACK || s.rung().position().onTheBack())
+                .sorted(Comparator.comparing(helper -> !suits(helper, sign)))
                 .skip(Math.max(0, given - inSetting))
                 .findFirst()
-                .map(h -> new LeverChange(lever, null, h, null));
+                .map(helper -> new LeverChange(lever, null, helper, null));
     }
 
     /** What lies too low or creeps up at the top is helped by a raised head, before anything else. */
@@ -291,6 +297,6 @@ final class Levers {
 
     /** For a rule that is about one sign's own remedy: the first of these that is there, in this order. */
     Optional<LeverChange> first(Seen sign, List<Lever> order) {
-        return order.stream().flatMap(l -> change(l, sign).stream()).findFirst();
+        return order.stream().flatMap(lever -> change(lever, sign).stream()).findFirst();
     }
 }

@@ -14,8 +14,8 @@ final class LoadNow {
     private final Situation s;
     private double known = Double.NaN;
 
-    LoadNow(Situation s) {
-        this.s = s;
+    LoadNow(Situation situation) {
+        this.s = situation;
     }
 
     /**

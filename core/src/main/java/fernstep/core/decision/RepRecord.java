@@ -27,6 +27,6 @@ public record RepRecord(
     }
 
     boolean has(SignCode sign) {
-        return signs.stream().anyMatch(s -> s.sign() == sign);
+        return signs.stream().anyMatch(seen -> seen.sign() == sign);
     }
 }

@@ -52,10 +52,10 @@ final class SignRules {
     private final Levers levers;
     private final Answers answers;
 
-    SignRules(Situation s) {
-        this.s = s;
-        this.levers = new Levers(s);
-        this.answers = new Answers(s, levers);
+    SignRules(Situation situation) {
+        this.s = situation;
+        this.levers = new Levers(situation);
+        this.answers = new Answers(situation, levers);
     }
 
     private static Map<SignCode, SignRule> bySign() {
@@ -153,7 +153,7 @@ final class SignRules {
     /** Earlier sessions with pain there, of any strength. */
     private long sessionsWithPainThere(Seen sign) {
         return s.earlierSessions().stream()
-                .filter(e -> e.signs().stream().anyMatch(before -> samePlace(before, sign)))
+                .filter(session -> session.signs().stream().anyMatch(before -> samePlace(before, sign)))
                 .count();
     }
 
@@ -224,8 +224,9 @@ final class SignRules {
         }
         List<Lever> order = new ArrayList<>();
         s.soFar().stream()
-                .filter(r -> r.move() == Move.EASE && r.has(SignCode.DOME_SOFT) && r.lever() != null)
-                .forEach(r -> order.add(r.lever()));
+                .filter(repRecord ->
+                        repRecord.move() == Move.EASE && repRecord.has(SignCode.DOME_SOFT) && repRecord.lever() != null)
+                .forEach(repRecord -> order.add(repRecord.lever()));
         order.addAll(levers.byRelief(sign));
         boolean again = s.timesEased(SignCode.DOME_SOFT) > 0;
         return answers.ease(id, sign, s.pregnant() ? "R5.pregnant" : again ? "R5.easeAgain" : "R5.ease", order);
@@ -276,8 +277,8 @@ final class SignRules {
         List<Lever> order = new ArrayList<>();
         if (!chain.isEmpty()) {
             s.history().stream()
-                    .filter(h -> h.sign() == sign.sign() && h.cleared() && !s.leverUsed(h.lever()))
-                    .forEach(h -> order.add(h.lever()));
+                    .filter(lever -> lever.sign() == sign.sign() && lever.cleared() && !s.leverUsed(lever.lever()))
+                    .forEach(lever -> order.add(lever.lever()));
         }
         order.addAll(chain);
         return order;

@@ -170,8 +170,9 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
 
     /** How often this move was already made for this sign in this set. */
     int timesMoved(SignCode sign, Move move) {
-        return (int)
-                soFar().stream().filter(r -> r.move() == move && r.has(sign)).count();
+        return (int) soFar().stream()
+                .filter(repRecord -> repRecord.move() == move && repRecord.has(sign))
+                .count();
     }
 
     int timesEased(SignCode sign) {
@@ -179,7 +180,7 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
     }
 
     boolean seenBefore(SignCode sign) {
-        return soFar().stream().anyMatch(r -> r.has(sign));
+        return soFar().stream().anyMatch(repRecord -> repRecord.has(sign));
     }
 
     /** In this exercise, since she last went on with another rung: what was pulled before that is let go. */
@@ -200,10 +201,11 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
 
     /** Both sides have shown the sign in this set, or it was seen without any side to tell apart. */
     boolean onBothSides(SignCode sign) {
-        List<Seen> all = Stream.concat(soFar().stream().flatMap(r -> r.signs().stream()), seen().stream())
-                .filter(s -> s.sign() == sign)
+        List<Seen> all = Stream.concat(
+                        soFar().stream().flatMap(repRecord -> repRecord.signs().stream()), seen().stream())
+                .filter(seen -> seen.sign() == sign)
                 .toList();
-        return all.stream().anyMatch(s -> sideOf(s) == null)
+        return all.stream().anyMatch(seen -> sideOf(seen) == null)
                 || all.stream().map(this::sideOf).distinct().count() > 1;
     }
 
@@ -229,7 +231,7 @@ public record Situation(Catalogue catalogue, Stances stances, Woman her, Doing d
 
     long earlierSessionsWith(SignCode sign) {
         return earlierSessions().stream()
-                .filter(e -> e.signs().stream().anyMatch(s -> s.sign() == sign))
+                .filter(session -> session.signs().stream().anyMatch(seen -> seen.sign() == sign))
                 .count();
     }
 }

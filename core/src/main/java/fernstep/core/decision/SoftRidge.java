@@ -19,31 +19,32 @@ final class SoftRidge {
     private SoftRidge() {}
 
     /** The key of the reason to ease, or empty while it may stay. */
-    static Optional<String> of(Situation s, Seen now) {
-        if (tooLong(s, now)) {
+    static Optional<String> of(Situation situation, Seen now) {
+        if (tooLong(situation, now)) {
             return Optional.of("R5.tooLong");
         }
-        if (growing(s, now)) {
+        if (growing(situation, now)) {
             return Optional.of("R5.growing");
         }
-        return earlierThanLastSession(s, now) ? Optional.of("R5.earlier") : Optional.empty();
+        return earlierThanLastSession(situation, now) ? Optional.of("R5.earlier") : Optional.empty();
     }
 
-    private static boolean tooLong(Situation s, Seen now) {
-        Double hold = s.setting().holdS();
+    private static boolean tooLong(Situation situation, Seen now) {
+        Double hold = situation.setting().holdS();
         return hold != null && now.second() != null && hold - now.second() > LIMIT_S;
     }
 
     /** Slight before and clear now, or showing earlier in each of the last three sightings. */
-    private static boolean growing(Situation s, Seen now) {
+    private static boolean growing(Situation situation, Seen now) {
         List<Seen> sightings = new ArrayList<>();
-        s.soFar()
-                .forEach(r -> r.signs().stream()
-                        .filter(x -> x.sign() == SignCode.DOME_SOFT)
+        situation
+                .soFar()
+                .forEach(repRecord -> repRecord.signs().stream()
+                        .filter(seen -> seen.sign() == SignCode.DOME_SOFT)
                         .forEach(sightings::add));
         List<Seen> last =
                 new ArrayList<>(sightings.subList(Math.max(0, sightings.size() - (REPS - 1)), sightings.size()));
-        boolean clearer = now.clearly() && last.stream().anyMatch(x -> !x.clearly());
+        boolean clearer = now.clearly() && last.stream().anyMatch(seen -> !seen.clearly());
         last.add(now);
         boolean sooner = last.size() == REPS;
         for (int i = 1; sooner && i < last.size(); i++) {
@@ -55,18 +56,19 @@ final class SoftRidge {
     }
 
     /** Earlier than last session: by repetition, or in the same repetition by the second within the hold. */
-    private static boolean earlierThanLastSession(Situation s, Seen now) {
-        List<Seen> last = s.earlierSessions().stream()
+    private static boolean earlierThanLastSession(Situation situation, Seen now) {
+        List<Seen> last = situation.earlierSessions().stream()
                 .max(Comparator.comparing(Situation.EarlierSession::date))
-                .map(e -> e.signs().stream()
-                        .filter(x -> x.sign() == SignCode.DOME_SOFT)
+                .map(session -> session.signs().stream()
+                        .filter(seen -> seen.sign() == SignCode.DOME_SOFT)
                         .toList())
                 .orElse(List.of());
-        boolean byRep =
-                earlier(last.stream().map(Seen::rep).map(r -> r == null ? null : r.doubleValue()), asDouble(now.rep()));
+        boolean byRep = earlier(
+                last.stream().map(Seen::rep).map(number -> number == null ? null : number.doubleValue()),
+                asDouble(now.rep()));
         boolean bySecond = earlier(last.stream().map(Seen::second), now.second());
         boolean sameRepOrUnknown =
-                now.rep() == null || last.stream().allMatch(x -> x.rep() == null || x.rep() >= now.rep());
+                now.rep() == null || last.stream().allMatch(seen -> seen.rep() == null || seen.rep() >= now.rep());
         return byRep || (bySecond && sameRepOrUnknown);
     }
 
@@ -78,7 +80,7 @@ final class SoftRidge {
         return now != null
                 && before.filter(Objects::nonNull)
                         .min(Comparator.naturalOrder())
-                        .map(b -> now < b)
+                        .map(value -> now < value)
                         .orElse(false);
     }
 }

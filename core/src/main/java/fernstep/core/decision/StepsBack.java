@@ -12,9 +12,9 @@ final class StepsBack {
     private final Situation s;
     private final LoadNow load;
 
-    StepsBack(Situation s) {
-        this.s = s;
-        load = new LoadNow(s);
+    StepsBack(Situation situation) {
+        this.s = situation;
+        load = new LoadNow(situation);
     }
 
     /**

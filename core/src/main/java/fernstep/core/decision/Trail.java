@@ -14,8 +14,8 @@ final class Trail {
     private final List<Candidate> candidates;
     private final Candidate chosen;
 
-    Trail(Situation s, List<Candidate> candidates, Candidate chosen) {
-        this.s = s;
+    Trail(Situation situation, List<Candidate> candidates, Candidate chosen) {
+        this.s = situation;
         this.candidates = candidates;
         this.chosen = chosen;
     }
@@ -25,7 +25,8 @@ final class Trail {
     }
 
     private Considered rule(RuleId id) {
-        List<Candidate> own = candidates.stream().filter(c -> c.rule() == id).toList();
+        List<Candidate> own =
+                candidates.stream().filter(candidate -> candidate.rule() == id).toList();
         if (own.isEmpty()) {
             return new Considered(id, Outcome.DID_NOT_APPLY, null, whyNot(id));
         }
@@ -49,21 +50,21 @@ final class Trail {
     }
 
     private Reason notSeen(Set<SignCode> signs) {
-        boolean seenButNoSign = s.seen().stream().anyMatch(x -> signs.contains(x.sign()));
+        boolean seenButNoSign = s.seen().stream().anyMatch(seen -> signs.contains(seen.sign()));
         return seenButNoSign
                 ? Reason.of("trail.noSignHere")
                 : Reason.of(
                         "trail.notSeen",
                         Reason.list(signs.stream()
                                 .sorted()
-                                .map(x -> Reason.of("trail.sign", x))
+                                .map(code -> Reason.of("trail.sign", code))
                                 .toList()));
     }
 
     private static Set<SignCode> signsOf(RuleId id) {
         return SignRules.TABLE.stream()
-                .filter(r -> r.id() == id)
-                .flatMap(r -> r.signs().stream())
+                .filter(rule -> rule.id() == id)
+                .flatMap(rule -> rule.signs().stream())
                 .collect(Collectors.toSet());
     }
 }

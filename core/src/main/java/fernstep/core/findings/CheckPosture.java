@@ -20,12 +20,14 @@ public enum CheckPosture {
     }
 
     public static Optional<CheckPosture> ofPath(String path) {
-        return Arrays.stream(values()).filter(p -> p.path().equals(path)).findFirst();
+        return Arrays.stream(values())
+                .filter(posture -> posture.path().equals(path))
+                .findFirst();
     }
 
     public List<CheckSection> sections() {
         return Arrays.stream(CheckSection.values())
-                .filter(s -> s.posture() == this)
+                .filter(section -> section.posture() == this)
                 .toList();
     }
 

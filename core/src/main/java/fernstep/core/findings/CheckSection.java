@@ -37,7 +37,9 @@ public enum CheckSection {
     }
 
     public static Optional<CheckSection> ofPath(String path) {
-        return Arrays.stream(values()).filter(s -> s.path().equals(path)).findFirst();
+        return Arrays.stream(values())
+                .filter(section -> section.path().equals(path))
+                .findFirst();
     }
 
     public Optional<CheckSection> previous() {
@@ -47,13 +49,13 @@ public enum CheckSection {
     /** What is chosen or typed in it, in order; what is dragged on a picture is not. */
     public List<Finding> fields() {
         return Arrays.stream(Finding.values())
-                .filter(f -> f.section() == this && !f.dragged())
+                .filter(finding -> finding.section() == this && !finding.dragged())
                 .toList();
     }
 
     /** What is asked at once when the check fills the screen. */
     public List<Finding> first() {
-        return fields().stream().filter(f -> !f.rarely()).toList();
+        return fields().stream().filter(finding -> !finding.rarely()).toList();
     }
 
     /** What is folded then. */

@@ -207,7 +207,7 @@ public enum Finding {
     public static boolean namesTherapistOnly(String text) {
         return Arrays.stream(values())
                 .filter(Finding::therapistOnly)
-                .anyMatch(f -> text.matches("(?s)(.*\\W)?" + f.name() + "(\\W.*)?"));
+                .anyMatch(finding -> text.matches("(?s)(.*\\W)?" + finding.name() + "(\\W.*)?"));
     }
 
     /** A value as typed: its one stored form, or what is wrong with it. */

@@ -302,7 +302,7 @@ public record Findings(
         return Optional.ofNullable(side == null ? null : deepCore.setGrade().get(side))
                 .map(DeepCoreGrade::new)
                 .or(this::weakerGrade)
-                .map(g -> (double) g.holdS());
+                .map(grade -> (double) grade.holdS());
     }
 
     /** The side that holds at least a fifth less, as far as holds were measured. */

@@ -17,9 +17,9 @@ public record FloatTest(Map<Integer, Try> byRung) {
     /** @throws IllegalArgumentException for a rung outside 1 to 5 */
     public FloatTest {
         byRung = Map.copyOf(byRung);
-        byRung.keySet().forEach(n -> {
-            if (n < 1 || n > Findings.FLOAT_RUNGS) {
-                throw new IllegalArgumentException("the float test has rungs 1 to 5, was " + n);
+        byRung.keySet().forEach(number -> {
+            if (number < 1 || number > Findings.FLOAT_RUNGS) {
+                throw new IllegalArgumentException("the float test has rungs 1 to 5, was " + number);
             }
         });
     }
@@ -50,9 +50,9 @@ public record FloatTest(Map<Integer, Try> byRung) {
 
     private int highest(Try kind, int atMost) {
         return byRung.entrySet().stream()
-                .filter(e -> e.getValue() == kind)
+                .filter(entry -> entry.getValue() == kind)
                 .mapToInt(Map.Entry::getKey)
-                .filter(n -> n <= atMost)
+                .filter(number -> number <= atMost)
                 .max()
                 .orElse(0);
     }
@@ -60,7 +60,7 @@ public record FloatTest(Map<Integer, Try> byRung) {
     /** The lowest rung that showed one; beyond the last where none did. */
     private int firstSign() {
         return byRung.entrySet().stream()
-                .filter(e -> e.getValue() == Try.SIGN)
+                .filter(entry -> entry.getValue() == Try.SIGN)
                 .mapToInt(Map.Entry::getKey)
                 .min()
                 .orElse(Findings.FLOAT_RUNGS + 1);

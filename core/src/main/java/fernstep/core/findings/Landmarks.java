@@ -38,7 +38,8 @@ public record Landmarks(double mmPerUnit, List<Point2> points) {
             return Finding.Typed.refused(Reason.of("refused.points", count));
         }
         boolean outside = read.points().stream()
-                .anyMatch(p -> !(Math.abs(p.x()) <= LARGEST_COORDINATE && Math.abs(p.y()) <= LARGEST_COORDINATE));
+                .anyMatch(point ->
+                        !(Math.abs(point.x()) <= LARGEST_COORDINATE && Math.abs(point.y()) <= LARGEST_COORDINATE));
         if (read.points().size() != count || outside) {
             return Finding.Typed.refused(Reason.of("refused.pointsOnPicture", count));
         }
@@ -56,7 +57,7 @@ public record Landmarks(double mmPerUnit, List<Point2> points) {
     private String text() {
         return Numbers.plain(mmPerUnit)
                 + points.stream()
-                        .map(p -> ";" + Numbers.plain(p.x()) + "," + Numbers.plain(p.y()))
+                        .map(point -> ";" + Numbers.plain(point.x()) + "," + Numbers.plain(point.y()))
                         .collect(Collectors.joining());
     }
 
@@ -73,7 +74,7 @@ public record Landmarks(double mmPerUnit, List<Point2> points) {
     /** In mm with y up. */
     private List<Point2> scaled() {
         return points.stream()
-                .map(p -> new Point2(p.x() * mmPerUnit, -p.y() * mmPerUnit))
+                .map(point -> new Point2(point.x() * mmPerUnit, -point.y() * mmPerUnit))
                 .toList();
     }
 

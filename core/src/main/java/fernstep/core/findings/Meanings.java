@@ -16,25 +16,26 @@ public final class Meanings {
 
     private Meanings() {}
 
-    public static List<Reason> of(Findings f) {
+    public static List<Reason> of(Findings findings) {
         List<Reason> all = new ArrayList<>();
-        if (f.cough() != null || f.floorOnCough() != null) {
-            all.add(Reason.of(f.coughReversed() ? "meaning.coughReversed" : "meaning.coughHolds"));
+        if (findings.cough() != null || findings.floorOnCough() != null) {
+            all.add(Reason.of(findings.coughReversed() ? "meaning.coughReversed" : "meaning.coughHolds"));
         }
-        add(all, f.doming(), "meaning.doming.");
-        f.weakerGrade()
-                .ifPresent(g -> all.add(Reason.of(
-                        g.isWeak() ? "meaning.set.weak" : g.isFirm() ? "meaning.set.firm" : "meaning.set.fair",
-                        g.value())));
-        f.tolerance()
-                .ifPresent(t -> all.add(
-                        Reason.of("meaning.tolerance." + t.level().name().toLowerCase(Locale.ROOT), t.breaths())));
-        add(all, f.breathPattern(), "meaning.pattern.");
-        add(all, f.lumbarGap(), "meaning.gap.");
-        add(all, f.ribs(), "meaning.ribs.");
-        add(all, f.scoop(), "meaning.scoop.");
-        Integer left = f.floatScore().get(Side.LEFT);
-        Integer right = f.floatScore().get(Side.RIGHT);
+        add(all, findings.doming(), "meaning.doming.");
+        findings.weakerGrade()
+                .ifPresent(grade -> all.add(Reason.of(
+                        grade.isWeak() ? "meaning.set.weak" : grade.isFirm() ? "meaning.set.firm" : "meaning.set.fair",
+                        grade.value())));
+        findings.tolerance()
+                .ifPresent(tolerance -> all.add(Reason.of(
+                        "meaning.tolerance." + tolerance.level().name().toLowerCase(Locale.ROOT),
+                        tolerance.breaths())));
+        add(all, findings.breathPattern(), "meaning.pattern.");
+        add(all, findings.lumbarGap(), "meaning.gap.");
+        add(all, findings.ribs(), "meaning.ribs.");
+        add(all, findings.scoop(), "meaning.scoop.");
+        Integer left = findings.floatScore().get(Side.LEFT);
+        Integer right = findings.floatScore().get(Side.RIGHT);
         if (left != null && right != null && !left.equals(right)) {
             all.add(Reason.of("meaning.floatSides", left < right ? Side.LEFT : Side.RIGHT, Math.abs(left - right)));
         }
@@ -42,30 +43,33 @@ public final class Meanings {
     }
 
     /** The same for what was observed beside. */
-    public static List<Reason> of(Observed o) {
+    public static List<Reason> of(Observed observed) {
         List<Reason> all = new ArrayList<>();
-        if (o.effortPct() != null) {
+        if (observed.effortPct() != null) {
             all.add(Reason.of(
-                    o.effortPct() > TOO_STRONG_PCT ? "meaning.effort.strong" : "meaning.effort.light", o.effortPct()));
+                    observed.effortPct() > TOO_STRONG_PCT ? "meaning.effort.strong" : "meaning.effort.light",
+                    observed.effortPct()));
         }
-        add(all, o.floorLift(), "meaning.floor.");
-        add(all, o.letGo(), "meaning.letGo.");
-        if (o.overRecruits() == Observed.YesNo.YES) {
+        add(all, observed.floorLift(), "meaning.floor.");
+        add(all, observed.letGo(), "meaning.letGo.");
+        if (observed.overRecruits() == Observed.YesNo.YES) {
             all.add(Reason.of("meaning.overRecruits"));
         }
-        if (o.ribFlare() == Observed.YesNo.YES) {
-            all.add(Reason.of(flare(o.flareSettles())));
+        if (observed.ribFlare() == Observed.YesNo.YES) {
+            all.add(Reason.of(flare(observed.flareSettles())));
         }
-        add(all, o.straw(), "meaning.straw.");
+        add(all, observed.straw(), "meaning.straw.");
         for (Side side : Side.values()) {
-            rod(all, "meaning.rodArm", side, o.rodArm().get(side));
-            rod(all, "meaning.rodLeg", side, o.rodLeg().get(side));
+            rod(all, "meaning.rodArm", side, observed.rodArm().get(side));
+            rod(all, "meaning.rodLeg", side, observed.rodLeg().get(side));
         }
-        if (o.bellyDrops() == Observed.YesNo.YES) {
+        if (observed.bellyDrops() == Observed.YesNo.YES) {
             all.add(Reason.of("meaning.bellyDrops"));
         }
-        if (o.hoverS() != null) {
-            all.add(Reason.of(o.hoverS() >= HOVER_HELD_S ? "meaning.hover.holds" : "meaning.hover.short", o.hoverS()));
+        if (observed.hoverS() != null) {
+            all.add(Reason.of(
+                    observed.hoverS() >= HOVER_HELD_S ? "meaning.hover.holds" : "meaning.hover.short",
+                    observed.hoverS()));
         }
         return List.copyOf(all);
     }

@@ -28,14 +28,14 @@ public final class Recorded {
     /** Takes what can be built and passes over the rest: one bad value must not hide the others. */
     public static Recorded of(Map<Key, String> stored) {
         Map<Key, String> readable = new HashMap<>();
-        stored.forEach((key, value) -> key.finding().canonical(value).ifPresent(v -> readable.put(key, v)));
+        stored.forEach((key, value) -> key.finding().canonical(value).ifPresent(text -> readable.put(key, text)));
         return new Recorded(readable);
     }
 
     /** What was taken of these findings alone. */
     public Recorded only(Collection<Finding> findings) {
         Map<Key, String> part = new HashMap<>(values);
-        part.keySet().removeIf(k -> !findings.contains(k.finding()));
+        part.keySet().removeIf(key -> !findings.contains(key.finding()));
         return new Recorded(part);
     }
 
@@ -49,7 +49,7 @@ public final class Recorded {
 
     /** Taken on some side, or at all where it has none. */
     public boolean taken(Finding finding) {
-        return values.keySet().stream().anyMatch(k -> k.finding() == finding);
+        return values.keySet().stream().anyMatch(key -> key.finding() == finding);
     }
 
     /** In the finding's unit. */
@@ -61,13 +61,13 @@ public final class Recorded {
     public Map<Side, Double> bySide(Finding finding) {
         Map<Side, Double> all = new EnumMap<>(Side.class);
         for (Side side : Side.values()) {
-            number(finding, side).ifPresent(v -> all.put(side, v));
+            number(finding, side).ifPresent(value -> all.put(side, value));
         }
         return all;
     }
 
     private <E extends Enum<E>> @Nullable E code(Finding finding, Class<E> type) {
-        return value(finding, null).map(v -> Enum.valueOf(type, v)).orElse(null);
+        return value(finding, null).map(text -> Enum.valueOf(type, text)).orElse(null);
     }
 
     private @Nullable Boolean flag(Finding finding) {
@@ -76,26 +76,27 @@ public final class Recorded {
     }
 
     private @Nullable Integer whole(Finding finding) {
-        return number(finding, null).map(v -> (int) Math.floor(v)).orElse(null);
+        return number(finding, null).map(value -> (int) Math.floor(value)).orElse(null);
     }
 
     public FloatTest floatTest(Side side) {
         Map<Integer, FloatTest.Try> tries = new HashMap<>();
         for (Finding each : Finding.floatTries()) {
             value(each, side)
-                    .ifPresent(v -> tries.put(Finding.floatTries().indexOf(each) + 1, FloatTest.Try.valueOf(v)));
+                    .ifPresent(text -> tries.put(Finding.floatTries().indexOf(each) + 1, FloatTest.Try.valueOf(text)));
         }
         return new FloatTest(tries);
     }
 
     /** From the dragged landmarks. */
     public Optional<Alignment> alignment() {
-        return value(Finding.ALIGNMENT_POINTS, null).map(p -> Landmarks.of(p).alignment());
+        return value(Finding.ALIGNMENT_POINTS, null)
+                .map(text -> Landmarks.of(text).alignment());
     }
 
     /** From the dragged ridge. */
     public Optional<DomingProfile> domingProfile() {
-        return value(Finding.DOME_POINTS, null).map(p -> Landmarks.of(p).profile());
+        return value(Finding.DOME_POINTS, null).map(text -> Landmarks.of(text).profile());
     }
 
     /** Tape round the lowest ribs, full breath in less full breath out, cm. */
@@ -112,7 +113,7 @@ public final class Recorded {
     public Findings findings() {
         Map<Side, Integer> grades = new EnumMap<>(Side.class);
         Map<Side, Integer> scores = new EnumMap<>(Side.class);
-        bySide(Finding.SET_GRADE).forEach((side, v) -> grades.put(side, v.intValue()));
+        bySide(Finding.SET_GRADE).forEach((side, value) -> grades.put(side, value.intValue()));
         for (Side side : Side.values()) {
             FloatTest test = floatTest(side);
             if (test.tried()) {
@@ -197,7 +198,7 @@ public final class Recorded {
     private Map<Side, Observed.RodContact> contacts(Finding finding) {
         Map<Side, Observed.RodContact> contacts = new EnumMap<>(Side.class);
         for (Side side : Side.values()) {
-            value(finding, side).ifPresent(v -> contacts.put(side, Observed.RodContact.valueOf(v)));
+            value(finding, side).ifPresent(text -> contacts.put(side, Observed.RodContact.valueOf(text)));
         }
         return contacts;
     }

@@ -20,24 +20,25 @@ import java.util.stream.Stream;
 final class Bottlenecks {
     private final Question q;
 
-    Bottlenecks(Question q) {
-        this.q = q;
+    Bottlenecks(Question question) {
+        this.q = question;
     }
 
     /** The gate of a goal's chain that waits for a clearance nobody has given. */
-    static Optional<Gate> clearanceMissing(Question q) {
-        return new Bottlenecks(q)
+    static Optional<Gate> clearanceMissing(Question question) {
+        return new Bottlenecks(question)
                 .closedGates()
-                .filter(g -> !g.needs().isEmpty())
+                .filter(gate -> !gate.needs().isEmpty())
                 .max(Comparator.comparing(Gate::code));
     }
 
     /** The day from which that clearance would count: its date rule's, or today. */
-    static Optional<LocalDate> givenBy(Question q) {
-        return clearanceMissing(q)
-                .map(g -> g.opensOn() != null && g.opensOn().isAfter(q.horizon().today())
-                        ? g.opensOn()
-                        : q.horizon().today());
+    static Optional<LocalDate> givenBy(Question question) {
+        return clearanceMissing(question)
+                .map(gate -> gate.opensOn() != null
+                                && gate.opensOn().isAfter(question.horizon().today())
+                        ? gate.opensOn()
+                        : question.horizon().today());
     }
 
     /** @param last the rung of the goal that comes last */
@@ -73,14 +74,16 @@ final class Bottlenecks {
         if (screening == null) {
             return Stream.empty();
         }
-        return chain().flatMap(r -> gates(r))
+        return chain().flatMap(rung -> gates(rung))
                 .distinct()
-                .map(c -> screening.gates().get(c))
-                .filter(g -> g != null && !g.open());
+                .map(code -> screening.gates().get(code))
+                .filter(gate -> gate != null && !gate.open());
     }
 
     private static Stream<GateCode> gates(Rung rung) {
-        return rung.gates().stream().filter(RungGate.Opened.class::isInstance).map(g -> ((RungGate.Opened) g).code());
+        return rung.gates().stream()
+                .filter(RungGate.Opened.class::isInstance)
+                .map(gate -> ((RungGate.Opened) gate).code());
     }
 
     /** A finding, a pregnancy or a ridge that no training here changes. */
@@ -116,9 +119,11 @@ final class Bottlenecks {
             return Optional.empty();
         }
         return chainOf(last)
-                .flatMap(r -> gates(r).map(screening.gates()::get)
-                        .filter(g -> g != null && !g.open())
-                        .map(g -> new Bottleneck(r.strand(), r.code(), g.code().name(), g.opensOn(), null)))
+                .flatMap(rung -> gates(rung)
+                        .map(screening.gates()::get)
+                        .filter(gate -> gate != null && !gate.open())
+                        .map(gate -> new Bottleneck(
+                                rung.strand(), rung.code(), gate.code().name(), gate.opensOn(), null)))
                 .max(Comparator.comparing(Bottleneck::gateOpens, Comparator.nullsLast(Comparator.naturalOrder())));
     }
 
@@ -127,7 +132,7 @@ final class Bottlenecks {
         Rung held = last;
         for (int depth = 0; depth < q.catalogue().rungs().size(); depth++) {
             Optional<Rung> before = q.catalogue().leadingAtOnce(held).stream()
-                    .filter(r -> !done(r.code()))
+                    .filter(rung -> !done(rung.code()))
                     .findFirst();
             if (before.isEmpty()) {
                 break;

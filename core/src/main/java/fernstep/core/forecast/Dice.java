@@ -15,9 +15,9 @@ final class Dice {
     }
 
     /** Beta(a, b) for whole a and b: a of the order statistics, as a ratio of two sums of exponentials. */
-    double beta(int a, int b) {
-        double x = gamma(a);
-        return x / (x + gamma(b));
+    double beta(int number, int other) {
+        double x = gamma(number);
+        return x / (x + gamma(other));
     }
 
     /** Gamma of a whole shape: minus the logarithm of a product of uniforms. */

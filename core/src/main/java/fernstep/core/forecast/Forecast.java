@@ -112,20 +112,20 @@ public record Forecast(
             @Nullable LocalDate recheckDue) {
 
         /** From a plan and the question it answers. */
-        public static Start of(Plan.Question q, Plan plan, Set<DayOfWeek> trainingDays) {
+        public static Start of(Plan.Question question, Plan plan, Set<DayOfWeek> trainingDays) {
             return new Start(
-                    plan.places(q.training().places()),
-                    q.known(),
+                    plan.places(question.training().places()),
+                    question.known(),
                     plan.days().stream().map(Start::strands).toList(),
-                    q.wishes().size(),
+                    question.wishes().size(),
                     trainingDays,
-                    q.screening().recheckDue());
+                    question.screening().recheckDue());
         }
 
         private static Set<Strand> strands(Plan.Day day) {
             Set<Strand> strands = EnumSet.noneOf(Strand.class);
             day.items().stream()
-                    .filter(i -> i.role() != Role.SETTLE_IN)
+                    .filter(item -> item.role() != Role.SETTLE_IN)
                     .map(PlanItem::strand)
                     .forEach(strands::add);
             return strands;
@@ -198,7 +198,7 @@ public record Forecast(
             days.addAll(start.trainingDays());
             if (changes.contains(Change.ONE_MORE_DAY)) {
                 Arrays.stream(DayOfWeek.values())
-                        .filter(d -> !days.contains(d))
+                        .filter(array -> !days.contains(array))
                         .findFirst()
                         .ifPresent(days::add);
             }
@@ -214,7 +214,7 @@ public record Forecast(
                 start.places().stream()
                         .map(Place::strand)
                         .distinct()
-                        .forEach(s -> clean.merge(s, new Counts(more, 0), Counts::plus));
+                        .forEach(strand -> clean.merge(strand, new Counts(more, 0), Counts::plus));
             }
             return clean;
         }
@@ -225,18 +225,20 @@ public record Forecast(
     }
 
     /** A goal that a finding holds is told under the condition that its next check finds better, never as a bare nought. */
-    public static Forecast of(Question q) {
-        Forecast asItIs = new Simulation(q).run();
-        Optional<Awaits> awaits = awaits(q);
-        if (awaits.isEmpty() || q.changes().contains(Change.CHECKS_BETTER)) {
+    public static Forecast of(Question question) {
+        Forecast asItIs = new Simulation(question).run();
+        Optional<Awaits> awaits = awaits(question);
+        if (awaits.isEmpty() || question.changes().contains(Change.CHECKS_BETTER)) {
             return asItIs;
         }
-        Forecast better = new Simulation(q.and(Change.CHECKS_BETTER)).run();
+        Forecast better = new Simulation(question.and(Change.CHECKS_BETTER)).run();
         return new Forecast(asItIs.routes(), better.goalChance(), better.goal(), awaits.get(), asItIs.bottleneck());
     }
 
-    private static Optional<Awaits> awaits(Question q) {
-        return new Bottlenecks(q).awaitedCheck().map(waiting -> new Awaits(waiting.code(), q.nextCheck()));
+    private static Optional<Awaits> awaits(Question question) {
+        return new Bottlenecks(question)
+                .awaitedCheck()
+                .map(waiting -> new Awaits(waiting.code(), question.nextCheck()));
     }
 
     /**
@@ -261,10 +263,10 @@ public record Forecast(
     }
 
     /** Each change alone; one that cannot be made is left out. */
-    public static List<WhatIf> whatIf(Question q) {
+    public static List<WhatIf> whatIf(Question question) {
         return Arrays.stream(Change.values())
-                .filter(c -> possible(c, q))
-                .map(c -> whatIf(c, q.with(Set.of(c))))
+                .filter(change -> possible(change, question))
+                .map(change -> whatIf(change, question.with(Set.of(change))))
                 .toList();
     }
 
@@ -280,21 +282,21 @@ public record Forecast(
     }
 
     /** Every day taken leaves no day more; nothing missing leaves nothing to be given. */
-    public static boolean possible(Change change, Question q) {
+    public static boolean possible(Change change, Question question) {
         return switch (change) {
-            case ONE_MORE_DAY -> q.start().trainingDays().size() < DayOfWeek.values().length;
+            case ONE_MORE_DAY -> question.start().trainingDays().size() < DayOfWeek.values().length;
             case TWO_CLEAN_WEEKS -> true;
-            case CLEARANCE_GIVEN -> Bottlenecks.clearanceMissing(q).isPresent();
-            case CHECKS_BETTER -> awaits(q).isPresent();
+            case CLEARANCE_GIVEN -> Bottlenecks.clearanceMissing(question).isPresent();
+            case CHECKS_BETTER -> awaits(question).isPresent();
         };
     }
 
-    private static WhatIf whatIf(Change change, Question q) {
-        Forecast f = of(q);
+    private static WhatIf whatIf(Change change, Question question) {
+        Forecast f = of(question);
         LocalDate given =
                 switch (change) {
-                    case CLEARANCE_GIVEN -> Bottlenecks.givenBy(q).orElse(null);
-                    case CHECKS_BETTER -> q.nextCheck();
+                    case CLEARANCE_GIVEN -> Bottlenecks.givenBy(question).orElse(null);
+                    case CHECKS_BETTER -> question.nextCheck();
                     default -> null;
                 };
         return new WhatIf(change, f.goal() == null ? null : f.goal().p50(), f.goalChance(), given);

@@ -64,18 +64,19 @@ final class Ladder {
     /** @param rung where she stands, which may be a branch of the main line; null for a strand not begun */
     static Ladder of(Catalogue catalogue, Strand strand, @Nullable String rung, DoseStance stance) {
         List<Rung> line = catalogue.strand(strand).orElseThrow().mainLine();
-        boolean branch = rung != null && line.stream().noneMatch(r -> r.code().equals(rung));
-        return MADE.computeIfAbsent(catalogue, c -> Collections.synchronizedMap(new HashMap<>()))
+        boolean branch =
+                rung != null && line.stream().noneMatch(each -> each.code().equals(rung));
+        return MADE.computeIfAbsent(catalogue, key -> Collections.synchronizedMap(new HashMap<>()))
                 .computeIfAbsent(
                         strand + "/" + stance + "/" + (branch ? rung : ""),
-                        k -> new Ladder(
+                        key -> new Ladder(
                                 catalogue, branch ? List.of(catalogue.rung(String.valueOf(rung))) : line, stance));
     }
 
     /** Every rung done, on both sides. */
     static Set<RungGates.Done> all(Catalogue catalogue) {
         Set<RungGates.Done> done = new HashSet<>();
-        catalogue.rungs().forEach(r -> done.add(new RungGates.Done(r.code(), null)));
+        catalogue.rungs().forEach(rung -> done.add(new RungGates.Done(rung.code(), null)));
         return done;
     }
 
@@ -190,29 +191,29 @@ final class Ladder {
 
     private static RungGates.Known everyGateOpen(Catalogue catalogue) {
         Map<String, Integer> atTop = new HashMap<>();
-        catalogue.rungs().forEach(r -> atTop.put(r.code(), LONG_ENOUGH_WEEKS));
+        catalogue.rungs().forEach(rung -> atTop.put(rung.code(), LONG_ENOUGH_WEEKS));
         return new RungGates.Known(
                 catalogue, null, false, IDEAL, null, all(catalogue), new RungGates.History(LONG_ENOUGH_WEEKS, atTop));
     }
 
-    private int where(Progress p, int at) {
-        if (p.change() == Progress.Change.HOLD || p.change() == Progress.Change.READY_WAITING) {
+    private int where(Progress progress, int at) {
+        if (progress.change() == Progress.Change.HOLD || progress.change() == Progress.Change.READY_WAITING) {
             return at;
         }
         for (int i = 0; i < steps.size(); i++) {
             Step s = steps.get(i);
-            if (s.rung().code().equals(p.rung()) && sameAmount(s.dose(), p.dose())) {
+            if (s.rung().code().equals(progress.rung()) && sameAmount(s.dose(), progress.dose())) {
                 return i;
             }
         }
         return at;
     }
 
-    private static boolean sameAmount(Dose a, Dose b) {
-        return a.sets() == b.sets()
-                && Objects.equals(a.reps(), b.reps())
-                && Objects.equals(a.holdS(), b.holdS())
-                && Objects.equals(a.breaths(), b.breaths());
+    private static boolean sameAmount(Dose dose, Dose other) {
+        return dose.sets() == other.sets()
+                && Objects.equals(dose.reps(), other.reps())
+                && Objects.equals(dose.holdS(), other.holdS())
+                && Objects.equals(dose.breaths(), other.breaths());
     }
 
     /** Step in the upper bits, then credits, then whether the last session was eased. */

@@ -28,10 +28,10 @@ final class Openings {
     private final int[] goalDay;
     private final List<GoalRung> goalRungs = new ArrayList<>();
 
-    Openings(Question q, List<Track> all) {
-        this.q = q;
+    Openings(Question question, List<Track> all) {
+        this.q = question;
         this.all = all;
-        this.goalDay = new int[q.horizon().runs()];
+        this.goalDay = new int[question.horizon().runs()];
         this.opened = new int[all.size()][][];
         for (int t = 0; t < opened.length; t++) {
             opened[t] = new int[all.get(t).rungs().size()][goalDay.length];
@@ -39,8 +39,8 @@ final class Openings {
                 Arrays.fill(byRun, NEVER);
             }
         }
-        if (q.goal() != null) {
-            q.goal().rungs(q.catalogue()).forEach(code -> goalRungs.add(goalRung(code)));
+        if (question.goal() != null) {
+            question.goal().rungs(question.catalogue()).forEach(code -> goalRungs.add(goalRung(code)));
         }
     }
 
@@ -125,7 +125,7 @@ final class Openings {
         int by = q.goalDate() == null
                 ? Tracks.WEEK * q.horizon().weeks()
                 : (int) (q.goalDate().toEpochDay() - q.horizon().today().toEpochDay());
-        long reached = Arrays.stream(goalDay).filter(d -> d <= by).count();
+        long reached = Arrays.stream(goalDay).filter(number -> number <= by).count();
         return new Forecast(
                 List.copyOf(routes), (double) reached / goalDay.length, quantiles(goalDay), null, bottleneck());
     }

@@ -46,9 +46,9 @@ final class Rotation {
         private final boolean[] refused = new boolean[tracks.size()];
 
         Days() {
-            sessions.forEach(s -> {
+            sessions.forEach(strands -> {
                 Set<Strand> copy = EnumSet.noneOf(Strand.class);
-                copy.addAll(s);
+                copy.addAll(strands);
                 now.add(copy);
             });
             fill();
@@ -75,7 +75,7 @@ final class Rotation {
 
         private boolean roomFor(int track, int[] step) {
             Strand strand = tracks.get(track).strand();
-            if (now.stream().anyMatch(s -> s.contains(strand))) {
+            if (now.stream().anyMatch(strands -> strands.contains(strand))) {
                 return true;
             }
             for (Set<Strand> session : now) {
@@ -92,8 +92,8 @@ final class Rotation {
             boolean[] atEnd = atEnd(step);
             for (Set<Strand> session : now) {
                 Strand rests = session.stream()
-                        .filter(s -> !towardGoal.contains(s))
-                        .max((a, b) -> Boolean.compare(atEnd[a.ordinal()], atEnd[b.ordinal()]))
+                        .filter(each -> !towardGoal.contains(each))
+                        .max((one, other) -> Boolean.compare(atEnd[one.ordinal()], atEnd[other.ordinal()]))
                         .orElse(null);
                 if (rests != null) {
                     session.remove(rests);
@@ -117,8 +117,8 @@ final class Rotation {
             boolean[] atEnd = atEnd(step);
             boolean changed = false;
             for (Set<Strand> session : now) {
-                changed |=
-                        session.size() >= size && session.removeIf(s -> !towardGoal.contains(s) && atEnd[s.ordinal()]);
+                changed |= session.size() >= size
+                        && session.removeIf(strand -> !towardGoal.contains(strand) && atEnd[strand.ordinal()]);
             }
             if (changed) {
                 fill();

@@ -54,10 +54,10 @@ final class Simulation {
     private final int[] turn;
     private final Rotation rotation;
 
-    Simulation(Question q) {
-        this.q = q;
-        this.days = WEEK * q.horizon().weeks();
-        this.tracks = new Tracks(q);
+    Simulation(Question question) {
+        this.q = question;
+        this.days = WEEK * question.horizon().weeks();
+        this.tracks = new Tracks(question);
         this.all = tracks.all();
         this.n = all.size();
         this.ladders = all.stream().map(Track::ladder).toArray(Ladder[]::new);
@@ -69,8 +69,8 @@ final class Simulation {
         this.asksCleanWeeks = new int[n][];
         this.asksTopWeeks = new int[n][];
         this.weeksAtTopBefore = new int[n][];
-        Map<String, Integer> weeksAtTop = q.start().known().history().weeksAtTop();
-        this.openings = new Openings(q, all);
+        Map<String, Integer> weeksAtTop = question.start().known().history().weeksAtTop();
+        this.openings = new Openings(question, all);
         for (int t = 0; t < n; t++) {
             Track track = all.get(t);
             firstOpen[t] = track.gateDay();
@@ -85,18 +85,18 @@ final class Simulation {
         }
         this.trains = new boolean[days];
         this.turn = new int[days];
-        Set<java.time.DayOfWeek> training = q.trainingDays();
+        Set<java.time.DayOfWeek> training = question.trainingDays();
         for (int day = 0; day < days; day++) {
-            LocalDate date = q.horizon().today().plusDays(day + 1L);
+            LocalDate date = question.horizon().today().plusDays(day + 1L);
             trains[day] = training.contains(date.getDayOfWeek());
             turn[day] = SessionCalendar.turn(date, training);
         }
         Set<Strand> towardGoal = new HashSet<>();
         openings.goal().forEach(rung -> {
             towardGoal.add(rung.strand());
-            q.catalogue().leading(rung).forEach(r -> towardGoal.add(r.strand()));
+            question.catalogue().leading(rung).forEach(each -> towardGoal.add(each.strand()));
         });
-        this.rotation = new Rotation(all, q.start(), towardGoal);
+        this.rotation = new Rotation(all, question.start(), towardGoal);
     }
 
     Forecast run() {

@@ -51,26 +51,27 @@ final class Tracks {
     private final Map<String, Integer> at = new HashMap<>();
     private final Map<Integer, Place> placeOf = new HashMap<>();
 
-    Tracks(Question q) {
-        this.q = q;
-        this.known = q.start().known();
+    Tracks(Question question) {
+        this.q = question;
+        this.known = question.start().known();
         List<Ladder> ladders = new ArrayList<>();
         List<Strand> strands = new ArrayList<>();
         List<Side> sides = new ArrayList<>();
-        for (CatalogueStrand strand : q.catalogue().strands()) {
+        for (CatalogueStrand strand : question.catalogue().strands()) {
             boolean sided = strand.mainLine().stream().anyMatch(Rung::perSide);
-            List<Place> places = q.start().places().stream()
-                    .filter(p -> p.strand() == strand.code())
+            List<Place> places = question.start().places().stream()
+                    .filter(each -> each.strand() == strand.code())
                     .toList();
-            boolean asOne = !places.isEmpty() && places.stream().allMatch(p -> p.side() == null);
+            boolean asOne = !places.isEmpty() && places.stream().allMatch(each -> each.side() == null);
             for (@Nullable Side side : sided && !asOne ? new Side[] {Side.LEFT, Side.RIGHT} : new Side[] {null}) {
                 Place place = places.stream()
-                        .filter(p -> p.side() == side || p.side() == null)
+                        .filter(each -> each.side() == side || each.side() == null)
                         .findFirst()
                         .orElse(null);
                 int index = ladders.size();
                 at.put(key(strand.code(), side), index);
-                ladders.add(Ladder.of(q.catalogue(), strand.code(), place == null ? null : place.rung(), q.stance()));
+                ladders.add(Ladder.of(
+                        question.catalogue(), strand.code(), place == null ? null : place.rung(), question.stance()));
                 strands.add(strand.code());
                 sides.add(side);
                 if (place != null) {
@@ -185,7 +186,7 @@ final class Tracks {
         int all = 0;
         for (Side side : Side.values()) {
             boolean done = known.done().stream()
-                    .anyMatch(d -> d.rung().equals(rung.code()) && (d.side() == null || d.side() == side));
+                    .anyMatch(each -> each.rung().equals(rung.code()) && (each.side() == null || each.side() == side));
             all += done ? 0 : Math.max(1, q.catalogue().placeOnLine(rung) + 1 - place(rung.strand(), side));
         }
         return all;
@@ -199,15 +200,15 @@ final class Tracks {
     /** 0 where she does not stand on it. */
     private int place(Strand strand, Side side) {
         return q.start().places().stream()
-                .filter(p -> p.strand() == strand && p.side() == side)
-                .mapToInt(p -> q.catalogue().placeOnLine(q.catalogue().rung(p.rung())))
+                .filter(place -> place.strand() == strand && place.side() == side)
+                .mapToInt(place -> q.catalogue().placeOnLine(q.catalogue().rung(place.rung())))
                 .findFirst()
                 .orElse(0);
     }
 
     void need(Rung rung, Side side, List<Integer> pairs) {
         boolean done = known.done().stream()
-                .anyMatch(d -> d.rung().equals(rung.code()) && (d.side() == null || d.side() == side));
+                .anyMatch(each -> each.rung().equals(rung.code()) && (each.side() == null || each.side() == side));
         if (done) {
             return;
         }

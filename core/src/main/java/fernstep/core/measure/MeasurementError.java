@@ -84,7 +84,7 @@ public final class MeasurementError {
         for (int i = 0; i < order.length; i++) {
             order[i] = i;
         }
-        Arrays.sort(order, Comparator.comparingDouble(i -> chances[i]));
+        Arrays.sort(order, Comparator.comparingDouble(number -> chances[number]));
         boolean[] stands = new boolean[chances.length];
         for (int i = 0; i < order.length && chances[order[i]] <= ALPHA / (order.length - i); i++) {
             stands[order[i]] = true;
@@ -104,9 +104,13 @@ public final class MeasurementError {
         if (n < needed) {
             throw new IllegalArgumentException("needs " + needed + " pairs, got " + n);
         }
-        double mean = differences.stream().mapToDouble(d -> d).average().orElseThrow();
-        double squares =
-                differences.stream().mapToDouble(d -> (d - mean) * (d - mean)).sum();
+        double mean = differences.stream()
+                .mapToDouble(difference -> difference)
+                .average()
+                .orElseThrow();
+        double squares = differences.stream()
+                .mapToDouble(difference -> (difference - mean) * (difference - mean))
+                .sum();
         return Math.sqrt(squares / (n - 1)) / Math.sqrt(2);
     }
 }

@@ -13,21 +13,21 @@ public final class MonotoneCubic {
     private final double[] slope;
 
     /**
-     * @param x strictly rising, at least two
-     * @param y as many as x
+     * @param values strictly rising, at least two
+     * @param other as many as x
      * @throws IllegalArgumentException if the points do not rise strictly or the lengths differ
      */
-    public MonotoneCubic(double[] x, double[] y) {
-        if (x.length != y.length || x.length < 2) {
+    public MonotoneCubic(double[] values, double[] other) {
+        if (values.length != other.length || values.length < 2) {
             throw new IllegalArgumentException("needs two or more points, as many x as y");
         }
-        for (int i = 1; i < x.length; i++) {
-            if (!(x[i] > x[i - 1])) {
+        for (int i = 1; i < values.length; i++) {
+            if (!(values[i] > values[i - 1])) {
                 throw new IllegalArgumentException("x must rise strictly");
             }
         }
-        this.x = x.clone();
-        this.y = y.clone();
+        this.x = values.clone();
+        this.y = other.clone();
         this.slope = slopes(this.x, this.y);
     }
 
@@ -68,13 +68,13 @@ public final class MonotoneCubic {
         return sum;
     }
 
-    private static double[] slopes(double[] x, double[] y) {
-        int n = x.length;
+    private static double[] slopes(double[] values, double[] other) {
+        int n = values.length;
         double[] h = new double[n - 1];
         double[] secant = new double[n - 1];
         for (int i = 0; i < n - 1; i++) {
-            h[i] = x[i + 1] - x[i];
-            secant[i] = (y[i + 1] - y[i]) / h[i];
+            h[i] = values[i + 1] - values[i];
+            secant[i] = (other[i + 1] - other[i]) / h[i];
         }
         if (n == 2) {
             return new double[] {secant[0], secant[0]};

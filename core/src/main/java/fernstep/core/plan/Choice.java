@@ -23,7 +23,7 @@ public record Choice(
         boolean locked,
         boolean leftOut) {
 
-    boolean about(Strand s, @Nullable Side which) {
-        return strand == s && (side == null || which == null || side == which);
+    boolean about(Strand other, @Nullable Side which) {
+        return strand == other && (side == null || which == null || side == which);
     }
 }

@@ -53,35 +53,37 @@ public record Dose(
     public Dose leastOn(Window window, int timesNow) {
         return new Dose(
                 sets,
-                Optional.ofNullable(window.reps()).map(s -> s.clamp(timesNow)).orElse(null),
+                Optional.ofNullable(window.reps())
+                        .map(span -> span.clamp(timesNow))
+                        .orElse(null),
                 Optional.ofNullable(window.holdS()).map(Span::min).orElse(null),
                 Optional.ofNullable(window.breaths()).map(Span::min).orElse(null),
                 perDay,
                 daysPerWeek);
     }
 
-    public Dose withDays(int n) {
-        return new Dose(sets, reps, holdS, breaths, perDay, n);
+    public Dose withDays(int count) {
+        return new Dose(sets, reps, holdS, breaths, perDay, count);
     }
 
-    public Dose withSets(int n) {
-        return new Dose(n, reps, holdS, breaths, perDay, daysPerWeek);
+    public Dose withSets(int count) {
+        return new Dose(count, reps, holdS, breaths, perDay, daysPerWeek);
     }
 
-    public Dose withReps(int n) {
-        return new Dose(sets, n, holdS, breaths, perDay, daysPerWeek);
+    public Dose withReps(int count) {
+        return new Dose(sets, count, holdS, breaths, perDay, daysPerWeek);
     }
 
-    public Dose withHoldS(int n) {
-        return new Dose(sets, reps, n, breaths, perDay, daysPerWeek);
+    public Dose withHoldS(int count) {
+        return new Dose(sets, reps, count, breaths, perDay, daysPerWeek);
     }
 
     /** So many repetitions, or breaths where these are counted; a hold alone stays as it is. */
-    public Dose withTimes(int n) {
-        return reps != null ? withReps(n) : breaths != null ? withBreaths(n) : this;
+    public Dose withTimes(int count) {
+        return reps != null ? withReps(count) : breaths != null ? withBreaths(count) : this;
     }
 
-    public Dose withBreaths(int n) {
-        return new Dose(sets, reps, holdS, n, perDay, daysPerWeek);
+    public Dose withBreaths(int count) {
+        return new Dose(sets, reps, holdS, count, perDay, daysPerWeek);
     }
 }

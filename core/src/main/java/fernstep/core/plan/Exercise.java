@@ -38,13 +38,14 @@ record Exercise(List<PlanItem> items, boolean mustBeIn, int need, boolean called
     /** Load index × seconds under load of a day, all its sessions together; 0 where no load is followed. */
     double exposurePerDay() {
         return items.stream()
-                .mapToDouble(i -> i.loadIndex() * i.loadSeconds() * i.dose().perDay())
+                .mapToDouble(item ->
+                        item.loadIndex() * item.loadSeconds() * item.dose().perDay())
                 .sum();
     }
 
     Exercise alsoBecause(Reason reason) {
         return with(items.stream()
-                .map(i -> i.because(Reason.of("why.both", i.why(), reason)))
+                .map(item -> item.because(Reason.of("why.both", item.why(), reason)))
                 .toList());
     }
 
@@ -54,7 +55,7 @@ record Exercise(List<PlanItem> items, boolean mustBeIn, int need, boolean called
 
     Set<PlanItem.Ground> grounds() {
         EnumSet<PlanItem.Ground> all = EnumSet.noneOf(PlanItem.Ground.class);
-        items.forEach(i -> all.add(i.ground()));
+        items.forEach(item -> all.add(item.ground()));
         return all;
     }
 
@@ -78,7 +79,7 @@ record Exercise(List<PlanItem> items, boolean mustBeIn, int need, boolean called
 
     /** Sets of the side that has most. */
     int sets() {
-        return items.stream().mapToInt(i -> i.dose().sets()).max().orElse(0);
+        return items.stream().mapToInt(item -> item.dose().sets()).max().orElse(0);
     }
 
     /** As little as its doses may be: one set of few repetitions or breaths. */
@@ -88,7 +89,7 @@ record Exercise(List<PlanItem> items, boolean mustBeIn, int need, boolean called
 
     /** So many steps above that: its own repetitions first, then set by set, and never more than its doses. */
     Exercise at(int step) {
-        return with(items.stream().map(i -> at(i, step)).toList());
+        return with(items.stream().map(item -> at(item, step)).toList());
     }
 
     private static PlanItem at(PlanItem item, int step) {
@@ -109,8 +110,8 @@ record Exercise(List<PlanItem> items, boolean mustBeIn, int need, boolean called
         return !doses(at(step)).equals(doses(this));
     }
 
-    private static List<Dose> doses(Exercise e) {
-        return e.items().stream().map(PlanItem::dose).toList();
+    private static List<Dose> doses(Exercise exercise) {
+        return exercise.items().stream().map(PlanItem::dose).toList();
     }
 
     /** Whether the window of each of its rungs has so many sets more; what was made easier for her is not done more often. */
@@ -122,7 +123,9 @@ record Exercise(List<PlanItem> items, boolean mustBeIn, int need, boolean called
     }
 
     Exercise withMoreSets(int more) {
-        return with(items.stream().map(i -> inSets(i, i.dose().sets() + more)).toList());
+        return with(items.stream()
+                .map(item -> inSets(item, item.dose().sets() + more))
+                .toList());
     }
 
     private static PlanItem inSets(PlanItem item, int sets) {

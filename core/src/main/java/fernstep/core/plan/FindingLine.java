@@ -37,16 +37,17 @@ public record FindingLine(Strand strand, Serves serves, Reason why) {
     }
 
     /** All that was found and told, in the order in which it is learnt. */
-    static List<FindingLine> of(Plan.Question q) {
-        return of(q.her().findings(), floorToldOf(q));
+    static List<FindingLine> of(Plan.Question question) {
+        return of(question.her().findings(), floorToldOf(question));
     }
 
     /** What asks for floor work though no check found anything. */
-    private static Optional<Reason> floorToldOf(Plan.Question q) {
-        if (q.training().floorSymptoms() || q.her().findings().impact().floorFelt()) {
+    private static Optional<Reason> floorToldOf(Plan.Question question) {
+        if (question.training().floorSymptoms()
+                || question.her().findings().impact().floorFelt()) {
             return Optional.of(Reason.of("need.floorSymptoms"));
         }
-        Integer days = q.screening().stage().daysSinceBirth();
+        Integer days = question.screening().stage().daysSinceBirth();
         return days != null && days < SIX_MONTHS_DAYS
                 ? Optional.of(Reason.of("need.floorAfterBirth"))
                 : Optional.empty();
@@ -135,8 +136,8 @@ public record FindingLine(Strand strand, Serves serves, Reason why) {
     }
 
     /** What was found and has no place in this plan; a habit serves only what asks for one. */
-    public static List<FindingLine> unserved(Plan plan, Plan.Question q) {
-        return of(q).stream().filter(line -> !line.servedBy(plan)).toList();
+    public static List<FindingLine> unserved(Plan plan, Plan.Question question) {
+        return of(question).stream().filter(line -> !line.servedBy(plan)).toList();
     }
 
     private boolean servedBy(Plan plan) {

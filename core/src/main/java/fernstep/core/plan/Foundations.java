@@ -30,9 +30,9 @@ final class Foundations {
     private final Plan.Question q;
     private final RungGates.Known known;
 
-    Foundations(Plan.Question q) {
-        this.q = q;
-        this.known = q.knownWithoutSettled();
+    Foundations(Plan.Question question) {
+        this.q = question;
+        this.known = question.knownWithoutSettled();
     }
 
     /** Those settled; none before loaded work may begin. */
@@ -134,7 +134,7 @@ final class Foundations {
     /** Where carry-over of a settled strand begins; empty for one that has none. */
     static Optional<Rung> firstUpper(Catalogue catalogue, Strand strand) {
         return catalogue.marked(Waymark.CARRY_OVER_UPPER).stream()
-                .filter(r -> r.strand() == strand)
+                .filter(rung -> rung.strand() == strand)
                 .min(Comparator.comparingInt(Rung::order));
     }
 

@@ -24,12 +24,12 @@ final class ItemRange {
     private final Shown shown;
 
     /** @param strand whose place it takes in the plan */
-    ItemRange(Plan.Question q, RungGates.Known known, Shown shown, Strand strand) {
+    ItemRange(Plan.Question question, RungGates.Known known, Shown shown, Strand strand) {
         this.shown = shown;
-        this.q = q;
+        this.q = question;
         this.known = known;
         this.strand = strand;
-        this.body = q.her().body();
+        this.body = question.her().body();
     }
 
     /**

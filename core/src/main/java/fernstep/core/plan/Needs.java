@@ -30,21 +30,21 @@ final class Needs {
     private final Set<Strand> towardGoal;
     private final List<FindingLine> lines;
 
-    Needs(Plan.Question q) {
-        this.q = q;
-        this.towardGoal = towardGoal(q);
-        this.lines = FindingLine.of(q);
+    Needs(Plan.Question question) {
+        this.q = question;
+        this.towardGoal = towardGoal(question);
+        this.lines = FindingLine.of(question);
     }
 
     /** Strands that lead to her goal, near or far. */
-    private static Set<Strand> towardGoal(Plan.Question q) {
+    private static Set<Strand> towardGoal(Plan.Question question) {
         Set<Strand> strands = new HashSet<>();
-        Goal goal = q.wishes().goal();
+        Goal goal = question.wishes().goal();
         if (goal != null) {
-            for (String code : goal.rungs(q.catalogue())) {
-                Rung rung = q.catalogue().rung(code);
+            for (String code : goal.rungs(question.catalogue())) {
+                Rung rung = question.catalogue().rung(code);
                 strands.add(rung.strand());
-                q.catalogue().leading(rung).forEach(r -> strands.add(r.strand()));
+                question.catalogue().leading(rung).forEach(each -> strands.add(each.strand()));
             }
         }
         return strands;
@@ -65,9 +65,9 @@ final class Needs {
     private int rested(Strand strand) {
         return q.training()
                 .lastTrained(strand)
-                .map(d -> (int) Math.min(
+                .map(day -> (int) Math.min(
                         MOST_DAYS_COUNTED,
-                        ChronoUnit.DAYS.between(d, q.training().today())))
+                        ChronoUnit.DAYS.between(day, q.training().today())))
                 .orElse(MOST_DAYS_COUNTED);
     }
 

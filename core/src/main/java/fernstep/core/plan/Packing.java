@@ -57,7 +57,7 @@ final class Packing {
     /** Between places on the mat; what is upright comes last and is no change. */
     static int changes(List<Exercise> exercises) {
         EnumSet<Ground> grounds = EnumSet.noneOf(Ground.class);
-        exercises.forEach(e -> grounds.addAll(e.grounds()));
+        exercises.forEach(exercise -> grounds.addAll(exercise.grounds()));
         grounds.remove(Ground.UPRIGHT);
         return Math.max(0, grounds.size() - 1);
     }
@@ -69,7 +69,9 @@ final class Packing {
         int changes = 0;
         for (int session = 1; session <= most; session++) {
             int nth = session;
-            changes += changes(exercises.stream().filter(e -> e.perDay() >= nth).toList());
+            changes += changes(exercises.stream()
+                    .filter(exercise -> exercise.perDay() >= nth)
+                    .toList());
         }
         return work + changes * SessionTime.CHANGE_OF_POSITION_S;
     }

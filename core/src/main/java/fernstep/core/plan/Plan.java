@@ -61,12 +61,14 @@ public record Plan(
 
         /** With what is repeated through the day. */
         public int secondsPerDay() {
-            int most = items.stream().mapToInt(i -> i.dose().perDay()).max().orElse(1);
+            int most =
+                    items.stream().mapToInt(item -> item.dose().perDay()).max().orElse(1);
             int all = 0;
             for (int session = 1; session <= most; session++) {
                 int nth = session;
-                all += secondsOnce(
-                        items.stream().filter(i -> i.dose().perDay() >= nth).toList());
+                all += secondsOnce(items.stream()
+                        .filter(item -> item.dose().perDay() >= nth)
+                        .toList());
             }
             return all;
         }
@@ -84,12 +86,13 @@ public record Plan(
         /** Σ load index × seconds under load, where a load is followed. */
         public double exposure() {
             return items.stream()
-                    .mapToDouble(i -> i.loadIndex() * i.loadSeconds())
+                    .mapToDouble(item -> item.loadIndex() * item.loadSeconds())
                     .sum();
         }
 
         public boolean holds(PlanItem item) {
-            return items.stream().anyMatch(i -> i.strand() == item.strand() && i.side() == item.side());
+            return items.stream()
+                    .anyMatch(planItem -> planItem.strand() == item.strand() && planItem.side() == item.side());
         }
     }
 
@@ -112,10 +115,10 @@ public record Plan(
          */
         public Question by(Stances others, Screening screened) {
             List<Place> fitted = training.places().stream()
-                    .map(p -> catalogue
-                            .find(p.rung())
-                            .map(r -> p.fitted(r, others.dose()))
-                            .orElse(p))
+                    .map(place -> catalogue
+                            .find(place.rung())
+                            .map(rung -> place.fitted(rung, others.dose()))
+                            .orElse(place))
                     .toList();
             return new Question(
                     catalogue,
@@ -150,21 +153,21 @@ public record Plan(
         }
     }
 
-    public static Plan of(Question q) {
-        return new PlanMaker(q).make();
+    public static Plan of(Question question) {
+        return new PlanMaker(question).make();
     }
 
     /** In another order of the practitioner's own: by strand, those named first. */
     public Plan inOrder(List<Strand> order) {
-        Comparator<PlanItem> named =
-                Comparator.comparing(i -> order.contains(i.strand()) ? order.indexOf(i.strand()) : order.size());
+        Comparator<PlanItem> named = Comparator.comparing(
+                item -> order.contains(item.strand()) ? order.indexOf(item.strand()) : order.size());
         return new Plan(
                 items.stream().sorted(named).toList(),
                 days.stream()
-                        .map(d -> new Day(
-                                d.name(),
-                                d.perWeek(),
-                                d.items().stream().sorted(named).toList()))
+                        .map(day -> new Day(
+                                day.name(),
+                                day.perWeek(),
+                                day.items().stream().sorted(named).toList()))
                         .toList(),
                 leftOut,
                 notOpen,
@@ -247,12 +250,18 @@ public record Plan(
     /** Where she stands, and for strands not yet begun where this plan would begin; a stand-in has no place of its own. */
     public List<Place> places(List<Place> now) {
         List<Place> places = new ArrayList<>(now);
-        Stream.concat(items.stream(), leftOut.stream().flatMap(l -> l.items().stream()))
-                .filter(i -> i.role() != Role.SETTLE_IN && i.rung().strand() == i.strand())
-                .filter(i -> i.role() != Role.CARRY_OVER || !i.rung().fromDayOne())
-                .filter(i -> places.stream().noneMatch(p -> p.strand() == i.strand() && p.side() == i.side()))
-                .map(i -> new Place(
-                        i.strand(), i.side(), i.rung().code(), i.baseDose(), i.range(), Reason.of("why.progress")))
+        Stream.concat(items.stream(), leftOut.stream().flatMap(out -> out.items().stream()))
+                .filter(item -> item.role() != Role.SETTLE_IN && item.rung().strand() == item.strand())
+                .filter(item -> item.role() != Role.CARRY_OVER || !item.rung().fromDayOne())
+                .filter(item -> places.stream()
+                        .noneMatch(place -> place.strand() == item.strand() && place.side() == item.side()))
+                .map(item -> new Place(
+                        item.strand(),
+                        item.side(),
+                        item.rung().code(),
+                        item.baseDose(),
+                        item.range(),
+                        Reason.of("why.progress")))
                 .forEach(places::add);
         return List.copyOf(places);
     }
@@ -294,7 +303,7 @@ public record Plan(
     /** Exercises of a session, both sides counted once, settling in not at all. */
     public static int size(List<PlanItem> items) {
         return (int) items.stream()
-                .filter(i -> i.role() != Role.SETTLE_IN && !i.rung().apart())
+                .filter(item -> item.role() != Role.SETTLE_IN && !item.rung().apart())
                 .map(PlanItem::strand)
                 .distinct()
                 .count();
@@ -304,9 +313,9 @@ public record Plan(
     public static Set<RungGates.Done> done(Catalogue catalogue, Findings findings, List<Place> places) {
         Set<RungGates.Done> done = new HashSet<>();
         findings.floatScore()
-                .forEach((side, score) -> Stream.iterate(1, n -> n + 1)
+                .forEach((side, score) -> Stream.iterate(1, number -> number + 1)
                         .limit(score)
-                        .forEach(n -> done.add(done(catalogue, Waymark.floatOf(n), side))));
+                        .forEach(number -> done.add(done(catalogue, Waymark.floatOf(number), side))));
         boolean engaged = findings.weakerGrade().isPresent() && !findings.engagementWeak();
         if (engaged && findings.tolerance().map(Tolerance::isKept).orElse(false)) {
             done.add(done(catalogue, Waymark.BREATHS_KEPT, null));
@@ -316,11 +325,11 @@ public record Plan(
         }
         if (findings.neutralOnHandsAndKnees()) {
             done.add(done(catalogue, Waymark.NEUTRAL_FIRST, null));
-            findings.armReachKept().forEach(s -> {
+            findings.armReachKept().forEach(side -> {
                 done.add(done(catalogue, Waymark.HAND_GLIDE, null));
-                done.add(done(catalogue, Waymark.ARM_REACH, s));
+                done.add(done(catalogue, Waymark.ARM_REACH, side));
             });
-            findings.legReachKept().forEach(s -> done.add(done(catalogue, Waymark.LEG_REACH, s)));
+            findings.legReachKept().forEach(side -> done.add(done(catalogue, Waymark.LEG_REACH, side)));
         }
         if (findings.hoverClean()) {
             done.add(done(catalogue, Waymark.HOVER_FIRST, null));

@@ -36,11 +36,13 @@ record PlanDays(List<Day> days, List<PlanItem> items) {
         Set<Exercise> all = new LinkedHashSet<>();
         sessions.forEach(all::addAll);
         return SessionOrder.of(List.copyOf(all), Set.of()).stream()
-                .map(i -> days.stream()
-                        .flatMap(d -> d.items().stream())
-                        .filter(x -> x.strand() == i.strand() && x.side() == i.side() && x.role() == i.role())
+                .map(item -> days.stream()
+                        .flatMap(day -> day.items().stream())
+                        .filter(planItem -> planItem.strand() == item.strand()
+                                && planItem.side() == item.side()
+                                && planItem.role() == item.role())
                         .findFirst()
-                        .orElse(i))
+                        .orElse(item))
                 .toList();
     }
 
@@ -48,7 +50,8 @@ record PlanDays(List<Day> days, List<PlanItem> items) {
     private static int onDays(PlanItem item, List<List<Exercise>> sessions, int daysPerWeek) {
         int days = 0;
         for (int i = 0; i < sessions.size(); i++) {
-            boolean in = sessions.get(i).stream().anyMatch(e -> e.strand() == item.strand() && e.role() == item.role());
+            boolean in = sessions.get(i).stream()
+                    .anyMatch(exercise -> exercise.strand() == item.strand() && exercise.role() == item.role());
             days += in ? (daysPerWeek + sessions.size() - 1 - i) / sessions.size() : 0;
         }
         return days;

@@ -17,19 +17,19 @@ public final class PlanDifference {
     /**
      * The differences as sentences: what only one of them holds, what both hold in another dose, and the time.
      *
-     * @param nameA who would prescribe {@code a}, as the practitioner knows it
-     * @param nameB the same of {@code b}
+     * @param nameA who would prescribe {@code plan}, as the practitioner knows it
+     * @param nameB the same of {@code other}
      */
-    public static List<Reason> of(String nameA, Plan a, String nameB, Plan b) {
-        Map<String, List<PlanItem>> inA = byRung(a);
-        Map<String, List<PlanItem>> inB = byRung(b);
+    public static List<Reason> of(String nameA, Plan plan, String nameB, Plan other) {
+        Map<String, List<PlanItem>> inA = byRung(plan);
+        Map<String, List<PlanItem>> inB = byRung(other);
         List<Reason> said = new ArrayList<>();
         only("difference.only", nameA, inA, inB, said);
         only("difference.only", nameB, inB, inA, said);
         List<Reason> otherDose = inA.entrySet().stream()
-                .filter(e -> inB.containsKey(e.getKey()))
-                .filter(e -> !doses(e.getValue()).equals(doses(inB.getOrDefault(e.getKey(), List.of()))))
-                .map(e -> named(e.getValue().get(0).rung()))
+                .filter(entry -> inB.containsKey(entry.getKey()))
+                .filter(entry -> !doses(entry.getValue()).equals(doses(inB.getOrDefault(entry.getKey(), List.of()))))
+                .map(entry -> named(entry.getValue().get(0).rung()))
                 .toList();
         if (!otherDose.isEmpty()) {
             said.add(Reason.of("difference.dose", Reason.list(otherDose)));
@@ -37,8 +37,8 @@ public final class PlanDifference {
         if (said.isEmpty()) {
             said.add(Reason.of("difference.none"));
         }
-        long minutesA = minutes(a);
-        long minutesB = minutes(b);
+        long minutesA = minutes(plan);
+        long minutesB = minutes(other);
         said.add(
                 minutesA == minutesB
                         ? Reason.of("difference.sameTime", minutesA)
@@ -53,8 +53,8 @@ public final class PlanDifference {
             Map<String, List<PlanItem>> there,
             List<Reason> said) {
         List<Reason> rungs = here.entrySet().stream()
-                .filter(e -> !there.containsKey(e.getKey()))
-                .map(e -> named(e.getValue().get(0).rung()))
+                .filter(entry -> !there.containsKey(entry.getKey()))
+                .map(entry -> named(entry.getValue().get(0).rung()))
                 .toList();
         if (!rungs.isEmpty()) {
             said.add(Reason.of(key, name, Reason.list(rungs)));
@@ -63,7 +63,7 @@ public final class PlanDifference {
 
     private static Map<String, List<PlanItem>> byRung(Plan plan) {
         return plan.items().stream()
-                .collect(Collectors.groupingBy(i -> i.rung().code(), LinkedHashMap::new, Collectors.toList()));
+                .collect(Collectors.groupingBy(item -> item.rung().code(), LinkedHashMap::new, Collectors.toList()));
     }
 
     private static List<?> doses(List<PlanItem> items) {

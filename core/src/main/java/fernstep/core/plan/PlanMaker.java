@@ -44,17 +44,17 @@ final class PlanMaker {
     private final List<LeftOut> leftOut = new ArrayList<>();
     private final List<Rung> habits = new ArrayList<>();
 
-    PlanMaker(Question q) {
-        this.q = q;
-        this.settled = new Foundations(q).settled();
-        RungGates.Known plain = q.knownWithoutSettled();
+    PlanMaker(Question question) {
+        this.q = question;
+        this.settled = new Foundations(question).settled();
+        RungGates.Known plain = question.knownWithoutSettled();
         this.known = plain.withDone(Foundations.taughtBy(settled, plain));
-        this.needs = new Needs(q);
-        this.tested = Plan.done(q.catalogue(), q.her().findings(), List.of()).stream()
+        this.needs = new Needs(question);
+        this.tested = Plan.done(question.catalogue(), question.her().findings(), List.of()).stream()
                 .map(RungGates.Done::rung)
                 .collect(Collectors.toSet());
-        this.shown = new Shown(q);
-        this.loadOpen = q.screening().open(GateCode.FIRST_LOADED);
+        this.shown = new Shown(question);
+        this.loadOpen = question.screening().open(GateCode.FIRST_LOADED);
     }
 
     Plan make() {
@@ -64,27 +64,28 @@ final class PlanMaker {
         Room room = room();
         keepFirstFoundations(room);
         ribsOverPelvis();
-        exercises.replaceAll(e -> e.mustBeIn()
-                        && e.role() == Role.CARRY_OVER
-                        && !by(e.strand(), Choice::locked)
-                        && !fitsBesideMusts(e, room)
-                ? e.whereItFits()
-                : e);
+        exercises.replaceAll(exercise -> exercise.mustBeIn()
+                        && exercise.role() == Role.CARRY_OVER
+                        && !by(exercise.strand(), Choice::locked)
+                        && !fitsBesideMusts(exercise, room)
+                ? exercise.whereItFits()
+                : exercise);
         SettleIn.of(q, known, settled, exercises)
-                .filter(e -> fitsBesideMusts(e, room))
+                .filter(exercise -> fitsBesideMusts(exercise, room))
                 .ifPresent(exercises::add);
         Adaptations today = Adaptations.of(q.screening());
-        exercises.replaceAll(e -> e.with(
-                e.items().stream().map(item -> today.on(item, q.her().body())).toList()));
-        exercises.replaceAll(
-                e -> e.with(e.items().stream().map(PlanMaker::saysWhere).toList()));
+        exercises.replaceAll(exercise -> exercise.with(exercise.items().stream()
+                .map(item -> today.on(item, q.her().body()))
+                .toList()));
+        exercises.replaceAll(exercise -> exercise.with(
+                exercise.items().stream().map(PlanMaker::saysWhere).toList()));
         Set<Strand> training = exercises.stream()
                 .map(Exercise::strand)
-                .filter(s -> q.training().inTraining(s) || shownByCheck(s))
+                .filter(each -> q.training().inTraining(each) || shownByCheck(each))
                 .collect(Collectors.toSet());
         int daysPerWeek = exercises.stream()
-                .flatMap(e -> e.items().stream())
-                .mapToInt(i -> i.dose().daysPerWeek())
+                .flatMap(exercise -> exercise.items().stream())
+                .mapToInt(item -> item.dose().daysPerWeek())
                 .max()
                 .orElse(q.wishes().daysAtMost());
         ByHand byHand = new ByHand(chosen(Choice::locked), chosen(choice -> choice.dose() != null));
@@ -127,13 +128,13 @@ final class PlanMaker {
         Strand code = strand.code();
         boolean isSettled = settled.contains(code);
         strand.rungs().stream()
-                .filter(r -> code == Strand.UPRIGHT && r.fromDayOne())
-                .filter(r -> RungGates.open(r, null, known))
+                .filter(rung -> code == Strand.UPRIGHT && rung.fromDayOne())
+                .filter(rung -> RungGates.open(rung, null, known))
                 .forEach(habits::add);
         StrandItems made = new StrandItems(q, strand, known, shown, isSettled);
-        made.notOpen().stream().filter(n -> !isSettled).forEach(notOpen::add);
+        made.notOpen().stream().filter(open -> !isSettled).forEach(notOpen::add);
         List<PlanItem> items = made.items().stream()
-                .filter(i -> exercises.stream().noneMatch(e -> sameRung(e, i)))
+                .filter(item -> exercises.stream().noneMatch(exercise -> sameRung(exercise, item)))
                 .toList();
         if (items.isEmpty()) {
             if (!made.items().isEmpty()) {
@@ -169,18 +170,19 @@ final class PlanMaker {
     private boolean shownByCheck(Strand strand) {
         return q.training().checkedOfLate()
                 && q.catalogue().strand(strand).stream()
-                        .flatMap(s -> s.rungs().stream())
+                        .flatMap(catalogueStrand -> catalogueStrand.rungs().stream())
                         .filter(Rung::loaded)
-                        .anyMatch(r -> tested.contains(r.code()));
+                        .anyMatch(rung -> tested.contains(rung.code()));
     }
 
-    private static boolean sameRung(Exercise e, PlanItem item) {
-        return e.items().stream()
-                .anyMatch(i -> i.rung().code().equals(item.rung().code()) && i.side() == item.side());
+    private static boolean sameRung(Exercise exercise, PlanItem item) {
+        return exercise.items().stream()
+                .anyMatch(planItem ->
+                        planItem.rung().code().equals(item.rung().code()) && planItem.side() == item.side());
     }
 
     private boolean by(Strand code, Predicate<Choice> what) {
-        return q.wishes().choices().stream().anyMatch(c -> c.strand() == code && what.test(c));
+        return q.wishes().choices().stream().anyMatch(choice -> choice.strand() == code && what.test(choice));
     }
 
     /** Why the strand is in, before why this rung. */
@@ -189,7 +191,7 @@ final class PlanMaker {
                 ? needs.must(code).map(FindingLine::why).orElse(Reason.of("need.foundation"))
                 : needs.why(code);
         return items.stream()
-                .map(i -> i.because(Reason.of("why.both", need, i.why())))
+                .map(item -> item.because(Reason.of("why.both", need, item.why())))
                 .toList();
     }
 
@@ -202,7 +204,7 @@ final class PlanMaker {
                         item.rung().family(),
                         item.side(),
                         q.training().today())
-                .map(c -> item.loadIndex() > HEAVY_SHARE * c.loadIndex())
+                .map(capacity -> item.loadIndex() > HEAVY_SHARE * capacity.loadIndex())
                 .orElse(false);
     }
 
@@ -212,8 +214,8 @@ final class PlanMaker {
         boolean wanted = q.her().findings().ribs() == Observed.RibsOverPelvis.RIBS_AHEAD;
         if (wanted && RungGates.open(reset, null, known) && !by(reset.strand(), Choice::leftOut)) {
             habits.add(reset);
-            exercises.removeIf(
-                    e -> e.items().stream().allMatch(item -> item.rung().equals(reset)));
+            exercises.removeIf(exercise ->
+                    exercise.items().stream().allMatch(item -> item.rung().equals(reset)));
         }
     }
 
@@ -224,9 +226,10 @@ final class PlanMaker {
     private void keepFirstFoundations(Room room) {
         boolean tiltFirst = q.her().findings().tiltedForward();
         List<Exercise> all = exercises.stream()
-                .filter(e -> e.role() == Role.FOUNDATION)
-                .sorted(Comparator.comparing(e ->
-                        tiltFirst && e.strand() == Strand.PELVIC_CONTROL ? -1 : Foundations.ORDER.indexOf(e.strand())))
+                .filter(exercise -> exercise.role() == Role.FOUNDATION)
+                .sorted(Comparator.comparing(exercise -> tiltFirst && exercise.strand() == Strand.PELVIC_CONTROL
+                        ? -1
+                        : Foundations.ORDER.indexOf(exercise.strand())))
                 .toList();
         int most = Math.min(room.size(), loadOpen ? FOUNDATIONS_BESIDE_WORK : FOUNDATIONS_AS_WORK);
         List<Exercise> kept = new ArrayList<>();
@@ -252,14 +255,15 @@ final class PlanMaker {
             exercises.set(
                     exercises.indexOf(e),
                     e.with(e.items().stream()
-                            .map(i -> i.dosed(i.baseDose().withSets(1), i.dose().withSets(1)))
+                            .map(item -> item.dosed(
+                                    item.baseDose().withSets(1), item.dose().withSets(1)))
                             .toList()));
         }
     }
 
     /** In the fewest sets it may have: a dose by hand stays as it is. */
-    private Exercise least(Exercise e) {
-        return fixed(e.strand()) ? e : e.atLeast();
+    private Exercise least(Exercise exercise) {
+        return fixed(exercise.strand()) ? exercise : exercise.atLeast();
     }
 
     private Set<Strand> chosen(Predicate<Choice> what) {
@@ -271,8 +275,8 @@ final class PlanMaker {
     }
 
     /** There is no room for it even in the fewest sets, and how long those take. */
-    private LeftOut.Because tooLong(Exercise e) {
-        return new NoRoom(Limit.MINUTES, (least(e).secondsPerDay() + 59) / 60);
+    private LeftOut.Because tooLong(Exercise exercise) {
+        return new NoRoom(Limit.MINUTES, (least(exercise).secondsPerDay() + 59) / 60);
     }
 
     private boolean fitsWith(List<Exercise> kept, Exercise other, Room room) {
@@ -284,7 +288,7 @@ final class PlanMaker {
     private boolean fitsBesideMusts(Exercise other, Room room) {
         List<Exercise> all = exercises.stream()
                 .filter(Exercise::mustBeIn)
-                .filter(e -> !e.equals(other))
+                .filter(exercise -> !exercise.equals(other))
                 .toList();
         return fitsWith(all, other, room);
     }
@@ -298,21 +302,21 @@ final class PlanMaker {
         leftOut.sort(Comparator.comparing(LeftOut::strand));
     }
 
-    private LeftOut.Because whyLeftOut(Exercise e, List<Exercise> session, Room room) {
-        if (e.mustBeIn()) {
-            return tooLong(e);
+    private LeftOut.Because whyLeftOut(Exercise exercise, List<Exercise> session, Room room) {
+        if (exercise.mustBeIn()) {
+            return tooLong(exercise);
         }
-        if (!e.called()) {
+        if (!exercise.called()) {
             return Decided.NOTHING_CALLS;
         }
         List<Exercise> with = new ArrayList<>(session);
-        with.add(least(e));
+        with.add(least(exercise));
         if (Packing.changes(with) > room.changes()) {
             return new NoRoom(Limit.CHANGES, room.changes());
         }
         boolean full = session.stream().filter(Exercise::counts).count() >= room.size();
         if (!full && Packing.seconds(with) > room.secondsPerDay()) {
-            return tooLong(e);
+            return tooLong(exercise);
         }
         if (full && room.size() < room().size()) {
             return new NoRoom(Limit.SIZE_OF_MINUTES, room.size());
@@ -321,6 +325,6 @@ final class PlanMaker {
             return new LeftOut.Tired(room.size());
         }
         // it would fit, and what comes before it waits for the minutes that are left
-        return full ? new NoRoom(Limit.SIZE, room.size()) : tooLong(e);
+        return full ? new NoRoom(Limit.SIZE, room.size()) : tooLong(exercise);
     }
 }

@@ -83,7 +83,8 @@ public final class PlanWarnings {
     }
 
     private static boolean byHand(PlanItem item, Wishes wishes) {
-        return wishes.choices().stream().anyMatch(c -> c.about(item.strand(), item.side()) && !c.leftOut());
+        return wishes.choices().stream()
+                .anyMatch(choice -> choice.about(item.strand(), item.side()) && !choice.leftOut());
     }
 
     /** The two sides of one strand follow each other as a matter of course. */
@@ -106,11 +107,11 @@ public final class PlanWarnings {
         }
         double index = item.point().load().loadIndex();
         return capacity(heldClean, family, item.side(), today)
-                .filter(c -> index > c.nextTarget(Capacity.USUAL_STEP) + 1e-9)
-                .map(c -> Reason.of(
+                .filter(capacity -> index > capacity.nextTarget(Capacity.USUAL_STEP) + 1e-9)
+                .map(capacity -> Reason.of(
                         "warn.aboveCapacity",
                         Reason.of("rung.name", item.rung().name(), item.rung().code()),
-                        Math.round(100 * (index / c.loadIndex() - 1))));
+                        Math.round(100 * (index / capacity.loadIndex() - 1))));
     }
 
     private static Optional<Capacity> capacity(

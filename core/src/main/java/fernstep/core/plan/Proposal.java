@@ -40,33 +40,35 @@ public record Proposal(
      * @return empty while an emergency or ask-first answer stands: nothing is proposed then
      */
     public static Optional<Proposal> of(
-            ClientFacts facts, Findings f, boolean cleared, Outcome outcome, LocalDate today) {
+            ClientFacts facts, Findings findings, boolean cleared, Outcome outcome, LocalDate today) {
         if (outcome.closesGates()) {
             return Optional.empty();
         }
         List<Fit> fits = new ArrayList<>();
         Optional<BodyEvent> event = facts.latestEvent();
-        long days = event.map(e -> ChronoUnit.DAYS.between(e.date(), today)).orElse(Long.MAX_VALUE);
-        boolean birth = event.map(e -> e.kind() != BodyEvent.Kind.SURGERY).orElse(false);
+        long days = event.map(bodyEvent -> ChronoUnit.DAYS.between(bodyEvent.date(), today))
+                .orElse(Long.MAX_VALUE);
+        boolean birth = event.map(bodyEvent -> bodyEvent.kind() != BodyEvent.Kind.SURGERY)
+                .orElse(false);
         if (!facts.pregnant() && birth && days < FIRST_WEEKS_DAYS) {
             fits.add(new Fit(Approach.QUIET_START, Reason.of("proposal.firstWeeks", days)));
         }
-        breathLed(facts, f).ifPresent(r -> fits.add(new Fit(Approach.BREATH_LED, r)));
-        boolean floats = f.floatScore().size() == Side.values().length
-                && f.floatScore().values().stream().allMatch(s -> s >= 1);
+        breathLed(facts, findings).ifPresent(reason -> fits.add(new Fit(Approach.BREATH_LED, reason)));
+        boolean floats = findings.floatScore().size() == Side.values().length
+                && findings.floatScore().values().stream().allMatch(number -> number >= 1);
         if (cleared && floats) {
             fits.add(new Fit(Approach.SLOW_LADDER, Reason.of("proposal.floats")));
         }
         boolean late = !facts.pregnant() && days >= LATE_DAYS;
         if (late
-                && f.engagementFirm()
-                && f.doming() != null
-                && f.doming() != Observed.Doming.FIRM
-                && !f.breathComesFirst()) {
+                && findings.engagementFirm()
+                && findings.doming() != null
+                && findings.doming() != Observed.Doming.FIRM
+                && !findings.breathComesFirst()) {
             fits.add(new Fit(Approach.GRADED_LOAD, Reason.of("proposal.firmAndLate")));
         }
         if (fits.isEmpty()) {
-            return Optional.of(new Proposal(Approach.BREATH_LED, nothingFits(f), null, null));
+            return Optional.of(new Proposal(Approach.BREATH_LED, nothingFits(findings), null, null));
         }
         Fit first = fits.get(0);
         Fit other = fits.size() > 1 ? fits.get(1) : null;
@@ -74,25 +76,25 @@ public record Proposal(
                 first.approach(),
                 first.reason(),
                 other == null ? null : other.approach(),
-                other == null ? null : difference(first.approach(), other.approach(), f)));
+                other == null ? null : difference(first.approach(), other.approach(), findings)));
     }
 
     /** Little is known only where the checks that decide are missing: they are named. */
-    private static Reason nothingFits(Findings f) {
+    private static Reason nothingFits(Findings findings) {
         List<Reason> missing = new ArrayList<>();
-        if (f.cough() == null && f.floorOnCough() == null) {
+        if (findings.cough() == null && findings.floorOnCough() == null) {
             missing.add(Reason.of("check.COUGH"));
         }
-        if (f.toleranceBreaths() == null) {
+        if (findings.toleranceBreaths() == null) {
             missing.add(Reason.of("check.TOLERANCE"));
         }
-        if (f.setGrade().size() < Side.values().length) {
+        if (findings.setGrade().size() < Side.values().length) {
             missing.add(Reason.of("check.GRADE"));
         }
-        if (f.floatScore().size() < Side.values().length) {
+        if (findings.floatScore().size() < Side.values().length) {
             missing.add(Reason.of("check.FLOAT"));
         }
-        if (f.doming() == null) {
+        if (findings.doming() == null) {
             missing.add(Reason.of("check.RIDGE"));
         }
         return missing.isEmpty()
@@ -100,27 +102,35 @@ public record Proposal(
                 : Reason.of("proposal.missingChecks", Reason.list(missing));
     }
 
-    private static Optional<Reason> breathLed(ClientFacts facts, Findings f) {
-        if (f.coughReversed()) {
+    private static Optional<Reason> breathLed(ClientFacts facts, Findings findings) {
+        if (findings.coughReversed()) {
             return Optional.of(Reason.of("proposal.coughReversed"));
         }
-        Optional<Tolerance> poor = f.tolerance().filter(Tolerance::isPoor);
+        Optional<Tolerance> poor = findings.tolerance().filter(Tolerance::isPoor);
         if (poor.isPresent()) {
             return Optional.of(Reason.of("proposal.toleranceLow", poor.get().breaths()));
         }
-        boolean scar = facts.events().stream().anyMatch(e -> e.kind() == BodyEvent.Kind.CAESAREAN);
-        return f.weakerGrade().filter(g -> scar && g.isWeak()).map(g -> Reason.of("proposal.scarAndSet", g.value()));
+        boolean scar = facts.events().stream().anyMatch(event -> event.kind() == BodyEvent.Kind.CAESAREAN);
+        return findings.weakerGrade()
+                .filter(grade -> scar && grade.isWeak())
+                .map(grade -> Reason.of("proposal.scarAndSet", grade.value()));
     }
 
     /** What would part them today: the ridge seen, else how the dose grows. */
-    private static Reason difference(Approach a, Approach b, Findings f) {
-        boolean ridge = f.doming() == Observed.Doming.SOFT
-                && a.stances().doming() != b.stances().doming();
+    private static Reason difference(Approach approach, Approach other, Findings findings) {
+        boolean ridge = findings.doming() == Observed.Doming.SOFT
+                && approach.stances().doming() != other.stances().doming();
         if (ridge) {
-            Approach strict = a.stances().doming() == fernstep.core.approach.Stances.Doming.NONE_ALLOWED ? a : b;
-            return Reason.of("proposal.differ.ridge", strict, strict == a ? b : a);
+            Approach strict = approach.stances().doming() == fernstep.core.approach.Stances.Doming.NONE_ALLOWED
+                    ? approach
+                    : other;
+            return Reason.of("proposal.differ.ridge", strict, strict == approach ? other : approach);
         }
         return Reason.of(
-                "proposal.differ.dose", a, a.stances().dose(), b, b.stances().dose());
+                "proposal.differ.dose",
+                approach,
+                approach.stances().dose(),
+                other,
+                other.stances().dose());
     }
 }

@@ -247,7 +247,7 @@ public final class RungGates {
                 return false;
             }
             return StandIns.replacing(known.catalogue(), rung, known.closed())
-                    .anyMatch(r -> r.code().equals(asked.code()) || known.isDone(r.code(), on));
+                    .anyMatch(each -> each.code().equals(asked.code()) || known.isDone(each.code(), on));
         }
 
         @Override
@@ -259,7 +259,10 @@ public final class RungGates {
 
         @Override
         public Optional<Waiting> breathControl(RungGate.BreathControl gate) {
-            boolean keeps = known.findings().tolerance().map(t -> !t.isPoor()).orElse(false);
+            boolean keeps = known.findings()
+                    .tolerance()
+                    .map(tolerance -> !tolerance.isPoor())
+                    .orElse(false);
             boolean holds = keeps
                     || (known.findings().cough() != null && !known.findings().coughReversed());
             return unless(holds, new Waiting.Found(Sought.BREATH_CONTROL));

@@ -24,11 +24,11 @@ final class SessionOrder {
         List<Exercise> ordered = new ArrayList<>();
         for (Ground ground : grounds(exercises)) {
             List<Exercise> here = new ArrayList<>(exercises.stream()
-                    .filter(e -> e.items().get(0).ground() == ground)
+                    .filter(exercise -> exercise.items().get(0).ground() == ground)
                     .sorted(Comparator.comparing(Exercise::role)
-                            .thenComparing(e -> e.role() == Role.FOUNDATION
-                                    ? Foundations.ORDER.indexOf(e.strand())
-                                    : exercises.indexOf(e)))
+                            .thenComparing(exercise -> exercise.role() == Role.FOUNDATION
+                                    ? Foundations.ORDER.indexOf(exercise.strand())
+                                    : exercises.indexOf(exercise)))
                     .toList());
             while (!here.isEmpty()) {
                 Exercise next = next(here, ordered.isEmpty() ? null : ordered.get(ordered.size() - 1));
@@ -37,14 +37,14 @@ final class SessionOrder {
             }
         }
         List<Exercise> lying = closed.contains(Restriction.SUPINE_LIMITED) ? inclinedInTime(ordered) : ordered;
-        return lying.stream().flatMap(e -> e.items().stream()).toList();
+        return lying.stream().flatMap(exercise -> exercise.items().stream()).toList();
     }
 
     private static Exercise next(List<Exercise> here, @Nullable Exercise last) {
         LoadFamily family = last == null ? null : last.family();
         Role role = here.get(0).role();
         return here.stream()
-                .filter(e -> e.role() == role && (family == null || e.family() != family))
+                .filter(exercise -> exercise.role() == role && (family == null || exercise.family() != family))
                 .findFirst()
                 .orElse(here.get(0));
     }
@@ -52,13 +52,13 @@ final class SessionOrder {
     /** Where settling in or the first foundation is done comes first; upright comes last. */
     private static List<Ground> grounds(List<Exercise> exercises) {
         EnumSet<Ground> all = EnumSet.noneOf(Ground.class);
-        exercises.forEach(e -> all.addAll(e.grounds()));
+        exercises.forEach(exercise -> all.addAll(exercise.grounds()));
         List<Ground> order = new ArrayList<>(all);
         exercises.stream()
-                .filter(e -> e.role().compareTo(Role.WORK) < 0)
+                .filter(exercise -> exercise.role().compareTo(Role.WORK) < 0)
                 .sorted(Comparator.comparing(Exercise::role))
-                .map(e -> e.items().get(0).ground())
-                .filter(g -> g != Ground.UPRIGHT)
+                .map(exercise -> exercise.items().get(0).ground())
+                .filter(ground -> ground != Ground.UPRIGHT)
                 .findFirst()
                 .ifPresent(first -> {
                     order.remove(first);

@@ -17,36 +17,50 @@ final class SettleIn {
     private SettleIn() {}
 
     /** What is settled becomes one opening minute: her highest clean breath with the engagement kept. */
-    static Optional<Exercise> of(Question q, RungGates.Known known, Set<Strand> settled, List<Exercise> exercises) {
+    static Optional<Exercise> of(
+            Question question, RungGates.Known known, Set<Strand> settled, List<Exercise> exercises) {
         if (settled.isEmpty()
-                || exercises.stream().anyMatch(e -> e.role() == Role.FOUNDATION && e.strand() == Strand.BREATH)) {
+                || exercises.stream()
+                        .anyMatch(
+                                exercise -> exercise.role() == Role.FOUNDATION && exercise.strand() == Strand.BREATH)) {
             return Optional.empty();
         }
         return Stream.of(Waymark.BREATHS_MANY, Waymark.BREATHS_KEPT)
-                .map(q.catalogue()::at)
-                .filter(r -> known.isDone(r.code(), null) && RungGates.open(r, null, known))
+                .map(question.catalogue()::at)
+                .filter(rung -> known.isDone(rung.code(), null) && RungGates.open(rung, null, known))
                 .findFirst()
-                .or(() -> Optional.of(q.catalogue().at(Waymark.BREATH_BASE)))
-                .flatMap(rung -> settledOn(rung, q, known))
+                .or(() -> Optional.of(question.catalogue().at(Waymark.BREATH_BASE)))
+                .flatMap(rung -> settledOn(rung, question, known))
                 .map(item -> new Exercise(List.of(item), true, 1, true, false));
     }
 
-    private static Optional<PlanItem> settledOn(Rung rung, Question q, RungGates.Known known) {
+    private static Optional<PlanItem> settledOn(Rung rung, Question question, RungGates.Known known) {
         Rung as = rung;
         if (rung.closedBy(known.closed()).isPresent()) {
             Optional<StandIns.StandIn> standIn =
-                    StandIns.of(q.catalogue(), rung, known.closed(), q.her().body()).stream()
-                            .filter(s -> s.kind() != StandIns.Kind.OTHER_RUNG)
+                    StandIns.of(
+                                    question.catalogue(),
+                                    rung,
+                                    known.closed(),
+                                    question.her().body())
+                            .stream()
+                            .filter(each -> each.kind() != StandIns.Kind.OTHER_RUNG)
                             .findFirst();
             if (standIn.isEmpty()) {
                 return Optional.empty();
             }
             as = standIn.get().rung();
         }
-        Dose dose = StartingDose.of(as, q.wishes().stances().dose(), q.her().findings(), null)
+        Dose dose = StartingDose.of(
+                        as, question.wishes().stances().dose(), question.her().findings(), null)
                 .dose();
         Dose once = new Dose(
-                1, dose.reps(), dose.holdS(), dose.breaths(), 1, q.wishes().daysAtMost());
+                1,
+                dose.reps(),
+                dose.holdS(),
+                dose.breaths(),
+                1,
+                question.wishes().daysAtMost());
         while (SessionTime.seconds(as, once) > SETTLE_IN_S && once.breaths() != null && once.breaths() > 1) {
             once = once.withBreaths(once.breaths() - 1);
         }

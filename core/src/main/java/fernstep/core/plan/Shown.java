@@ -47,11 +47,12 @@ final class Shown {
      */
     record Target(double loadIndex, double share, LoadFamily from) {}
 
-    Shown(Plan.Question q) {
-        this.q = q;
-        this.body = q.her().body();
-        for (RungGates.Done done : Plan.done(q.catalogue(), q.her().findings(), List.of())) {
-            Rung rung = q.catalogue().rung(done.rung());
+    Shown(Plan.Question question) {
+        this.q = question;
+        this.body = question.her().body();
+        for (RungGates.Done done :
+                Plan.done(question.catalogue(), question.her().findings(), List.of())) {
+            Rung rung = question.catalogue().rung(done.rung());
             LoadFamily family = rung.family();
             if (rung.loaded() && family != null) {
                 tested.add(new Tested(family, done.side(), rung.indexAt(1, body)));
@@ -75,7 +76,8 @@ final class Shown {
                         q.training().heldClean(), family, side, q.training().today())
                 .map(Capacity::loadIndex);
         OptionalDouble checked = tested.stream()
-                .filter(t -> t.family() == family && (t.side() == null || side == null || t.side() == side))
+                .filter(tested ->
+                        tested.family() == family && (tested.side() == null || side == null || tested.side() == side))
                 .mapToDouble(Tested::loadIndex)
                 .max();
         return logged.isEmpty() ? checked : OptionalDouble.of(Math.max(logged.get(), checked.orElse(0)));

@@ -51,12 +51,12 @@ public final class StandIns {
         return Stream.concat(
                         same(rung, closed),
                         others(catalogue, rung, closed)
-                                .filter(r -> r.indexAt(0, body) <= load + ROUNDING)
-                                .sorted(Comparator.comparing((Rung r) -> !named(rung, r))
-                                        .thenComparing(r -> named(rung, r)
-                                                ? rung.standIns().indexOf(r.code())
-                                                : load - r.indexAt(0, body)))
-                                .map(r -> new StandIn(r, Kind.OTHER_RUNG)))
+                                .filter(each -> each.indexAt(0, body) <= load + ROUNDING)
+                                .sorted(Comparator.comparing((Rung each) -> !named(rung, each))
+                                        .thenComparing(each -> named(rung, each)
+                                                ? rung.standIns().indexOf(each.code())
+                                                : load - each.indexAt(0, body)))
+                                .map(each -> new StandIn(each, Kind.OTHER_RUNG)))
                 .toList();
     }
 
@@ -71,10 +71,10 @@ public final class StandIns {
 
     private static Stream<StandIn> same(Rung rung, Set<Restriction> closed) {
         return Arrays.stream(Kind.values())
-                .filter(k -> k.form != RungForm.PLAIN)
-                .map(k -> new StandIn(k.form.of(rung), k))
-                .filter(s -> !s.rung().equals(rung))
-                .filter(s -> s.rung().closedBy(closed).isEmpty());
+                .filter(kind -> kind.form != RungForm.PLAIN)
+                .map(kind -> new StandIn(kind.form.of(rung), kind))
+                .filter(standIn -> !standIn.rung().equals(rung))
+                .filter(standIn -> standIn.rung().closedBy(closed).isEmpty());
     }
 
     /** A table is asked for where she is kept off the floor; else what is near on the mat comes first. */
@@ -82,12 +82,12 @@ public final class StandIns {
         return Stream.concat(
                         rung.standIns().stream().map(catalogue::rung),
                         catalogue.rungs().stream()
-                                .filter(r -> r.aim() == rung.aim())
-                                .filter(r -> closed.contains(Restriction.NO_FLOOR)
-                                        || !r.props().contains(Prop.TABLE)))
-                .filter(r -> !r.code().equals(rung.code()))
-                .map(r -> r.closedBy(closed).isEmpty() ? r : r.onABed())
-                .filter(r -> r.closedBy(closed).isEmpty())
+                                .filter(each -> each.aim() == rung.aim())
+                                .filter(each -> closed.contains(Restriction.NO_FLOOR)
+                                        || !each.props().contains(Prop.TABLE)))
+                .filter(each -> !each.code().equals(rung.code()))
+                .map(each -> each.closedBy(closed).isEmpty() ? each : each.onABed())
+                .filter(each -> each.closedBy(closed).isEmpty())
                 .distinct();
     }
 
@@ -99,7 +99,7 @@ public final class StandIns {
     /** The first that her gates leave open; the same rung in another place has the gates of the rung itself. */
     static Optional<StandIn> firstOpen(List<StandIn> standIns, Predicate<Rung> open) {
         return standIns.stream()
-                .filter(s -> s.kind() != Kind.OTHER_RUNG || open.test(s.rung()))
+                .filter(standIn -> standIn.kind() != Kind.OTHER_RUNG || open.test(standIn.rung()))
                 .findFirst();
     }
 }

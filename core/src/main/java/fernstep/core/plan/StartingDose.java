@@ -26,19 +26,19 @@ record StartingDose(Dose dose, @Nullable Reason opened) {
     /** One breath at a time is done so often, with rests between. */
     private static final int SHORT_SETS = 4;
 
-    static StartingDose of(Rung rung, DoseStance stance, Findings f, @Nullable Side side) {
+    static StartingDose of(Rung rung, DoseStance stance, Findings findings, @Nullable Side side) {
         Window window = DoseRules.window(rung.window(), stance);
         Dose dose = DoseRules.first(rung, stance);
         Reason opened = null;
         if (dose.holdS() != null && window.holdS() != null && !rung.apart()) {
-            int hold = hold(rung, window.holdS(), f, side);
+            int hold = hold(rung, window.holdS(), findings, side);
             opened = hold < window.holdS().min()
                     ? Reason.of("dose.openedHold", hold, window.holdS().min())
                     : opened;
             dose = dose.withHoldS(hold);
         }
         if (dose.breaths() != null && window.breaths() != null && keepsEngagement(rung)) {
-            int breaths = breaths(rung, window.breaths(), f);
+            int breaths = breaths(rung, window.breaths(), findings);
             opened = breaths < window.breaths().min()
                     ? Reason.of("dose.openedBreaths", breaths, window.breaths().min())
                     : opened;
@@ -49,14 +49,14 @@ record StartingDose(Dose dose, @Nullable Reason opened) {
         return new StartingDose(dose, opened);
     }
 
-    private static int hold(Rung rung, Span window, Findings f, @Nullable Side side) {
-        Optional<Double> shown = shownS(rung, f, side);
+    private static int hold(Rung rung, Span window, Findings findings, @Nullable Side side) {
+        Optional<Double> shown = shownS(rung, findings, side);
         if (shown.isEmpty()) {
             return window.min();
         }
         int fourFifths = (int) Math.floor(OF_THE_LONGEST * shown.get() + 1e-9);
         boolean measured =
-                rung.strand() == Strand.DEEP_CORE || (rung.strand() == Strand.HOVER_PLANK && f.hoverS() != null);
+                rung.strand() == Strand.DEEP_CORE || (rung.strand() == Strand.HOVER_PLANK && findings.hoverS() != null);
         int least = Math.min(window.min(), shown.get() >= SHORTEST_HOLD_S ? SHORTEST_HOLD_S : leastOf(shown.get()));
         int most = measured ? window.max() : window.min();
         return Math.max(least, Math.min(most, fourFifths));
@@ -67,14 +67,14 @@ record StartingDose(Dose dose, @Nullable Reason opened) {
         return shownS < 1 ? SHORTEST_HOLD_S : (int) Math.floor(shownS);
     }
 
-    private static Optional<Double> shownS(Rung rung, Findings f, @Nullable Side side) {
-        if (rung.strand() == Strand.HOVER_PLANK && f.hoverS() != null) {
-            return Optional.of(f.hoverS().doubleValue());
+    private static Optional<Double> shownS(Rung rung, Findings findings, @Nullable Side side) {
+        if (rung.strand() == Strand.HOVER_PLANK && findings.hoverS() != null) {
+            return Optional.of(findings.hoverS().doubleValue());
         }
         boolean byBreaths = rung.strand() == Strand.BREATH;
-        return byBreaths && f.toleranceBreaths() != null
-                ? Optional.of(BREATH_S * f.toleranceBreaths())
-                : f.holdShownS(side);
+        return byBreaths && findings.toleranceBreaths() != null
+                ? Optional.of(BREATH_S * findings.toleranceBreaths())
+                : findings.holdShownS(side);
     }
 
     /** Resting breath and straw blow ask for no engagement; nor does posture through the day. */
@@ -82,11 +82,11 @@ record StartingDose(Dose dose, @Nullable Reason opened) {
         return !rung.fromDayOne();
     }
 
-    private static int breaths(Rung rung, Span window, Findings f) {
-        if (f.toleranceBreaths() == null) {
+    private static int breaths(Rung rung, Span window, Findings findings) {
+        if (findings.toleranceBreaths() == null) {
             return window.min();
         }
-        int kept = Math.max(1, f.toleranceBreaths() - 1);
+        int kept = Math.max(1, findings.toleranceBreaths() - 1);
         return Math.min(rung.loaded() ? window.min() : window.max(), kept);
     }
 }

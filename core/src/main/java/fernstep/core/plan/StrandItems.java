@@ -26,8 +26,8 @@ final class StrandItems {
     private final List<PlanItem> items = new ArrayList<>();
     private final List<Plan.NotOpen> notOpen = new ArrayList<>();
 
-    StrandItems(Plan.Question q, CatalogueStrand strand, RungGates.Known known, Shown shown, boolean settled) {
-        this.q = q;
+    StrandItems(Plan.Question question, CatalogueStrand strand, RungGates.Known known, Shown shown, boolean settled) {
+        this.q = question;
         this.shown = shown;
         this.strand = strand;
         this.known = known;
@@ -63,7 +63,7 @@ final class StrandItems {
 
     /** Where gates lead both sides down to rungs without sides, the lower is done, once: no side gets a set more. */
     private void doneAsOne() {
-        if (items.size() < 2 || items.stream().anyMatch(i -> i.side() != null)) {
+        if (items.size() < 2 || items.stream().anyMatch(item -> item.side() != null)) {
             return;
         }
         PlanItem lower = items.get(0).rung().order() <= items.get(1).rung().order() ? items.get(0) : items.get(1);
@@ -71,8 +71,8 @@ final class StrandItems {
         items.add(lower.dosed(lower.baseDose(), lower.baseDose()));
     }
 
-    private static boolean perSide(Chosen c) {
-        return c.rung() != null && c.rung().perSide();
+    private static boolean perSide(Chosen chosen) {
+        return chosen.rung() != null && chosen.rung().perSide();
     }
 
     /**
@@ -97,17 +97,17 @@ final class StrandItems {
     }
 
     /** On the main line, from 1; 0 for none. */
-    private int place(Chosen c) {
-        return c.rung() == null ? 0 : q.catalogue().placeOnLine(c.rung());
+    private int place(Chosen chosen) {
+        return chosen.rung() == null ? 0 : q.catalogue().placeOnLine(chosen.rung());
     }
 
-    private Chosen cappedTo(int most, Chosen c) {
-        if (c.rung() == null || place(c) <= most) {
-            return c;
+    private Chosen cappedTo(int most, Chosen chosen) {
+        if (chosen.rung() == null || place(chosen) <= most) {
+            return chosen;
         }
         List<Rung> line = strand.mainLine();
         Rung capped = line.get(Math.min(most, line.size()) - 1);
-        return c.on(capped, Reason.of("why.strongerSideWaits", name(c.rung())));
+        return chosen.on(capped, Reason.of("why.strongerSideWaits", name(chosen.rung())));
     }
 
     private static Reason name(Rung rung) {
@@ -116,8 +116,9 @@ final class StrandItems {
 
     private Chosen chosen(Side side) {
         Optional<Choice> byHand = q.wishes().choices().stream()
-                .filter(c -> c.about(strand.code(), side) && c.rung() != null)
-                .filter(c -> q.catalogue().find(String.valueOf(c.rung())).isPresent())
+                .filter(choice -> choice.about(strand.code(), side) && choice.rung() != null)
+                .filter(choice ->
+                        q.catalogue().find(String.valueOf(choice.rung())).isPresent())
                 .findFirst();
         if (byHand.isPresent()) {
             return new Chosen(
@@ -127,9 +128,12 @@ final class StrandItems {
                     Reason.of("why.byHand"));
         }
         Optional<Place> place = q.training().places().stream()
-                .filter(p -> p.strand() == strand.code())
-                .filter(p -> p.side() == null || p.side() == side)
-                .filter(p -> q.catalogue().find(p.rung()).filter(r -> !habit(r)).isPresent())
+                .filter(each -> each.strand() == strand.code())
+                .filter(each -> each.side() == null || each.side() == side)
+                .filter(each -> q.catalogue()
+                        .find(each.rung())
+                        .filter(candidate -> !habit(candidate))
+                        .isPresent())
                 .findFirst();
         if (place.isPresent()) {
             Place p = place.get();
@@ -154,23 +158,23 @@ final class StrandItems {
     }
 
     /** A settled foundation goes on with its upper rungs only. */
-    private Chosen upper(Chosen c) {
-        boolean there = c.rung() != null && Foundations.upper(c.rung());
+    private Chosen upper(Chosen chosen) {
+        boolean there = chosen.rung() != null && Foundations.upper(chosen.rung());
         if (there) {
-            return new Chosen(c.rung(), c.dose(), c.range(), Reason.of("why.carryOver"), c.eased());
+            return new Chosen(chosen.rung(), chosen.dose(), chosen.range(), Reason.of("why.carryOver"), chosen.eased());
         }
         return Foundations.firstUpper(q.catalogue(), strand.code())
                 .map(first -> new Chosen(first, null, null, Reason.of("why.carryOver")))
                 .orElse(new Chosen(null, null, null, Reason.of("leftOut.settled")));
     }
 
-    private void add(Chosen c, @Nullable Side side, int extraSets) {
-        if (c.rung() == null) {
+    private void add(Chosen chosen, @Nullable Side side, int extraSets) {
+        if (chosen.rung() == null) {
             Rung first = strand.rungs().get(0);
-            notOpen.add(new Plan.NotOpen(strand.code(), side, first, List.of(new Waiting.NoneChosen(c.why()))));
+            notOpen.add(new Plan.NotOpen(strand.code(), side, first, List.of(new Waiting.NoneChosen(chosen.why()))));
             return;
         }
-        Rung rung = c.rung();
+        Rung rung = chosen.rung();
         List<Waiting> waiting = RungGates.waiting(rung, side, known);
         List<Waiting> first = waiting;
         while (!waiting.isEmpty() && q.catalogue().previous(rung).isPresent()) {
@@ -180,22 +184,25 @@ final class StrandItems {
         if (!waiting.isEmpty()) {
             Optional<Rung> early = strand.rungs().stream()
                     .filter(Rung::fromDayOne)
-                    .filter(r -> RungGates.open(r, side, known))
+                    .filter(each -> RungGates.open(each, side, known))
                     .findFirst();
             rung = early.orElse(rung);
             waiting = early.isPresent() ? List.of() : waiting;
         }
-        boolean steppedDown = !rung.equals(c.rung());
+        boolean steppedDown = !rung.equals(chosen.rung());
         if (!waiting.isEmpty() || (steppedDown && belowUpper(rung))) {
             boolean held = waiting.isEmpty();
-            notOpen.add(new Plan.NotOpen(strand.code(), side, held ? c.rung() : rung, held ? first : waiting));
+            notOpen.add(new Plan.NotOpen(strand.code(), side, held ? chosen.rung() : rung, held ? first : waiting));
             return;
         }
         Chosen as = steppedDown
-                ? c.on(
+                ? chosen.on(
                         rung,
-                        Reason.of("why.gateBelow", name(c.rung()), first.get(0).reason()))
-                : c;
+                        Reason.of(
+                                "why.gateBelow",
+                                name(chosen.rung()),
+                                first.get(0).reason()))
+                : chosen;
         if (rung.closedBy(known.closed()).isPresent()) {
             standIn(as, rung, side, extraSets);
             return;
@@ -216,7 +223,7 @@ final class StrandItems {
     private void standIn(Chosen as, Rung closed, @Nullable Side side, int extraSets) {
         List<StandIn> standIns =
                 StandIns.of(q.catalogue(), closed, known.closed(), q.her().body());
-        Optional<StandIn> standIn = StandIns.firstOpen(standIns, r -> RungGates.open(r, side, known));
+        Optional<StandIn> standIn = StandIns.firstOpen(standIns, each -> RungGates.open(each, side, known));
         boolean inAnotherForm = standIn.isPresent() && standIn.get().kind() != StandIns.Kind.OTHER_RUNG;
         Optional<Rung> onABed = inAnotherForm ? Optional.empty() : lowerOnABed(closed, side);
         if (onABed.isPresent()) {
@@ -258,7 +265,7 @@ final class StrandItems {
     }
 
     private PlanItem item(
-            Chosen c,
+            Chosen chosen,
             Rung rung,
             @Nullable Rung standInFor,
             StandIns.@Nullable Kind kind,
@@ -266,11 +273,11 @@ final class StrandItems {
             int extraSets) {
         Side on = rung.perSide() ? side == null ? Side.LEFT : side : null;
         Optional<Choice> byHand = q.wishes().choices().stream()
-                .filter(x -> x.about(strand.code(), side))
+                .filter(choice -> choice.about(strand.code(), side))
                 .findFirst();
         StartingDose start =
                 StartingDose.of(rung, q.wishes().stances().dose(), q.her().findings(), on);
-        Dose base = byHand.map(Choice::dose).orElseGet(() -> c.dose() == null ? start.dose() : c.dose());
+        Dose base = byHand.map(Choice::dose).orElseGet(() -> chosen.dose() == null ? start.dose() : chosen.dose());
         boolean loadedThrice = rung.loaded() && base.perDay() > 1;
         Dose once = loadedThrice
                 ? new Dose(base.sets(), base.reps(), base.holdS(), base.breaths(), 1, base.daysPerWeek())
@@ -279,11 +286,11 @@ final class StrandItems {
         int mostSets = Math.max(inDays.sets(), rung.window().sets().max());
         Dose dose = inDays.withSets(Math.min(mostSets, inDays.sets() + extraSets));
         ItemRange.Begins begins = new ItemRange(q, known, shown, strand.code())
-                .of(rung, on, standInFor, byHand.map(Choice::range).orElseGet(c::range));
+                .of(rung, on, standInFor, byHand.map(Choice::range).orElseGet(chosen::range));
         double range = begins.share();
         RangePoint point =
                 rung.family() == null ? null : rung.movement().point(q.her().body(), range);
-        boolean startedHere = byHand.map(Choice::dose).isEmpty() && c.dose() == null;
+        boolean startedHere = byHand.map(Choice::dose).isEmpty() && chosen.dose() == null;
         PlanItem item = new PlanItem(
                 strand.code(),
                 Role.of(strand.code(), settled),
@@ -297,16 +304,17 @@ final class StrandItems {
                 point,
                 SessionTime.seconds(rung, dose),
                 SessionTime.loadSeconds(rung, dose),
-                begins.why() == null ? c.why() : Reason.of("why.both", c.why(), begins.why()),
+                begins.why() == null ? chosen.why() : Reason.of("why.both", chosen.why(), begins.why()),
                 whyNotNext(rung, on),
                 startedHere ? start.opened() : null,
                 support(rung),
                 null);
-        boolean setByHand = byHand.filter(x -> x.rung() != null || x.dose() != null || x.range() != null)
+        boolean setByHand = byHand.filter(
+                        choice -> choice.rung() != null || choice.dose() != null || choice.range() != null)
                 .isPresent();
-        PlanItem from = c.eased() == null || setByHand
+        PlanItem from = chosen.eased() == null || setByHand
                 ? item
-                : item.easedTo(c.eased(), q.her().body());
+                : item.easedTo(chosen.eased(), q.her().body());
         return Adaptations.of(q.screening()).on(from, q.her().body());
     }
 

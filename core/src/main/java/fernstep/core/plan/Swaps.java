@@ -13,25 +13,28 @@ public final class Swaps {
     private Swaps() {}
 
     /** In strand order, then the stand-ins; no rung that the plan has already, or leaves out for want of time. */
-    public static List<Rung> of(Plan.Question q, Plan plan, PlanItem item) {
-        RungGates.Known known = q.known();
+    public static List<Rung> of(Plan.Question question, Plan plan, PlanItem item) {
+        RungGates.Known known = question.known();
         Rung now = item.rung();
         Set<String> planned = Stream.concat(
-                        plan.items().stream(), plan.leftOut().stream().flatMap(l -> l.items().stream()))
-                .map(i -> i.rung().code())
+                        plan.items().stream(), plan.leftOut().stream().flatMap(out -> out.items().stream()))
+                .map(planItem -> planItem.rung().code())
                 .collect(Collectors.toSet());
-        List<Rung> options = new ArrayList<>(q.catalogue().strand(item.strand()).map(CatalogueStrand::rungs).stream()
-                .flatMap(List::stream)
-                .toList());
+        List<Rung> options =
+                new ArrayList<>(question.catalogue().strand(item.strand()).map(CatalogueStrand::rungs).stream()
+                        .flatMap(List::stream)
+                        .toList());
         Rung asked = item.standInFor() == null ? now : item.standInFor();
-        asked.standIns().stream().map(q.catalogue()::rung).forEach(options::add);
-        q.catalogue().rungs().stream().filter(r -> r.aim() == asked.aim()).forEach(options::add);
+        asked.standIns().stream().map(question.catalogue()::rung).forEach(options::add);
+        question.catalogue().rungs().stream()
+                .filter(rung -> rung.aim() == asked.aim())
+                .forEach(options::add);
         return options.stream()
-                .filter(r -> !r.code().equals(now.code()))
-                .filter(r -> r.strand() == item.strand() || !planned.contains(r.code()))
-                .filter(r -> r.perSide() == now.perSide())
-                .filter(r -> r.closedBy(q.screening().closed()).isEmpty())
-                .filter(r -> RungGates.open(r, item.side(), known))
+                .filter(rung -> !rung.code().equals(now.code()))
+                .filter(rung -> rung.strand() == item.strand() || !planned.contains(rung.code()))
+                .filter(rung -> rung.perSide() == now.perSide())
+                .filter(rung -> rung.closedBy(question.screening().closed()).isEmpty())
+                .filter(rung -> RungGates.open(rung, item.side(), known))
                 .distinct()
                 .toList();
     }

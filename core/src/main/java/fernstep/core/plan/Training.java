@@ -76,7 +76,7 @@ public record Training(
 
     Optional<LocalDate> lastTrained(Strand strand) {
         return log.stream()
-                .filter(t -> t.strand() == strand && !t.date().isAfter(today))
+                .filter(trained -> trained.strand() == strand && !trained.date().isAfter(today))
                 .map(Trained::date)
                 .max(Comparator.naturalOrder());
     }
@@ -97,12 +97,15 @@ public record Training(
 
     /** Trained once, or given in a plan that was used. */
     boolean begun(Strand strand) {
-        return lastTrained(strand).isPresent() || places.stream().anyMatch(p -> p.strand() == strand);
+        return lastTrained(strand).isPresent() || places.stream().anyMatch(place -> place.strand() == strand);
     }
 
     /** Held clean on that side in some session. */
     boolean heldClean(String rung, Side side) {
-        return log.stream().anyMatch(t -> t.clean() && t.rung().equals(rung) && (t.side() == null || t.side() == side));
+        return log.stream()
+                .anyMatch(trained -> trained.clean()
+                        && trained.rung().equals(rung)
+                        && (trained.side() == null || trained.side() == side));
     }
 
     /** In one of the last two sessions of anything. */
@@ -113,6 +116,8 @@ public record Training(
                 .sorted(Comparator.reverseOrder())
                 .limit(SESSIONS_LOOKED_AT)
                 .toList();
-        return log.stream().anyMatch(t -> days.contains(t.date()) && t.clearly().contains(sign));
+        return log.stream()
+                .anyMatch(trained ->
+                        days.contains(trained.date()) && trained.clearly().contains(sign));
     }
 }

@@ -58,7 +58,8 @@ final class Week {
         twoDays = daysPerWeek > 1;
         days = daysPerWeek;
         heavyOnB = twoDays && daysFollowEachOther(daysPerWeek) ? heavyOnB() : Set.of();
-        musts().filter(g -> byHand.locked().contains(g.exercise().strand())).forEach(a::add);
+        musts().filter(growing -> byHand.locked().contains(growing.exercise().strand()))
+                .forEach(a::add);
         if (a.isEmpty()) {
             musts().findFirst().ifPresent(a::add);
         }
@@ -75,7 +76,7 @@ final class Week {
         }
         boolean apart = rules.restsBetween()
                 && daysFollowEachOther(daysPerWeek)
-                && a.stream().anyMatch(g -> g.exercise().heavy());
+                && a.stream().anyMatch(growing -> growing.exercise().heavy());
         if (!twoDays || (onlyB.isEmpty() && !apart)) {
             return List.of(inOrder(a));
         }
@@ -87,15 +88,16 @@ final class Week {
     /** B: what only it holds, what must be in, and as much of the rest as has room. */
     private List<Growing> b(boolean apart, Room now) {
         List<Growing> b = new ArrayList<>(inB());
-        Stream<Growing> others = apart ? all.stream().filter(g -> !g.exercise().mustBeIn()) : Stream.of();
+        Stream<Growing> others =
+                apart ? all.stream().filter(growing -> !growing.exercise().mustBeIn()) : Stream.of();
         Stream.concat(a.stream(), others.sorted(byNeed()))
                 .distinct()
-                .filter(g -> !b.contains(g))
-                .filter(g -> !apart || !g.exercise().heavy() || !a.contains(g))
-                .forEach(g -> {
-                    boolean wanted = a.contains(g) || calledFor(g, b, now);
-                    if (wanted && Growing.fit(with(b, g), now)) {
-                        b.add(g);
+                .filter(growing -> !b.contains(growing))
+                .filter(growing -> !apart || !growing.exercise().heavy() || !a.contains(growing))
+                .forEach(growing -> {
+                    boolean wanted = a.contains(growing) || calledFor(growing, b, now);
+                    if (wanted && Growing.fit(with(b, growing), now)) {
+                        b.add(growing);
                     }
                 });
         return b;
@@ -104,18 +106,19 @@ final class Week {
     /** What waits for minutes that she does not have keeps nobody else out: the fewest sets of it, as far as they go. */
     private void fillUp(Room now) {
         all.stream()
-                .filter(g -> !g.exercise().mustBeIn() && g.exercise().called() && mayBeInA(g))
+                .filter(growing ->
+                        !growing.exercise().mustBeIn() && growing.exercise().called() && mayBeInA(growing))
                 .sorted(byNeed())
-                .filter(g -> !a.contains(g) && !onlyB.contains(g))
-                .forEach(g -> {
-                    if (Growing.fit(with(a, g), now)) {
-                        take(g);
+                .filter(growing -> !a.contains(growing) && !onlyB.contains(growing))
+                .forEach(growing -> {
+                    if (Growing.fit(with(a, growing), now)) {
+                        take(growing);
                     }
                 });
     }
 
     private Stream<Growing> musts() {
-        return all.stream().filter(g -> g.exercise().mustBeIn());
+        return all.stream().filter(growing -> growing.exercise().mustBeIn());
     }
 
     private void grow(Room now) {
@@ -142,8 +145,8 @@ final class Week {
 
     /** What must be in comes first, on both days. */
     private Growth nextMust(Room now) {
-        Optional<Growing> next = musts().filter(g -> !a.contains(g))
-                .filter(g -> Growing.fitButForTime(with(a, g), now))
+        Optional<Growing> next = musts().filter(growing -> !a.contains(growing))
+                .filter(growing -> Growing.fitButForTime(with(a, growing), now))
                 .findFirst();
         if (next.isEmpty()) {
             return Growth.DONE;
@@ -167,9 +170,9 @@ final class Week {
         return next.isPresent() ? Growth.WAITS : Growth.DONE;
     }
 
-    private Growth take(Growing g) {
-        onlyB.remove(g);
-        a.add(g);
+    private Growth take(Growing growing) {
+        onlyB.remove(growing);
+        a.add(growing);
         return Growth.MORE;
     }
 
@@ -179,11 +182,12 @@ final class Week {
             return false;
         }
         Optional<Growing> next = all.stream()
-                .filter(g ->
-                        !a.contains(g) && !onlyB.contains(g) && !g.exercise().mustBeIn())
-                .filter(g -> training.contains(g.exercise().strand()) || !mayBeInA(g))
+                .filter(growing -> !a.contains(growing)
+                        && !onlyB.contains(growing)
+                        && !growing.exercise().mustBeIn())
+                .filter(growing -> training.contains(growing.exercise().strand()) || !mayBeInA(growing))
                 .sorted(byNeed())
-                .filter(g -> Growing.fit(with(inB(), g), now))
+                .filter(growing -> Growing.fit(with(inB(), growing), now))
                 .findFirst();
         next.ifPresent(onlyB::add);
         return next.isPresent();
@@ -197,18 +201,18 @@ final class Week {
     }
 
     private boolean moreSets(Room now) {
-        return growing(g -> !g.isFull(), now);
+        return growing(growing -> !growing.isFull(), now);
     }
 
     private boolean anotherRound(Room now) {
-        return rules.rounds() && growing(g -> g.exercise().mustBeIn() && !g.isAtTop(), now);
+        return rules.rounds() && growing(growing -> growing.exercise().mustBeIn() && !growing.isAtTop(), now);
     }
 
     /** One set more of the first that has room for it, the fewest sets first. */
     private boolean growing(Predicate<Growing> which, Room now) {
         List<Growing> candidates = Stream.concat(a.stream(), onlyB.stream())
                 .filter(which)
-                .sorted(Comparator.comparingInt(g -> g.exercise().sets()))
+                .sorted(Comparator.comparingInt(growing -> growing.exercise().sets()))
                 .toList();
         for (Growing g : candidates) {
             g.grow();
@@ -240,7 +244,7 @@ final class Week {
     private static double exposure(List<Growing> these, LoadFamily family) {
         return these.stream()
                 .map(Growing::exercise)
-                .filter(e -> e.family() == family)
+                .filter(exercise -> exercise.family() == family)
                 .mapToDouble(Exercise::exposurePerDay)
                 .sum();
     }
@@ -250,7 +254,7 @@ final class Week {
         if (2 * Growing.seconds(a) >= now.secondsPerDay()) {
             return false;
         }
-        Optional<Growing> next = next(now, true).filter(g -> Growing.fit(with(a, g), now));
+        Optional<Growing> next = next(now, true).filter(growing -> Growing.fit(with(a, growing), now));
         next.ifPresent(this::take);
         return next.isPresent();
     }
@@ -258,48 +262,49 @@ final class Week {
     /** What comes into A next, whether or not there is time for it. */
     private Optional<Growing> next(Room now, boolean uncalledToo) {
         return all.stream()
-                .filter(g -> !a.contains(g) && !g.exercise().mustBeIn() && mayBeInA(g))
-                .filter(g -> uncalledToo || calledFor(g, a, now))
-                .filter(g -> Growing.fitButForTime(with(a, g), now))
-                .max(Comparator.comparing((Growing g) -> settlesIn(g))
-                        .thenComparing(
-                                g -> !twoDays && training.contains(g.exercise().strand()))
-                        .thenComparing(
-                                g -> rules.towardGoal().contains(g.exercise().strand()))
-                        .thenComparing(
-                                g -> g.exercise().called() && g.exercise().role() == Role.WORK)
-                        .thenComparing(g -> opensSlot(g, a))
-                        .thenComparing(g -> g.exercise().called())
-                        .thenComparing(g -> g.exercise().need())
-                        .thenComparing(g -> -g.order()));
+                .filter(growing -> !a.contains(growing) && !growing.exercise().mustBeIn() && mayBeInA(growing))
+                .filter(growing -> uncalledToo || calledFor(growing, a, now))
+                .filter(growing -> Growing.fitButForTime(with(a, growing), now))
+                .max(Comparator.comparing((Growing growing) -> settlesIn(growing))
+                        .thenComparing(growing ->
+                                !twoDays && training.contains(growing.exercise().strand()))
+                        .thenComparing(growing ->
+                                rules.towardGoal().contains(growing.exercise().strand()))
+                        .thenComparing(growing -> growing.exercise().called()
+                                && growing.exercise().role() == Role.WORK)
+                        .thenComparing(growing -> opensSlot(growing, a))
+                        .thenComparing(growing -> growing.exercise().called())
+                        .thenComparing(growing -> growing.exercise().need())
+                        .thenComparing(growing -> -growing.order()));
     }
 
-    private static boolean settlesIn(Growing g) {
-        return !g.exercise().counts();
+    private static boolean settlesIn(Growing growing) {
+        return !growing.exercise().counts();
     }
 
-    private static boolean calledFor(Growing g, List<Growing> in, Room now) {
-        Exercise e = g.exercise();
+    private static boolean calledFor(Growing growing, List<Growing> in, Room now) {
+        Exercise e = growing.exercise();
         long counted = in.stream().filter(other -> other.exercise().counts()).count();
         return !e.counts() || e.called() || counted < now.wanted();
     }
 
-    private static boolean opensSlot(Growing g, List<Growing> in) {
-        Exercise e = g.exercise();
+    private static boolean opensSlot(Growing growing, List<Growing> in) {
+        Exercise e = growing.exercise();
         return e.role() == Role.WORK
                 && in.stream()
                         .map(Growing::exercise)
                         .noneMatch(other -> other.role() == Role.WORK && other.slot() == e.slot());
     }
 
-    private boolean mayBeInA(Growing g) {
-        Exercise e = g.exercise();
+    private boolean mayBeInA(Growing growing) {
+        Exercise e = growing.exercise();
         LoadFamily family = e.family();
         return e.mustBeIn() || !e.heavy() || family == null || !heavyOnB.contains(family);
     }
 
     private static Comparator<Growing> byNeed() {
-        return Comparator.comparing((Growing g) -> -g.exercise().need()).thenComparing(Growing::order);
+        return Comparator.comparing((Growing growing) -> -growing.exercise().need())
+                .thenComparing(Growing::order);
     }
 
     private static List<Growing> with(List<Growing> these, Growing other) {

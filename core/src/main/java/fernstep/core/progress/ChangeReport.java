@@ -92,10 +92,11 @@ public record ChangeReport(
 
     private static List<CodeChange> codes(Map<Observation, String> before, Map<Observation, String> now) {
         return now.entrySet().stream()
-                .filter(e -> before.containsKey(e.getKey()))
-                .map(e -> new CodeChange(e.getKey(), Objects.requireNonNull(before.get(e.getKey())), e.getValue()))
-                .sorted(Comparator.comparing((CodeChange c) -> c.of().check())
-                        .thenComparing(c -> String.valueOf(c.of().side())))
+                .filter(entry -> before.containsKey(entry.getKey()))
+                .map(entry -> new CodeChange(
+                        entry.getKey(), Objects.requireNonNull(before.get(entry.getKey())), entry.getValue()))
+                .sorted(Comparator.comparing((CodeChange change) -> change.of().check())
+                        .thenComparing(change -> String.valueOf(change.of().side())))
                 .toList();
     }
 
@@ -131,10 +132,11 @@ public record ChangeReport(
 
     private static List<Change> numbers(Map<Key, Double> before, Map<Key, Double> now) {
         List<Change> changes = now.entrySet().stream()
-                .filter(e -> before.containsKey(e.getKey()))
-                .map(e -> change(e.getKey(), Objects.requireNonNull(before.get(e.getKey())), e.getValue()))
-                .sorted(Comparator.comparing((Change c) -> c.key().measure())
-                        .thenComparing(c -> String.valueOf(c.key().side())))
+                .filter(entry -> before.containsKey(entry.getKey()))
+                .map(entry ->
+                        change(entry.getKey(), Objects.requireNonNull(before.get(entry.getKey())), entry.getValue()))
+                .sorted(Comparator.comparing((Change change) -> change.key().measure())
+                        .thenComparing(change -> String.valueOf(change.key().side())))
                 .toList();
         return changes;
     }
@@ -148,7 +150,9 @@ public record ChangeReport(
     }
 
     public List<Width> comparedWidths() {
-        return separation.widths().stream().filter(w -> w.change() != null).toList();
+        return separation.widths().stream()
+                .filter(width -> width.change() != null)
+                .toList();
     }
 
     /** Whether anything was measured on both visits. */

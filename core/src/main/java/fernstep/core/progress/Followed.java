@@ -35,7 +35,7 @@ final class Followed {
                 continue;
             }
             for (Side side : sides(finding)) {
-                recorded.value(finding, side).ifPresent(v -> all.put(new Observation(finding.name(), side), v));
+                recorded.value(finding, side).ifPresent(text -> all.put(new Observation(finding.name(), side), text));
             }
         }
         return all;
@@ -44,19 +44,21 @@ final class Followed {
     static Map<Key, Double> numbers(Recorded recorded) {
         Map<Key, Double> all = new HashMap<>();
         AS_RECORDED.forEach((measure, finding) -> sides(finding)
-                .forEach(side -> recorded.number(finding, side).ifPresent(v -> all.put(new Key(measure, side), v))));
+                .forEach(side ->
+                        recorded.number(finding, side).ifPresent(value -> all.put(new Key(measure, side), value))));
         for (Side side : Side.values()) {
             FloatTest test = recorded.floatTest(side);
             if (test.tried()) {
                 all.put(new Key(Measure.FLOAT_SCORE, side), (double) test.score());
             }
         }
-        recorded.ribExcursionCm().ifPresent(v -> all.put(new Key(Measure.RIB_EXCURSION_CM, null), v));
-        recorded.alignment().ifPresent(a -> {
-            all.put(new Key(Measure.RIB_OFFSET_MM, null), a.ribOffsetMm());
-            all.put(new Key(Measure.TILT_DEG, null), a.tiltDeg());
+        recorded.ribExcursionCm().ifPresent(value -> all.put(new Key(Measure.RIB_EXCURSION_CM, null), value));
+        recorded.alignment().ifPresent(alignment -> {
+            all.put(new Key(Measure.RIB_OFFSET_MM, null), alignment.ribOffsetMm());
+            all.put(new Key(Measure.TILT_DEG, null), alignment.tiltDeg());
         });
-        recorded.domingProfile().ifPresent(p -> all.put(new Key(Measure.DOME_HEIGHT_MM, null), p.heightMm()));
+        recorded.domingProfile()
+                .ifPresent(profile -> all.put(new Key(Measure.DOME_HEIGHT_MM, null), profile.heightMm()));
         return all;
     }
 

@@ -65,12 +65,12 @@ public record Frond(CatalogueStrand strand, List<Pair> pairs) {
 
     private boolean any(LeafState state) {
         return pairs.stream()
-                .anyMatch(p -> p.left().state() == state || p.right().state() == state);
+                .anyMatch(pair -> pair.left().state() == state || pair.right().state() == state);
     }
 
     /** Some rung of it is trained left and right apart. */
     public boolean sided() {
-        return pairs.stream().anyMatch(p -> p.rung().perSide());
+        return pairs.stream().anyMatch(pair -> pair.rung().perSide());
     }
 
     private static Leaf leaf(
@@ -81,8 +81,8 @@ public record Frond(CatalogueStrand strand, List<Pair> pairs) {
             DoseStance stance,
             RungGates.Known known) {
         Optional<Place> place = places.stream()
-                .filter(p -> p.strand() == rung.strand())
-                .filter(p -> p.side() == null || !rung.perSide() || p.side() == side)
+                .filter(each -> each.strand() == rung.strand())
+                .filter(each -> each.side() == null || !rung.perSide() || each.side() == side)
                 .findFirst();
         if (place.isPresent() && place.get().rung().equals(rung.code())) {
             double share = DoseRules.share(place.get().dose(), DoseRules.window(rung.window(), stance), stance);
@@ -107,6 +107,7 @@ public record Frond(CatalogueStrand strand, List<Pair> pairs) {
     }
 
     private static boolean in(Set<RungGates.Done> set, Rung rung, @Nullable Side side) {
-        return set.stream().anyMatch(d -> d.rung().equals(rung.code()) && (d.side() == null || d.side() == side));
+        return set.stream()
+                .anyMatch(done -> done.rung().equals(rung.code()) && (done.side() == null || done.side() == side));
     }
 }

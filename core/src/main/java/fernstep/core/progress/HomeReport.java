@@ -41,7 +41,7 @@ public record HomeReport(
         if (told == Told.EASED || strong) {
             return SessionResult.Kind.EASED;
         }
-        boolean some = signs.stream().anyMatch(s -> s != SignCode.TIRED) || (painLevel != null && painLevel > 0);
+        boolean some = signs.stream().anyMatch(code -> code != SignCode.TIRED) || (painLevel != null && painLevel > 0);
         return some ? SessionResult.Kind.HELPED : SessionResult.Kind.CLEAN;
     }
 }

@@ -187,7 +187,7 @@ public record Progress(
         }
     }
 
-    public static Progress of(Question q) {
-        return new ProgressStep(q).answer();
+    public static Progress of(Question question) {
+        return new ProgressStep(question).answer();
     }
 }

@@ -48,12 +48,12 @@ final class ProgressStep {
     private final List<SessionResult> credited;
     private final StepsDown down;
 
-    ProgressStep(Question q) {
-        this.q = q;
-        this.place = q.place();
-        this.day = q.day();
+    ProgressStep(Question question) {
+        this.q = question;
+        this.place = question.place();
+        this.day = question.day();
         this.credited = credited();
-        this.down = new StepsDown(q);
+        this.down = new StepsDown(question);
     }
 
     Progress answer() {
@@ -185,7 +185,7 @@ final class ProgressStep {
     /** Who stands on a rung has done those that lead to it; what else binds them binds her all the same. */
     private RungGates.Known knownHere() {
         Set<RungGates.Done> done = new HashSet<>(q.known().done());
-        q.catalogue().leading(place.rung()).forEach(r -> done.add(new RungGates.Done(r.code(), null)));
+        q.catalogue().leading(place.rung()).forEach(rung -> done.add(new RungGates.Done(rung.code(), null)));
         return q.known().withDone(done);
     }
 

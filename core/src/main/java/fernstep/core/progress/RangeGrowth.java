@@ -57,10 +57,11 @@ public final class RangeGrowth {
         double index = rung.indexAt(now, body);
         return catalogue
                 .previous(rung)
-                .filter(b -> b.hasRange() && b.family() != null && index > 0)
-                .map(b -> RangeSolver.solve(b.movement(), body, index) instanceof RangeSolver.Answer.Reached reached
-                        ? Math.floor(HUNDREDTHS * reached.point().range()) / HUNDREDTHS
-                        : 0.0)
+                .filter(each -> each.hasRange() && each.family() != null && index > 0)
+                .map(each ->
+                        RangeSolver.solve(each.movement(), body, index) instanceof RangeSolver.Answer.Reached reached
+                                ? Math.floor(HUNDREDTHS * reached.point().range()) / HUNDREDTHS
+                                : 0.0)
                 .orElse(1.0);
     }
 

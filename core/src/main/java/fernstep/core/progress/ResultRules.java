@@ -18,24 +18,24 @@ public final class ResultRules {
 
     /** The worst thing that happened decides; a cue makes the session clean with help: no credit, no loss. */
     public static SessionResult.Kind of(List<Made> moves) {
-        if (moves.stream().anyMatch(m -> m.move().compareTo(Move.END_EXERCISE) >= 0)) {
+        if (moves.stream().anyMatch(made -> made.move().compareTo(Move.END_EXERCISE) >= 0)) {
             return SessionResult.Kind.STOPPED;
         }
         if (moves.stream().anyMatch(ResultRules::back)) {
             return SessionResult.Kind.STEPPED_BACK;
         }
-        if (moves.stream().anyMatch(m -> m.move().eases() && !helps(m))) {
+        if (moves.stream().anyMatch(made -> made.move().eases() && !helps(made))) {
             return SessionResult.Kind.EASED;
         }
-        boolean unclean = moves.stream().anyMatch(m -> !m.fromTiredness() && m.move() != Move.CARRY_ON);
+        boolean unclean = moves.stream().anyMatch(made -> !made.fromTiredness() && made.move() != Move.CARRY_ON);
         return unclean ? SessionResult.Kind.HELPED : SessionResult.Kind.CLEAN;
     }
 
-    private static boolean back(Made m) {
-        return m.move() == Move.STEP_BACK || (m.move() == Move.EASE_ONE_SIDE && m.lever() == null);
+    private static boolean back(Made made) {
+        return made.move() == Move.STEP_BACK || (made.move() == Move.EASE_ONE_SIDE && made.lever() == null);
     }
 
-    private static boolean helps(Made m) {
-        return m.lever() == Lever.ADD_HELPER || m.lever() == Lever.SUPPORT;
+    private static boolean helps(Made made) {
+        return made.lever() == Lever.ADD_HELPER || made.lever() == Lever.SUPPORT;
     }
 }

@@ -17,9 +17,9 @@ final class StepsDown {
     private final Question q;
     private final Place place;
 
-    StepsDown(Question q) {
-        this.q = q;
-        this.place = q.place();
+    StepsDown(Question question) {
+        this.q = question;
+        this.place = question.place();
     }
 
     /** A smaller step than a notch; where the dose is the least already, what comes then. */
@@ -133,12 +133,12 @@ final class StepsDown {
                 DoseRules.first(rung, q.stance()).daysPerWeek(), place.dose().daysPerWeek());
     }
 
-    private Dose keepingDays(Dose d) {
+    private Dose keepingDays(Dose dose) {
         return new Dose(
-                d.sets(),
-                d.reps(),
-                d.holdS(),
-                d.breaths(),
+                dose.sets(),
+                dose.reps(),
+                dose.holdS(),
+                dose.breaths(),
                 place.dose().perDay(),
                 place.dose().daysPerWeek());
     }

@@ -40,7 +40,8 @@ public final class TrainingWeeks {
             weeks.add(week(
                     start,
                     log.stream()
-                            .filter(r -> !r.date().isBefore(start) && r.date().isBefore(end))
+                            .filter(result -> !result.date().isBefore(start)
+                                    && result.date().isBefore(end))
                             .toList(),
                     planned));
         }
@@ -52,12 +53,14 @@ public final class TrainingWeeks {
         if (2 * done < planned) {
             return new Week(from, false, Reason.of("week.tooFew", done, planned));
         }
-        boolean wentWrong = results.stream().anyMatch(r -> r.kind().compareTo(SessionResult.Kind.STEPPED_BACK) >= 0);
+        boolean wentWrong =
+                results.stream().anyMatch(result -> result.kind().compareTo(SessionResult.Kind.STEPPED_BACK) >= 0);
         if (wentWrong) {
             return new Week(from, false, Reason.of("week.steppedBack"));
         }
         boolean symptom = results.stream()
-                .anyMatch(r -> r.nextDay() != null && !r.nextDay().isEmpty());
+                .anyMatch(
+                        result -> result.nextDay() != null && !result.nextDay().isEmpty());
         if (symptom) {
             return new Week(from, false, Reason.of("week.symptom"));
         }

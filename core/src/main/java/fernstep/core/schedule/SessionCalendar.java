@@ -92,10 +92,11 @@ public record SessionCalendar(List<Day> days) {
             List<PlanItem> items = session == null
                     ? List.of()
                     : session.items().stream()
-                            .filter(i -> alternates
-                                    || daysFor.computeIfAbsent(i.dose().daysPerWeek(), n -> TrainingDays.of(n, blocked))
+                            .filter(item -> alternates
+                                    || daysFor.computeIfAbsent(
+                                                    item.dose().daysPerWeek(), key -> TrainingDays.of(key, blocked))
                                             .contains(weekday)
-                                    || i.dose().daysPerWeek() >= training.size())
+                                    || item.dose().daysPerWeek() >= training.size())
                             .toList();
             Kind kind = blocked.contains(weekday) ? Kind.BLOCKED : items.isEmpty() ? Kind.REST : Kind.SESSION;
             days.add(new Day(
@@ -103,7 +104,7 @@ public record SessionCalendar(List<Day> days) {
                     kind,
                     alternates && session != null ? session.name() : null,
                     items,
-                    items.stream().mapToInt(i -> i.dose().perDay()).max().orElse(0),
+                    items.stream().mapToInt(item -> item.dose().perDay()).max().orElse(0),
                     seconds(items),
                     marks(date, screening, clearances)));
         }
@@ -121,7 +122,7 @@ public record SessionCalendar(List<Day> days) {
     public static int turn(LocalDate date, Set<DayOfWeek> training) {
         long week = Math.floorDiv(date.toEpochDay() - FIRST_MONDAY.toEpochDay(), WEEK);
         long before = training.stream()
-                .filter(d -> d.compareTo(date.getDayOfWeek()) < 0)
+                .filter(weekday -> weekday.compareTo(date.getDayOfWeek()) < 0)
                 .count();
         return Math.floorMod(week * training.size() + before, Integer.MAX_VALUE);
     }
@@ -143,8 +144,8 @@ public record SessionCalendar(List<Day> days) {
             marks.add(new Mark(Mark.What.RECHECK, null, null));
         }
         clearances.stream()
-                .filter(c -> date.equals(c.expiry()))
-                .forEach(c -> marks.add(new Mark(Mark.What.CLEARANCE_ENDS, null, c.scope())));
+                .filter(clearance -> date.equals(clearance.expiry()))
+                .forEach(clearance -> marks.add(new Mark(Mark.What.CLEARANCE_ENDS, null, clearance.scope())));
         return List.copyOf(marks);
     }
 }

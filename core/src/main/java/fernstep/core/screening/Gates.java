@@ -43,16 +43,16 @@ final class Gates {
     private final ClientFacts facts;
     private final Outcome outcome;
 
-    private Gates(Screening.Question q, Outcome outcome) {
-        this.q = q;
-        this.facts = q.facts();
+    private Gates(Screening.Question question, Outcome outcome) {
+        this.q = question;
+        this.facts = question.facts();
         this.outcome = outcome;
     }
 
     /** @param saidToday the outcome of what she says, her record left aside: what is worn and not trained follows that */
-    static Map<GateCode, Gate> of(Screening.Question q, Outcome outcome, Outcome saidToday) {
-        Gates g = new Gates(q, outcome);
-        Gates worn = new Gates(q, saidToday);
+    static Map<GateCode, Gate> of(Screening.Question question, Outcome outcome, Outcome saidToday) {
+        Gates g = new Gates(question, outcome);
+        Gates worn = new Gates(question, saidToday);
         Map<GateCode, Gate> all = new EnumMap<>(GateCode.class);
         Stream.of(
                         g.separationCheck(),
@@ -170,7 +170,8 @@ final class Gates {
     /** Something is on file, but it was given before the event or has run out. */
     private boolean clearanceTooOld() {
         return !facts.clearances().isEmpty()
-                && facts.clearances().stream().noneMatch(c -> c.counts(facts.clearancesCountSince(), q.today()));
+                && facts.clearances().stream()
+                        .noneMatch(clearance -> clearance.counts(facts.clearancesCountSince(), q.today()));
     }
 
     private Gate unconditional(GateCode code) {
@@ -201,15 +202,15 @@ final class Gates {
 
     private @Nullable LocalDate latest(Wait wait) {
         return facts.events().stream()
-                .map(e -> e.date().plusDays(wait.after(e.kind())))
+                .map(event -> event.date().plusDays(wait.after(event.kind())))
                 .max(Comparator.naturalOrder())
                 .orElse(null);
     }
 
-    private static @Nullable LocalDate later(@Nullable LocalDate a, @Nullable LocalDate b) {
-        if (a == null || b == null) {
-            return a == null ? b : a;
+    private static @Nullable LocalDate later(@Nullable LocalDate day, @Nullable LocalDate other) {
+        if (day == null || other == null) {
+            return day == null ? other : day;
         }
-        return a.isAfter(b) ? a : b;
+        return day.isAfter(other) ? day : other;
     }
 }

@@ -78,28 +78,28 @@ public record Screening(
         }
     }
 
-    public static Screening of(Question q) {
-        List<Finding> findings = findings(q);
-        Outcome outcome = outcome(findings, q);
+    public static Screening of(Question question) {
+        List<Finding> findings = findings(question);
+        Outcome outcome = outcome(findings, question);
         Outcome saidToday =
-                outcome(findings.stream().filter(found -> !found.fromFacts()).toList(), q);
-        Map<GateCode, Gate> gates = Gates.of(q, outcome, saidToday);
+                outcome(findings.stream().filter(found -> !found.fromFacts()).toList(), question);
+        Map<GateCode, Gate> gates = Gates.of(question, outcome, saidToday);
         return new Screening(
                 outcome,
                 findings,
-                Stage.of(q.facts(), q.today()),
-                restrictions(q),
+                Stage.of(question.facts(), question.today()),
+                restrictions(question),
                 gates,
-                allowed(outcome, q, gates),
-                recheckDue(q, gates));
+                allowed(outcome, question, gates),
+                recheckDue(question, gates));
     }
 
-    private static Outcome outcome(List<Finding> findings, Question q) {
+    private static Outcome outcome(List<Finding> findings, Question question) {
         Outcome strongest = findings.stream()
                 .map(found -> found.answer().leadsTo())
                 .min(Comparator.naturalOrder())
                 .orElse(Outcome.GO);
-        return strongest == Outcome.ASK_FIRST && q.askFirstOverridden() ? Outcome.ADAPT : strongest;
+        return strongest == Outcome.ASK_FIRST && question.askFirstOverridden() ? Outcome.ADAPT : strongest;
     }
 
     public boolean open(GateCode code) {
@@ -123,20 +123,20 @@ public record Screening(
     /** Every position closed today, recorded or derived. */
     public Set<Restriction> closed() {
         Set<Restriction> all = EnumSet.noneOf(Restriction.class);
-        restrictions.forEach(r -> all.add(r.code()));
+        restrictions.forEach(restriction -> all.add(restriction.code()));
         return all;
     }
 
-    private static List<Finding> findings(Question q) {
+    private static List<Finding> findings(Question question) {
         List<Finding> found = new ArrayList<>();
-        q.answers().forEach(a -> found.add(new Finding(a, false)));
-        boolean freshSevereTear = q.facts().births().stream()
-                .anyMatch(birth ->
-                        birth.severelyTorn() && q.today().isBefore(birth.date().plusDays(TEAR_DAYS)));
-        if (freshSevereTear && !q.answers().contains(Answer.TEAR_RECENT)) {
+        question.answers().forEach(answer -> found.add(new Finding(answer, false)));
+        boolean freshSevereTear = question.facts().births().stream()
+                .anyMatch(birth -> birth.severelyTorn()
+                        && question.today().isBefore(birth.date().plusDays(TEAR_DAYS)));
+        if (freshSevereTear && !question.answers().contains(Answer.TEAR_RECENT)) {
             found.add(new Finding(Answer.TEAR_RECENT, true));
         }
-        if (freshOperationWithoutClearance(q) && !q.answers().contains(Answer.SURGEON_NOT_CLEARED)) {
+        if (freshOperationWithoutClearance(question) && !question.answers().contains(Answer.SURGEON_NOT_CLEARED)) {
             found.add(new Finding(Answer.SURGEON_NOT_CLEARED, true));
         }
         found.sort(Comparator.comparing(Finding::answer));
@@ -144,13 +144,13 @@ public record Screening(
     }
 
     /** A clearance of whatever scope counts, if it was given after the operation and has not run out. */
-    private static boolean freshOperationWithoutClearance(Question q) {
-        boolean cleared = q.facts().clearances().stream()
-                .anyMatch(clearance -> clearance.counts(q.facts().clearancesCountSince(), q.today()));
+    private static boolean freshOperationWithoutClearance(Question question) {
+        boolean cleared = question.facts().clearances().stream()
+                .anyMatch(clearance -> clearance.counts(question.facts().clearancesCountSince(), question.today()));
         return !cleared
-                && q.facts().events().stream()
+                && question.facts().events().stream()
                         .filter(event -> event.kind().opensTheWall())
-                        .anyMatch(event -> q.today()
+                        .anyMatch(event -> question.today()
                                 .isBefore(event.date()
                                         .plusDays(
                                                 event.kind() == BodyEvent.Kind.CAESAREAN
@@ -158,42 +158,46 @@ public record Screening(
                                                         : UNCLEARED_OPERATION_DAYS)));
     }
 
-    private static List<DerivedRestriction> restrictions(Question q) {
+    private static List<DerivedRestriction> restrictions(Question question) {
         Map<Restriction, DerivedRestriction> all = new LinkedHashMap<>();
         EnumSet.copyOf(
-                        q.facts().restrictions().isEmpty()
+                        question.facts().restrictions().isEmpty()
                                 ? EnumSet.noneOf(Restriction.class)
-                                : q.facts().restrictions())
-                .forEach(r -> all.put(r, new DerivedRestriction(r, false, Reason.of("restriction.recorded"))));
-        derived(q).forEach(d -> {
-            if (!q.liftedRestrictions().contains(d.code())) {
-                all.putIfAbsent(d.code(), d);
+                                : question.facts().restrictions())
+                .forEach(restriction -> all.put(
+                        restriction, new DerivedRestriction(restriction, false, Reason.of("restriction.recorded"))));
+        derived(question).forEach(restriction -> {
+            if (!question.liftedRestrictions().contains(restriction.code())) {
+                all.putIfAbsent(restriction.code(), restriction);
             }
         });
         return List.copyOf(all.values());
     }
 
-    private static List<DerivedRestriction> derived(Question q) {
+    private static List<DerivedRestriction> derived(Question question) {
         List<DerivedRestriction> found = new ArrayList<>();
-        Optional<Integer> week = q.facts().gestationDays(q.today()).map(d -> d / 7);
-        week.filter(w -> w >= 12)
-                .ifPresent(w -> found.add(derived(Restriction.NO_PRONE, "restriction.pregnant.prone", w)));
-        week.filter(w -> w >= 16 && w < 20)
-                .ifPresent(w -> found.add(derived(Restriction.SUPINE_LIMITED, "restriction.pregnant.limited", w)));
-        week.filter(w -> w >= 20)
-                .ifPresent(w -> found.add(derived(Restriction.SUPINE_INCLINED, "restriction.pregnant.inclined", w)));
-        q.facts().events().stream()
-                .filter(e -> e.kind() == BodyEvent.Kind.CAESAREAN)
-                .filter(e -> q.today().isBefore(e.date().plusDays(Gates.WALL_LOADED_DAYS)))
+        Optional<Integer> week =
+                question.facts().gestationDays(question.today()).map(gestationDay -> gestationDay / 7);
+        week.filter(number -> number >= 12)
+                .ifPresent(number -> found.add(derived(Restriction.NO_PRONE, "restriction.pregnant.prone", number)));
+        week.filter(number -> number >= 16 && number < 20)
+                .ifPresent(number ->
+                        found.add(derived(Restriction.SUPINE_LIMITED, "restriction.pregnant.limited", number)));
+        week.filter(number -> number >= 20)
+                .ifPresent(number ->
+                        found.add(derived(Restriction.SUPINE_INCLINED, "restriction.pregnant.inclined", number)));
+        question.facts().events().stream()
+                .filter(event -> event.kind() == BodyEvent.Kind.CAESAREAN)
+                .filter(event -> question.today().isBefore(event.date().plusDays(Gates.WALL_LOADED_DAYS)))
                 .findFirst()
-                .ifPresent(e -> found.add(derived(
+                .ifPresent(event -> found.add(derived(
                         Restriction.NO_PRONE,
                         "restriction.caesarean.prone",
-                        e.date().plusDays(Gates.WALL_LOADED_DAYS))));
-        q.answers()
-                .forEach(a -> a.closesToday()
-                        .ifPresent(
-                                r -> found.add(new DerivedRestriction(r, true, Reason.of("restriction.answer", a)))));
+                        event.date().plusDays(Gates.WALL_LOADED_DAYS))));
+        question.answers()
+                .forEach(answer -> answer.closesToday()
+                        .ifPresent(restriction -> found.add(
+                                new DerivedRestriction(restriction, true, Reason.of("restriction.answer", answer)))));
         return found;
     }
 
@@ -201,12 +205,12 @@ public record Screening(
         return new DerivedRestriction(code, true, Reason.of(key, fact));
     }
 
-    private static Set<Strand> allowed(Outcome outcome, Question q, Map<GateCode, Gate> gates) {
+    private static Set<Strand> allowed(Outcome outcome, Question question, Map<GateCode, Gate> gates) {
         Set<Strand> allowed = EnumSet.noneOf(Strand.class);
-        boolean bornToday = !q.facts().pregnant()
-                && q.facts()
+        boolean bornToday = !question.facts().pregnant()
+                && question.facts()
                         .latestEvent()
-                        .map(e -> !e.date().isBefore(q.today()))
+                        .map(event -> !event.date().isBefore(question.today()))
                         .orElse(false);
         if (outcome == Outcome.REFER_NOW || bornToday) {
             return allowed;
@@ -225,15 +229,15 @@ public record Screening(
         return allowed;
     }
 
-    private static @Nullable LocalDate recheckDue(Question q, Map<GateCode, Gate> gates) {
-        if (q.lastSeparationCheck() != null) {
-            return q.lastSeparationCheck().plusDays(RECHECK_DAYS);
+    private static @Nullable LocalDate recheckDue(Question question, Map<GateCode, Gate> gates) {
+        if (question.lastSeparationCheck() != null) {
+            return question.lastSeparationCheck().plusDays(RECHECK_DAYS);
         }
         Gate check = gates.get(GateCode.SEPARATION_CHECK);
         if (check == null || (!check.open() && check.opensOn() == null)) {
             return null;
         }
         LocalDate opens = check.opensOn();
-        return opens != null && opens.isAfter(q.today()) ? opens : q.today();
+        return opens != null && opens.isAfter(question.today()) ? opens : question.today();
     }
 }

@@ -54,7 +54,7 @@ public record Stage(
             return ForWidth.PREGNANT;
         }
         return facts.latestBirth()
-                .map(b -> today.isBefore(b.date().plusDays(FIRST_WEEKS_DAYS))
+                .map(birth -> today.isBefore(birth.date().plusDays(FIRST_WEEKS_DAYS))
                         ? ForWidth.POSTNATAL_FIRST_6_WEEKS
                         : ForWidth.POSTNATAL_AFTER_6_WEEKS)
                 .orElse(ForWidth.OTHER);

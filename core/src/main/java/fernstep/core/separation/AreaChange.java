@@ -82,8 +82,11 @@ public record AreaChange(double mm2, double smallestRealMm2, Width.Kind kind) {
     private static TreeMap<Double, Width> bySite(List<Width> widths, Condition condition) {
         TreeMap<Double, Width> best = new TreeMap<>();
         widths.stream()
-                .filter(w -> w.reading().condition() == condition)
-                .forEach(w -> best.merge(w.reading().siteCm(), w, (x, y) -> y.errorMm() < x.errorMm() ? y : x));
+                .filter(width -> width.reading().condition() == condition)
+                .forEach(width -> best.merge(
+                        width.reading().siteCm(),
+                        width,
+                        (one, other) -> other.errorMm() < one.errorMm() ? other : one));
         return best;
     }
 
@@ -94,7 +97,8 @@ public record AreaChange(double mm2, double smallestRealMm2, Width.Kind kind) {
         private final double slope;
 
         Side(NavigableMap<Double, Width> widths, Examiner examiner, boolean biasOff) {
-            double[] sites = widths.keySet().stream().mapToDouble(s -> s).toArray();
+            double[] sites =
+                    widths.keySet().stream().mapToDouble(value -> value).toArray();
             double[] mm = new double[sites.length];
             double[] cell = new double[sites.length];
             double[] visit = new double[sites.length];

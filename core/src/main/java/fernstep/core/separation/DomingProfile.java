@@ -83,9 +83,9 @@ public record DomingProfile(List<Point2> points) {
         return points.get(points.size() - 1);
     }
 
-    private double above(Point2 p) {
+    private double above(Point2 point) {
         Point2 chord = last().minus(first());
-        Point2 from = p.minus(first());
+        Point2 from = point.minus(first());
         return Math.max(0, (chord.x() * from.y() - chord.y() * from.x()) / chord.length());
     }
 
@@ -93,11 +93,11 @@ public record DomingProfile(List<Point2> points) {
     private List<Point2> fromChord() {
         Point2 chord = last().minus(first());
         return points.stream()
-                .map(p -> new Point2(
-                        (chord.x() * p.minus(first()).x()
-                                        + chord.y() * p.minus(first()).y())
+                .map(point -> new Point2(
+                        (chord.x() * point.minus(first()).x()
+                                        + chord.y() * point.minus(first()).y())
                                 / chord.length(),
-                        above(p)))
+                        above(point)))
                 .toList();
     }
 
@@ -126,7 +126,7 @@ public record DomingProfile(List<Point2> points) {
         return part;
     }
 
-    private static double at(Point2 a, Point2 b, double x) {
-        return a.y() + (b.y() - a.y()) * (x - a.x()) / (b.x() - a.x());
+    private static double at(Point2 point, Point2 other, double x) {
+        return point.y() + (other.y() - point.y()) * (x - point.x()) / (other.x() - point.x());
     }
 }

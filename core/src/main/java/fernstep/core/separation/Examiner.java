@@ -39,9 +39,11 @@ public record Examiner(
     }
 
     /** What two examiners add to each reading's error, mm, unless both biases are known. */
-    static double betweenMm(Examiner a, Method methodA, Examiner b, Method methodB, Method of) {
-        boolean known = a.biasMm.containsKey(methodA) && b.biasMm.containsKey(methodB);
-        return !a.differsFrom(b) || known ? 0 : of == Method.FINGERS ? BETWEEN_FINGERS_MM : BETWEEN_OTHERS_MM;
+    static double betweenMm(Examiner examiner, Method methodA, Examiner other, Method methodB, Method of) {
+        boolean known = examiner.biasMm.containsKey(methodA) && other.biasMm.containsKey(methodB);
+        return !examiner.differsFrom(other) || known
+                ? 0
+                : of == Method.FINGERS ? BETWEEN_FINGERS_MM : BETWEEN_OTHERS_MM;
     }
 
     double biasMm(Method method) {

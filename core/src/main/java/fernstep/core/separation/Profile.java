@@ -20,10 +20,13 @@ public final class Profile {
     static Profile of(List<Width> widths, Condition condition) {
         TreeMap<Double, Width> best = new TreeMap<>();
         widths.stream()
-                .filter(w -> w.reading().condition() == condition)
-                .forEach(w -> best.merge(w.reading().siteCm(), w, (a, b) -> b.errorMm() < a.errorMm() ? b : a));
+                .filter(width -> width.reading().condition() == condition)
+                .forEach(width -> best.merge(
+                        width.reading().siteCm(),
+                        width,
+                        (one, other) -> other.errorMm() < one.errorMm() ? other : one));
         TreeMap<Double, Double> mm = new TreeMap<>();
-        best.forEach((site, w) -> mm.put(site, w.mm()));
+        best.forEach((site, width) -> mm.put(site, width.mm()));
         return new Profile(mm);
     }
 
@@ -40,13 +43,15 @@ public final class Profile {
         if (widthMmAtCm.size() < 2) {
             return Optional.empty();
         }
-        double[] sites = widthMmAtCm.keySet().stream().mapToDouble(s -> s).toArray();
-        double[] widths = widthMmAtCm.values().stream().mapToDouble(w -> w).toArray();
+        double[] sites =
+                widthMmAtCm.keySet().stream().mapToDouble(value -> value).toArray();
+        double[] widths =
+                widthMmAtCm.values().stream().mapToDouble(value -> value).toArray();
         return Optional.of(new MonotoneCubic(sites, widths));
     }
 
     /** Area of the gap between the outermost sites, mm². */
     public Optional<Double> areaMm2() {
-        return curve().map(c -> c.area() * MM_PER_CM);
+        return curve().map(cubic -> cubic.area() * MM_PER_CM);
     }
 }

@@ -49,14 +49,14 @@ public record Separation(
         List<Width> before = previous == null
                 ? List.of()
                 : previous.readings().stream()
-                        .map(r -> Width.of(r, previous.examiner()))
+                        .map(reading -> Width.of(reading, previous.examiner()))
                         .toList();
         Examiner then = previous == null ? Examiner.UNKNOWN : previous.examiner();
         List<Width> widths = confirmed(now.readings().stream()
-                .map(r -> Width.of(r, now.examiner()))
-                .map(w -> before(w, before)
-                        .map(b -> w.comparedWith(b, now.examiner(), then))
-                        .orElse(w))
+                .map(reading -> Width.of(reading, now.examiner()))
+                .map(width -> before(width, before)
+                        .map(each -> width.comparedWith(each, now.examiner(), then))
+                        .orElse(width))
                 .toList());
         Map<Condition, Profile> profiles = new EnumMap<>(Condition.class);
         for (Condition condition : Condition.values()) {
@@ -67,7 +67,8 @@ public record Separation(
         }
         Map<Condition, AreaChange.Compared> areas = new EnumMap<>(Condition.class);
         for (Condition condition : OF_THE_HEADLINE) {
-            AreaChange.of(widths, now.examiner(), before, then, condition).ifPresent(c -> areas.put(condition, c));
+            AreaChange.of(widths, now.examiner(), before, then, condition)
+                    .ifPresent(compared -> areas.put(condition, compared));
         }
         return new Separation(
                 widths, sites(widths, now.examiner(), stance, stage, firmRidge), profiles, AreaChange.together(areas));
@@ -79,36 +80,39 @@ public record Separation(
         return rest != null
                 ? rest.kind() == Width.Kind.WIDER
                 : widths.stream()
-                        .filter(w -> w.reading().condition() == Condition.REST)
-                        .anyMatch(w -> w.change() != null
-                                && w.change().confirmed()
-                                && w.change().kind() == Width.Kind.WIDER);
+                        .filter(width -> width.reading().condition() == Condition.REST)
+                        .anyMatch(width -> width.change() != null
+                                && width.change().confirmed()
+                                && width.change().kind() == Width.Kind.WIDER);
     }
 
     /** Ten cells at 95 % each would find a change by chance in four visits of ten: they are judged together. */
     private static List<Width> confirmed(List<Width> widths) {
-        List<Width> compared = widths.stream().filter(w -> w.change() != null).toList();
+        List<Width> compared =
+                widths.stream().filter(width -> width.change() != null).toList();
         boolean[] stands = MeasurementError.standTogether(compared.stream()
-                .mapToDouble(w -> Objects.requireNonNull(w.change()).chance())
+                .mapToDouble(width -> Objects.requireNonNull(width.change()).chance())
                 .toArray());
         return widths.stream()
-                .map(w -> w.change() == null ? w : w.with(w.change().confirmedIf(stands[compared.indexOf(w)])))
+                .map(width -> width.change() == null
+                        ? width
+                        : width.with(width.change().confirmedIf(stands[compared.indexOf(width)])))
                 .toList();
     }
 
     /** The same site and condition on the previous visit, by the same method where there is a choice. */
     private static Optional<Width> before(Width now, List<Width> before) {
         return before.stream()
-                .filter(b -> b.reading().sameSpot(now.reading()))
-                .min(Comparator.comparing((Width b) ->
-                                b.reading().method() != now.reading().method())
+                .filter(width -> width.reading().sameSpot(now.reading()))
+                .min(Comparator.comparing((Width width) ->
+                                width.reading().method() != now.reading().method())
                         .thenComparing(Width::errorMm));
     }
 
     private static List<SiteResult> sites(
             List<Width> widths, Examiner examiner, GapReading stance, Stage.ForWidth stage, boolean firmRidge) {
         TreeSet<Double> sites = new TreeSet<>(Comparator.reverseOrder());
-        widths.forEach(w -> sites.add(w.reading().siteCm()));
+        widths.forEach(width -> sites.add(width.reading().siteCm()));
         List<SiteResult> results = new ArrayList<>();
         for (double site : sites) {
             Width rest = at(widths, site, Condition.REST);
@@ -140,7 +144,8 @@ public record Separation(
 
     private static @Nullable Width at(List<Width> widths, double site, Condition condition) {
         return widths.stream()
-                .filter(w -> w.reading().siteCm() == site && w.reading().condition() == condition)
+                .filter(width ->
+                        width.reading().siteCm() == site && width.reading().condition() == condition)
                 .min(Comparator.comparing(Width::errorMm))
                 .orElse(null);
     }

@@ -54,7 +54,7 @@ public record Width(
     static Width of(Reading reading, Examiner examiner) {
         boolean fingers = reading.method() == Method.FINGERS;
         double mm = reading.values().stream()
-                .mapToDouble(v -> fingers ? examiner.calibration().toMm(v) : v)
+                .mapToDouble(value -> fingers ? examiner.calibration().toMm(value) : value)
                 .average()
                 .orElseThrow();
         Range.WIDTH_MM.check(mm);
@@ -75,7 +75,7 @@ public record Width(
     }
 
     private static double mean(List<Double> values) {
-        return values.stream().mapToDouble(v -> v).average().orElseThrow();
+        return values.stream().mapToDouble(value -> value).average().orElseThrow();
     }
 
     /** What repeats make smaller, mm. */

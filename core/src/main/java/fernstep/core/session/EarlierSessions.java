@@ -59,7 +59,7 @@ public record EarlierSessions(
         private Set<String> overridden() {
             return events.stream()
                     .filter(Overridden.class::isInstance)
-                    .map(e -> ((Overridden) e).signId())
+                    .map(event -> ((Overridden) event).signId())
                     .collect(Collectors.toSet());
         }
     }
@@ -75,9 +75,9 @@ public record EarlierSessions(
     /** Signs by session of the last four weeks, oldest first; what is older is told, and counts no longer. */
     List<EarlierSession> sessions(LocalDate today) {
         Stream<EarlierSession> seen = atTheMat.stream()
-                .map(h -> new EarlierSession(
-                        h.date(), h.signs().stream().map(SignSeen::seen).toList()))
-                .filter(s -> !s.signs().isEmpty());
+                .map(held -> new EarlierSession(
+                        held.date(), held.signs().stream().map(SignSeen::seen).toList()))
+                .filter(session -> !session.signs().isEmpty());
         return Stream.concat(seen, atHome.stream())
                 .filter(session -> !session.date().isBefore(today.minusDays(COUNTS_DAYS)))
                 .filter(session -> seenOn == null || !session.date().isBefore(seenOn))
@@ -88,9 +88,9 @@ public record EarlierSessions(
     /** Signs seen on a rung in earlier sessions, the most frequent first. */
     public List<SignCode> signsOn(String rung) {
         Map<SignCode, Long> counts = atTheMat.stream()
-                .flatMap(h -> h.signs().stream())
-                .filter(s -> rung.equals(s.place().rung()))
-                .collect(Collectors.groupingBy(s -> s.seen().sign(), Collectors.counting()));
+                .flatMap(held -> held.signs().stream())
+                .filter(seen -> rung.equals(seen.place().rung()))
+                .collect(Collectors.groupingBy(seen -> seen.seen().sign(), Collectors.counting()));
         return counts.entrySet().stream()
                 .sorted(Map.Entry.<SignCode, Long>comparingByValue()
                         .reversed()
@@ -105,13 +105,13 @@ public record EarlierSessions(
         for (Held session : atTheMat) {
             Set<String> overridden = session.overridden();
             List<SignSeen> signs = session.signs().stream()
-                    .filter(s -> rung.equals(s.place().rung()))
+                    .filter(seen -> rung.equals(seen.place().rung()))
                     .toList();
             for (int i = 0; i < signs.size(); i++) {
                 SignSeen tried = signs.get(i);
                 LeverChange change = tried.advice().change();
                 if (change != null && !overridden.contains(tried.id())) {
-                    boolean again = signs.subList(i + 1, signs.size()).stream().anyMatch(s -> same(s, tried));
+                    boolean again = signs.subList(i + 1, signs.size()).stream().anyMatch(seen -> same(seen, tried));
                     levers.add(past(tried.seen(), change.lever(), again));
                 }
             }

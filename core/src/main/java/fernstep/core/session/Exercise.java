@@ -196,7 +196,7 @@ public final class Exercise {
 
     /** Greatest load index of its sets; 0 where none is followed. */
     public double loadIndex(Body body) {
-        return sets().stream().mapToDouble(s -> s.loadIndex(body)).max().orElse(0);
+        return sets().stream().mapToDouble(done -> done.loadIndex(body)).max().orElse(0);
     }
 
     /** What was seen in it and answered, in order. */

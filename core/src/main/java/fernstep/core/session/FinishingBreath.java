@@ -20,9 +20,9 @@ final class FinishingBreath {
     /** Empty where a breath that asks for no engagement is still to come: after too much load she is not asked to hold. */
     static Optional<Exercise> after(List<Exercise> exercises, Catalogue catalogue) {
         if (exercises.stream()
-                .anyMatch(e -> e.open()
-                        && e.rung().strand() == Strand.BREATH
-                        && e.rung().fromDayOne())) {
+                .anyMatch(exercise -> exercise.open()
+                        && exercise.rung().strand() == Strand.BREATH
+                        && exercise.rung().fromDayOne())) {
             return Optional.empty();
         }
         Rung rung = catalogue.at(Waymark.BREATH_FIRST);
@@ -34,8 +34,9 @@ final class FinishingBreath {
 
     /** Who lies flat for nothing in her session does not lie flat to finish; inclined harms nobody. */
     private static RungForm form(List<Exercise> exercises) {
-        boolean inclined = exercises.stream().anyMatch(e -> e.form() == RungForm.INCLINED);
-        boolean flat = exercises.stream().anyMatch(e -> e.rung().position().flat());
+        boolean inclined = exercises.stream().anyMatch(exercise -> exercise.form() == RungForm.INCLINED);
+        boolean flat = exercises.stream()
+                .anyMatch(exercise -> exercise.rung().position().flat());
         return flat && !inclined ? RungForm.PLAIN : RungForm.INCLINED;
     }
 }

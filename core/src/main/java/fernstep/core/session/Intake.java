@@ -52,14 +52,14 @@ public record Intake(Session session, Supplier<Circumstances> circumstances, Sta
 
     /** Only where a set has just ended; a set that a sign ended is not done again. */
     public Optional<SessionEvent> setRepeated(String id) {
-        return inHand().filter(Exercise::mayRepeat).flatMap(e -> unlessLocked(new SetRepeated(id, madeBy)));
+        return inHand().filter(Exercise::mayRepeat).flatMap(exercise -> unlessLocked(new SetRepeated(id, madeBy)));
     }
 
     /** Not while loaded rungs are closed for the rest of the session, unless it carries no load. */
     public Optional<SessionEvent> added(String id, PlannedExercise exercise) {
         boolean loaded = circumstances.get().catalogue().rung(exercise.rung()).loaded();
         boolean there = session.exercises().stream()
-                .anyMatch(e -> e.plannedRung().equals(exercise.rung()) && e.side() == exercise.side());
+                .anyMatch(each -> each.plannedRung().equals(exercise.rung()) && each.side() == exercise.side());
         return there || session.ended() || (loaded && session.loadClosed())
                 ? Optional.empty()
                 : unlessLocked(new ExerciseAdded(id, madeBy, exercise));
@@ -86,13 +86,13 @@ public record Intake(Session session, Supplier<Circumstances> circumstances, Sta
 
     /** A sign in the repetition in hand, on the side in hand, and the next safe move. */
     public Optional<SessionEvent> sign(String id, Seen told) {
-        return inHand().filter(e -> !e.alreadySeen(told.sign())).map(e -> {
-            Seen seen = told.inRep(e.repInHand());
-            Side inTraining = e.side();
+        return inHand().filter(exercise -> !exercise.alreadySeen(told.sign())).map(exercise -> {
+            Seen seen = told.inRep(exercise.repInHand());
+            Side inTraining = exercise.side();
             // where it hurts has its own side, whichever side is trained
             boolean ownSide = seen.place() != null && seen.side() != null;
             Seen here = inTraining == null || ownSide ? seen : seen.on(inTraining);
-            return new SignSeen(id, madeBy, place(e), here, next(e, Set.of(), List.of(here)));
+            return new SignSeen(id, madeBy, place(exercise), here, next(exercise, Set.of(), List.of(here)));
         });
     }
 
@@ -101,7 +101,8 @@ public record Intake(Session session, Supplier<Circumstances> circumstances, Sta
         if (!answer.emergency()) {
             throw new IllegalArgumentException(answer + " is no emergency");
         }
-        return inHand().map(e -> new EmergencyCalled(id, madeBy, place(e), answer, next(e, Set.of(answer), List.of())));
+        return inHand().map(exercise ->
+                new EmergencyCalled(id, madeBy, place(exercise), answer, next(exercise, Set.of(answer), List.of())));
     }
 
     /**
@@ -110,9 +111,11 @@ public record Intake(Session session, Supplier<Circumstances> circumstances, Sta
      */
     public Optional<SessionEvent> overridden(String id, String signId, Move move, String reason) {
         return session.answered()
-                .filter(a -> a.id().equals(signId) && a.advice().move() != Move.REFER_NOW)
-                .filter(a -> move != Move.EASE || a.advice().easierInstead().isPresent())
-                .flatMap(a -> unlessLocked(new Overridden(id, madeBy, signId, move, reason)));
+                .filter(answered ->
+                        answered.id().equals(signId) && answered.advice().move() != Move.REFER_NOW)
+                .filter(answered ->
+                        move != Move.EASE || answered.advice().easierInstead().isPresent())
+                .flatMap(answered -> unlessLocked(new Overridden(id, madeBy, signId, move, reason)));
     }
 
     private Optional<Exercise> inHand() {
@@ -133,7 +136,7 @@ public record Intake(Session session, Supplier<Circumstances> circumstances, Sta
 
     /** As the rules would look at a sign in the exercise in hand; empty where none is. */
     public Optional<Situation> situation(Seen told) {
-        return inHand().map(e -> situation(e, Set.of(), List.of(told)));
+        return inHand().map(exercise -> situation(exercise, Set.of(), List.of(told)));
     }
 
     private Situation situation(Exercise exercise, Set<Answer> emergencies, List<Seen> seen) {

@@ -60,7 +60,7 @@ public final class Session {
      */
     public static Session replay(Catalogue catalogue, List<PlannedExercise> planned, List<SessionEvent> events) {
         Session session = new Session(catalogue);
-        planned.forEach(p -> session.exercises.add(session.exercise(p)));
+        planned.forEach(exercise -> session.exercises.add(session.exercise(exercise)));
         List<SessionEvent> standing = standing(events);
         for (SessionEvent event : standing) {
             if (event instanceof Overridden o) {
@@ -68,22 +68,28 @@ public final class Session {
             }
         }
         Replay replay = session.new Replay();
-        standing.forEach(e -> e.read(replay).run());
+        standing.forEach(sessionEvent -> sessionEvent.read(replay).run());
         return session;
     }
 
-    private Exercise exercise(PlannedExercise p) {
-        return new Exercise(catalogue.rung(p.rung()), p.form(), p.side(), p.dose(), p.range(), p.easing());
+    private Exercise exercise(PlannedExercise exercise) {
+        return new Exercise(
+                catalogue.rung(exercise.rung()),
+                exercise.form(),
+                exercise.side(),
+                exercise.dose(),
+                exercise.range(),
+                exercise.easing());
     }
 
     /** Without what was taken back, and without the taking back. */
     public static List<SessionEvent> standing(List<SessionEvent> events) {
         Set<String> undone = events.stream()
                 .filter(Undone.class::isInstance)
-                .map(e -> ((Undone) e).eventId())
+                .map(event -> ((Undone) event).eventId())
                 .collect(Collectors.toSet());
         return events.stream()
-                .filter(e -> !(e instanceof Undone) && !undone.contains(e.id()))
+                .filter(event -> !(event instanceof Undone) && !undone.contains(event.id()))
                 .toList();
     }
 
@@ -131,7 +137,9 @@ public final class Session {
 
     /** One for each exercise that was worked on. */
     public List<ExerciseResult> results() {
-        return exercises.stream().flatMap(e -> e.result().stream()).toList();
+        return exercises.stream()
+                .flatMap(exercise -> exercise.result().stream())
+                .toList();
     }
 
     /** What each kind of event does to the session. */
@@ -148,26 +156,26 @@ public final class Session {
 
         @Override
         public Runnable effortTold(EffortTold event) {
-            return inHand(event, e -> e.effort(event.effort()));
+            return inHand(event, exercise -> exercise.effort(event.effort()));
         }
 
         @Override
         public Runnable skipped(Skipped event) {
-            return inHand(event, e -> e.end(Exercise.State.SKIPPED));
+            return inHand(event, exercise -> exercise.end(Exercise.State.SKIPPED));
         }
 
         @Override
         public Runnable signSeen(SignSeen event) {
-            return inHand(event, e -> {
+            return inHand(event, exercise -> {
                 LeverChange change = changeMade(event);
-                e.saw(event.seen(), moveMade(event), change);
-                answer(e, event, event.seen().sign() == SignCode.TIRED);
+                exercise.saw(event.seen(), moveMade(event), change);
+                answer(exercise, event, event.seen().sign() == SignCode.TIRED);
             });
         }
 
         @Override
         public Runnable emergencyCalled(EmergencyCalled event) {
-            return inHand(event, e -> answer(e, event, false));
+            return inHand(event, exercise -> answer(exercise, event, false));
         }
 
         @Override
@@ -210,10 +218,10 @@ public final class Session {
 
         /** On the exercise it is about; none when the session is over. */
         private Runnable inHand(SessionEvent event, Consumer<Exercise> step) {
-            return () -> current().filter(e -> !ended).ifPresent(e -> {
+            return () -> current().filter(exercise -> !ended).ifPresent(exercise -> {
                 lastUndoable = event;
                 answered = event.answered().orElse(null);
-                step.accept(e);
+                step.accept(exercise);
             });
         }
     }
@@ -320,8 +328,9 @@ public final class Session {
     private void endExercise(Exercise exercise) {
         exercise.end(Exercise.State.DONE);
         exercises.stream()
-                .filter(e -> e.open() && e.rung().strand() == exercise.rung().strand())
-                .forEach(e -> e.end(Exercise.State.CLOSED));
+                .filter(each ->
+                        each.open() && each.rung().strand() == exercise.rung().strand())
+                .forEach(each -> each.end(Exercise.State.CLOSED));
     }
 
     /** Nothing loaded for the rest of the session; it ends with a lying breath rung. */
@@ -330,7 +339,9 @@ public final class Session {
         Optional<Exercise> last = exercises.stream()
                 .filter(exercise -> !exercise.open() && !exercise.answered().isEmpty())
                 .reduce((earlier, later) -> later);
-        exercises.stream().filter(e -> e.open() && e.rung().loaded()).forEach(e -> e.end(Exercise.State.CLOSED));
+        exercises.stream()
+                .filter(exercise -> exercise.open() && exercise.rung().loaded())
+                .forEach(exercise -> exercise.end(Exercise.State.CLOSED));
         if (!ended) {
             int next = last.map(exercise -> exercises.indexOf(exercise) + 1).orElse(exercises.size());
             FinishingBreath.after(exercises, catalogue).ifPresent(breath -> exercises.add(next, breath));

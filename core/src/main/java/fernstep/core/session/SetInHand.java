@@ -55,7 +55,9 @@ final class SetInHand {
 
     boolean alreadySeen(SignCode sign) {
         int rep = repInHand();
-        return seen.stream().anyMatch(r -> r.rep() == rep && r.signs().stream().anyMatch(s -> s.sign() == sign));
+        return seen.stream()
+                .anyMatch(repRecord ->
+                        repRecord.rep() == rep && repRecord.signs().stream().anyMatch(seen -> seen.sign() == sign));
     }
 
     /** What was seen and answered in this exercise before this set. */
@@ -120,9 +122,9 @@ final class SetInHand {
      */
     private SetDone soFar(Rung rung, Dose dose, double range) {
         int clean = seen.stream()
-                .filter(r -> r.move() != Move.CARRY_ON)
-                .filter(r -> r.signs().stream().anyMatch(s -> s.sign() != SignCode.TIRED))
-                .mapToInt(r -> r.rep() - 1)
+                .filter(repRecord -> repRecord.move() != Move.CARRY_ON)
+                .filter(repRecord -> repRecord.signs().stream().anyMatch(seen -> seen.sign() != SignCode.TIRED))
+                .mapToInt(repRecord -> repRecord.rep() - 1)
                 .min()
                 .orElse(repsDone);
         int done = repsDone - before;

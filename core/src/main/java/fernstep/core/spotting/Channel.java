@@ -40,7 +40,7 @@ public enum Channel {
 
     /** Empty for a sign that nobody can see, as pain. */
     public static Optional<Channel> of(SignCode sign) {
-        return Arrays.stream(values()).filter(c -> c.sign == sign).findFirst();
+        return Arrays.stream(values()).filter(channel -> channel.sign == sign).findFirst();
     }
 
     /** The signs that can be seen. */

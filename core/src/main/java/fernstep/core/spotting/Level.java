@@ -38,11 +38,11 @@ public record Level(int number) {
         }
         int now = rounds.get(rounds.size() - 1).level();
         List<Played> latest = rounds.subList(Math.max(0, rounds.size() - IN_A_ROW), rounds.size());
-        boolean settled = latest.size() == IN_A_ROW && latest.stream().allMatch(p -> p.level() == now);
-        if (settled && latest.stream().allMatch(p -> p.score() >= GROWS_FROM)) {
+        boolean settled = latest.size() == IN_A_ROW && latest.stream().allMatch(played -> played.level() == now);
+        if (settled && latest.stream().allMatch(played -> played.score() >= GROWS_FROM)) {
             return new Level(Math.min(HARDEST, now + 1));
         }
-        if (settled && latest.stream().allMatch(p -> p.score() < FALLS_BELOW)) {
+        if (settled && latest.stream().allMatch(played -> played.score() < FALLS_BELOW)) {
             return new Level(Math.max(1, now - 1));
         }
         return new Level(now);

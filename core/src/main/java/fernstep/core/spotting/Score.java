@@ -90,7 +90,7 @@ public record Score(List<Found> found, List<Mark> falseAlarms) {
             found.add(new Found(e, mark.orElse(null), advice));
         }
         List<Mark> falseAlarms = marks.stream()
-                .filter(m -> episodes.stream().noneMatch(e -> e.isMeantBy(m)))
+                .filter(each -> episodes.stream().noneMatch(episode -> episode.isMeantBy(each)))
                 .toList();
         return new Score(found, falseAlarms);
     }
@@ -137,10 +137,11 @@ public record Score(List<Found> found, List<Mark> falseAlarms) {
     public List<OfSign> bySign() {
         List<OfSign> all = new ArrayList<>();
         for (SignCode sign : SignCode.values()) {
-            List<Found> mine =
-                    found.stream().filter(f -> f.episode().sign() == sign).toList();
-            int alarms =
-                    (int) falseAlarms.stream().filter(m -> m.sign() == sign).count();
+            List<Found> mine = found.stream()
+                    .filter(found -> found.episode().sign() == sign)
+                    .toList();
+            int alarms = (int)
+                    falseAlarms.stream().filter(mark -> mark.sign() == sign).count();
             if (!mine.isEmpty() || alarms > 0) {
                 all.add(new OfSign(
                         sign,
@@ -154,7 +155,7 @@ public record Score(List<Found> found, List<Mark> falseAlarms) {
     }
 
     public int choices(Choice choice) {
-        return (int) found.stream().filter(f -> f.choice() == choice).count();
+        return (int) found.stream().filter(found -> found.choice() == choice).count();
     }
 
     /** Moves that ask more of her than the rules do. */

@@ -63,7 +63,7 @@ public record SimulatedClient(long seed, Rung rung, Level level, List<Episode> e
             Seen.Severity severity =
                     level.slightOnes() && random.nextBoolean() ? Seen.Severity.SLIGHT : Seen.Severity.CLEAR;
             Episode episode = new Episode(sign, severity, from, from + level.lasts() - 1);
-            if (episodes.stream().noneMatch(e -> clash(e, episode))) {
+            if (episodes.stream().noneMatch(each -> clash(each, episode))) {
                 episodes.add(episode);
             }
         }
@@ -74,13 +74,14 @@ public record SimulatedClient(long seed, Rung rung, Level level, List<Episode> e
 
     /** Likeliest on the rung first; from the middle level on whatever can be seen in its position. */
     private static List<SignCode> candidates(Rung rung, Level level) {
-        Set<SignCode> signs = new LinkedHashSet<>(
-                rung.watch().stream().filter(s -> Channel.of(s).isPresent()).toList());
-        signs.removeIf(s -> s == SignCode.BELLY_DROPS && rung.position() != Position.HANDS_KNEES);
+        Set<SignCode> signs = new LinkedHashSet<>(rung.watch().stream()
+                .filter(code -> Channel.of(code).isPresent())
+                .toList());
+        signs.removeIf(code -> code == SignCode.BELLY_DROPS && rung.position() != Position.HANDS_KNEES);
         if (level.slightOnes() || signs.size() < 3) {
             boolean onHandsAndKnees = rung.position() == Position.HANDS_KNEES;
             Channel.signs().stream()
-                    .filter(s -> onHandsAndKnees || s != SignCode.BELLY_DROPS)
+                    .filter(code -> onHandsAndKnees || code != SignCode.BELLY_DROPS)
                     .forEach(signs::add);
         }
         return List.copyOf(signs);
@@ -102,8 +103,9 @@ public record SimulatedClient(long seed, Rung rung, Level level, List<Episode> e
         for (Channel channel : Channel.values()) {
             double harmless = random.nextDouble() * level.noise();
             double meant = episodes.stream()
-                    .filter(e -> e.sign() == channel.sign() && number >= e.from() && number <= e.to())
-                    .mapToDouble(e -> level.amplitude(e.severity()))
+                    .filter(episode ->
+                            episode.sign() == channel.sign() && number >= episode.from() && number <= episode.to())
+                    .mapToDouble(episode -> level.amplitude(episode.severity()))
                     .max()
                     .orElse(0);
             shows.put(channel, Math.max(harmless, meant));

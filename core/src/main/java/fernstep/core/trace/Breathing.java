@@ -81,24 +81,24 @@ final class Breathing {
         return phases;
     }
 
-    private static int[] turns(double[] x, double step) {
-        int[] turns = new int[x.length];
+    private static int[] turns(double[] values, double step) {
+        int[] turns = new int[values.length];
         int n = 0;
         int high = 0;
         int low = 0;
         int seeking = 0;
-        for (int i = 1; i < x.length; i++) {
-            if (x[i] > x[high]) {
+        for (int i = 1; i < values.length; i++) {
+            if (values[i] > values[high]) {
                 high = i;
             }
-            if (x[i] < x[low]) {
+            if (values[i] < values[low]) {
                 low = i;
             }
-            if (seeking >= 0 && x[high] - x[i] > step) {
+            if (seeking >= 0 && values[high] - values[i] > step) {
                 turns[n++] = high;
                 seeking = -1;
                 low = i;
-            } else if (seeking <= 0 && x[i] - x[low] > step) {
+            } else if (seeking <= 0 && values[i] - values[low] > step) {
                 turns[n++] = low;
                 seeking = 1;
                 high = i;
@@ -107,65 +107,65 @@ final class Breathing {
         return Arrays.copyOf(turns, n);
     }
 
-    private static double[] swings(double[] x, int[] turns) {
+    private static double[] swings(double[] values, int[] turns) {
         double[] swings = new double[Math.max(0, turns.length - 1)];
         for (int i = 1; i < turns.length; i++) {
-            swings[i - 1] = Math.abs(x[turns[i]] - x[turns[i - 1]]);
+            swings[i - 1] = Math.abs(values[turns[i]] - values[turns[i - 1]]);
         }
         return swings;
     }
 
-    private static List<Phase> phases(double[] x, int[] turns) {
+    private static List<Phase> phases(double[] values, int[] turns) {
         List<double[]> crossings = new ArrayList<>();
         List<Double> ratios = new ArrayList<>();
         for (int i = 1; i < turns.length; i++) {
-            double[] c = crossings(x, turns[i - 1], turns[i]);
+            double[] c = crossings(values, turns[i - 1], turns[i]);
             crossings.add(c);
             if (c[2] > c[1] && c[1] > c[0]) {
                 ratios.add((c[1] - c[0]) / (c[2] - c[1]));
             }
         }
-        double back =
-                carryBack(Signals.median(ratios.stream().mapToDouble(r -> r).toArray()));
+        double back = carryBack(
+                Signals.median(ratios.stream().mapToDouble(ratio -> ratio).toArray()));
         List<Phase> phases = new ArrayList<>();
         for (int i = 1; i < turns.length; i++) {
             double[] c = crossings.get(i - 1);
             double onset = c[0] - back * (c[2] - c[0]);
             double earliest = i == 1 ? 0 : crossings.get(i - 2)[2];
-            phases.add(new Phase(x[turns[i]] > x[turns[i - 1]], Math.max(earliest, onset), turns[i]));
+            phases.add(new Phase(values[turns[i]] > values[turns[i - 1]], Math.max(earliest, onset), turns[i]));
         }
         return List.copyOf(phases);
     }
 
     /** Points at which 10, 25 and 50 % of the way from one turn to the next are passed for good. */
-    private static double[] crossings(double[] x, int from, int to) {
-        double start = x[from];
-        double way = x[to] - start;
+    private static double[] crossings(double[] values, int from, int to) {
+        double start = values[from];
+        double way = values[to] - start;
         double half = to;
         for (int i = from + 1; i <= to; i++) {
-            if ((x[i] - start) / way >= 0.5) {
-                half = between(x, i, start + 0.5 * way);
+            if ((values[i] - start) / way >= 0.5) {
+                half = between(values, i, start + 0.5 * way);
                 break;
             }
         }
         return new double[] {
-            last(x, from, half, start + 0.1 * way, way), last(x, from, half, start + 0.25 * way, way), half
+            last(values, from, half, start + 0.1 * way, way), last(values, from, half, start + 0.25 * way, way), half
         };
     }
 
-    private static double last(double[] x, int from, double before, double level, double way) {
+    private static double last(double[] values, int from, double before, double level, double way) {
         for (int i = (int) Math.floor(before); i > from; i--) {
-            boolean passes = (x[i] - level) * way >= 0 && (x[i - 1] - level) * way < 0;
+            boolean passes = (values[i] - level) * way >= 0 && (values[i - 1] - level) * way < 0;
             if (passes) {
-                return between(x, i, level);
+                return between(values, i, level);
             }
         }
         return from;
     }
 
-    private static double between(double[] x, int i, double level) {
-        double step = x[i] - x[i - 1];
-        return step == 0 ? i : i - 1 + (level - x[i - 1]) / step;
+    private static double between(double[] values, int index, double level) {
+        double step = values[index] - values[index - 1];
+        return step == 0 ? index : index - 1 + (level - values[index - 1]) / step;
     }
 
     private static double carryBack(double ratio) {
@@ -201,7 +201,7 @@ final class Breathing {
             }
         }
         return all.stream()
-                .filter(h -> !trace.broken(trace.ms(h.from()), trace.ms(h.to())))
+                .filter(each -> !trace.broken(trace.ms(each.from()), trace.ms(each.to())))
                 .toList();
     }
 

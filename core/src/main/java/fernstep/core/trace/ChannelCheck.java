@@ -85,7 +85,7 @@ final class ChannelCheck {
             return false;
         }
         return grid.entrySet().stream()
-                .anyMatch(e -> e.getKey() != Channel.CUFF && cuffLike(Signals.median(e.getValue())));
+                .anyMatch(entry -> entry.getKey() != Channel.CUFF && cuffLike(Signals.median(entry.getValue())));
     }
 
     private static boolean cuffLike(double mmHg) {

@@ -23,9 +23,9 @@ final class CuffLine {
     private final double[] mmHg;
     private final double noise;
 
-    CuffLine(TraceAnalysis.Question q) {
-        this.q = q;
-        this.trace = q.trace();
+    CuffLine(TraceAnalysis.Question question) {
+        this.q = question;
+        this.trace = question.trace();
         this.mmHg = Signals.smooth(trace.values(Channel.CUFF), SMOOTH_S);
         this.noise =
                 Signals.noise(trace.values(Channel.CUFF)) / Math.sqrt(2 * Math.sqrt(Math.PI) * SMOOTH_S * Trace.HZ);
@@ -72,17 +72,17 @@ final class CuffLine {
     }
 
     /** The level at rest: medians of half minutes, joined straight. */
-    private static double[] level(double[] x) {
+    private static double[] level(double[] values) {
         int block = 15 * Trace.HZ;
-        double[] level = new double[x.length];
-        int blocks = Math.max(1, (int) Math.ceil((double) x.length / block));
+        double[] level = new double[values.length];
+        int blocks = Math.max(1, (int) Math.ceil((double) values.length / block));
         double[] medians = new double[blocks];
         for (int b = 0; b < blocks; b++) {
             int from = Math.max(0, b * block - block / 2);
-            int to = Math.min(x.length, (b + 1) * block + block / 2);
-            medians[b] = Signals.median(Arrays.copyOfRange(x, from, to));
+            int to = Math.min(values.length, (b + 1) * block + block / 2);
+            medians[b] = Signals.median(Arrays.copyOfRange(values, from, to));
         }
-        for (int i = 0; i < x.length; i++) {
+        for (int i = 0; i < values.length; i++) {
             double at = Math.max(0, Math.min(blocks - 1.0, (i - block / 2.0) / block));
             int low = (int) Math.floor(at);
             int high = Math.min(blocks - 1, low + 1);
@@ -172,13 +172,13 @@ final class CuffLine {
     }
 
     /** Falling: the back lifts. Rising: it is pressed flat, which only a natural curve minds. */
-    void judge(Moved c, List<TraceReport.Verdict> verdict) {
+    void judge(Moved moved, List<TraceReport.Verdict> verdict) {
         double scale = Math.max(1, 2 * noise);
-        if (c.belowS() >= OUTSIDE_LEAST_S) {
-            verdict.add(new TraceReport.Verdict(SignCode.BACK_ARCHES, TraceAnalysis.confidence(c.below(), scale)));
+        if (moved.belowS() >= OUTSIDE_LEAST_S) {
+            verdict.add(new TraceReport.Verdict(SignCode.BACK_ARCHES, TraceAnalysis.confidence(moved.below(), scale)));
         }
-        if (c.aboveS() >= OUTSIDE_LEAST_S && q.spine() == Stances.Spine.NATURAL_CURVE) {
-            verdict.add(new TraceReport.Verdict(SignCode.BACK_PRESSED, TraceAnalysis.confidence(c.above(), scale)));
+        if (moved.aboveS() >= OUTSIDE_LEAST_S && q.spine() == Stances.Spine.NATURAL_CURVE) {
+            verdict.add(new TraceReport.Verdict(SignCode.BACK_PRESSED, TraceAnalysis.confidence(moved.above(), scale)));
         }
     }
 

@@ -107,7 +107,7 @@ public final class LiveTrace {
         if (window.isEmpty() || window.lastMs() < mark.startMs()) {
             return Optional.empty();
         }
-        marks.removeIf(m -> m.endMs() < window.lastMs() - WINDOW_MS || m.startMs() == mark.startMs());
+        marks.removeIf(each -> each.endMs() < window.lastMs() - WINDOW_MS || each.startMs() == mark.startMs());
         marks.add(mark);
         while (marks.size() > MOST_MARKS) {
             marks.removeFirst();
@@ -137,7 +137,7 @@ public final class LiveTrace {
 
     private static Optional<TraceReport.Verdict> notLetGo(TraceReport.Rep rep) {
         return rep.verdict().stream()
-                .filter(v -> v.sign() == SignCode.NO_LET_GO)
+                .filter(verdict -> verdict.sign() == SignCode.NO_LET_GO)
                 .findFirst();
     }
 
@@ -159,7 +159,7 @@ public final class LiveTrace {
         add(problems, Trace.Problem.Code.NOT_A_NUMBER, notANumber);
         if (window.size() > 1) {
             window.whole().trace().problems().stream()
-                    .filter(p -> p.code() != Trace.Problem.Code.TOO_SHORT)
+                    .filter(problem -> problem.code() != Trace.Problem.Code.TOO_SHORT)
                     .forEach(problems::add);
         }
         return problems;

@@ -43,7 +43,7 @@ public record PressureCylinder(
             way = Way.TOP_CRUNCHED;
         } else if (share(report, GIVES) >= OFTEN) {
             way = Way.MIDDLE_SQUEEZED;
-        } else if (report.reps().stream().anyMatch(r -> !r.clean())) {
+        } else if (report.reps().stream().anyMatch(rep -> !rep.clean())) {
             way = Way.MOSTLY_SHARED;
         }
         return new PressureCylinder(front, back, held, way);
@@ -52,8 +52,9 @@ public record PressureCylinder(
     /** Of the repetitions, those with one of the signs for sure. */
     private static double share(TraceReport report, Set<SignCode> signs) {
         long with = report.reps().stream()
-                .filter(r -> r.verdict().stream()
-                        .anyMatch(v -> signs.contains(v.sign()) && v.confidence() >= TraceReport.SURE))
+                .filter(rep -> rep.verdict().stream()
+                        .anyMatch(
+                                verdict -> signs.contains(verdict.sign()) && verdict.confidence() >= TraceReport.SURE))
                 .count();
         return report.reps().isEmpty() ? 0 : (double) with / report.reps().size();
     }

@@ -28,7 +28,7 @@ record Repetitions(List<Rep> all) {
      */
     Repetitions tiring(double toleranceMmHg, double noiseMmHg) {
         int n = all.size();
-        if (n < REPS_TO_TIRE || all.stream().anyMatch(r -> r.excursionMmHg() == null)) {
+        if (n < REPS_TO_TIRE || all.stream().anyMatch(rep -> rep.excursionMmHg() == null)) {
             return this;
         }
         double[] size = all.stream().mapToDouble(Rep::moved).toArray();
@@ -52,13 +52,13 @@ record Repetitions(List<Rep> all) {
 
     Summary summary(List<TraceReport.Breath> breaths) {
         double lost = all.stream()
-                .filter(r -> !r.clean())
+                .filter(rep -> !rep.clean())
                 .mapToDouble(Rep::startMs)
                 .min()
                 .orElse(Double.POSITIVE_INFINITY);
         double began = all.isEmpty() ? 0 : all.get(0).startMs();
         int tolerance = (int) breaths.stream()
-                .filter(b -> b.inMs() >= began && b.inMs() < lost)
+                .filter(breath -> breath.inMs() >= began && breath.inMs() < lost)
                 .count();
         return new Summary(perMin(breaths), tolerance, breaksAt(), symmetry());
     }
@@ -73,7 +73,7 @@ record Repetitions(List<Rep> all) {
 
     private @Nullable Integer breaksAt() {
         for (int i = 0; i < all.size(); i++) {
-            long bad = all.stream().skip(i).filter(r -> !r.clean()).count();
+            long bad = all.stream().skip(i).filter(rep -> !rep.clean()).count();
             if (!all.get(i).clean() && 2 * bad > all.size() - i) {
                 return all.get(i).rep();
             }
@@ -90,7 +90,7 @@ record Repetitions(List<Rep> all) {
 
     private double mean(Side side) {
         return all.stream()
-                .filter(r -> r.side() == side && r.excursionMmHg() != null)
+                .filter(rep -> rep.side() == side && rep.excursionMmHg() != null)
                 .mapToDouble(Rep::moved)
                 .average()
                 .orElse(Double.NaN);

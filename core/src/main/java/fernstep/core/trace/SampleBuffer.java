@@ -20,7 +20,7 @@ public final class SampleBuffer {
     public void add(double timeMs, Map<Channel, Double> of) {
         makeRoom();
         times[to] = timeMs;
-        of.forEach((channel, value) -> values.computeIfAbsent(channel, c -> nothing(times.length))[to] = value);
+        of.forEach((channel, value) -> values.computeIfAbsent(channel, key -> nothing(times.length))[to] = value);
         to++;
     }
 

@@ -18,7 +18,7 @@ public final class Samples {
      * @throws IllegalArgumentException where lengths differ or there are no samples
      */
     public Samples(double[] timesMs, Map<Channel, double[]> values) {
-        if (timesMs.length == 0 || values.values().stream().anyMatch(v -> v.length != timesMs.length)) {
+        if (timesMs.length == 0 || values.values().stream().anyMatch(each -> each.length != timesMs.length)) {
             throw new IllegalArgumentException("a trace needs samples, as many of each channel as times");
         }
         this.timesMs = timesMs.clone();
@@ -34,19 +34,19 @@ public final class Samples {
         return values.containsKey(channel);
     }
 
-    /** @param i from 0 */
-    public double timeMs(int i) {
-        return timesMs[i];
+    /** @param index from 0 */
+    public double timeMs(int index) {
+        return timesMs[index];
     }
 
     /**
      * NaN where it is missing.
      *
-     * @param i from 0
+     * @param index from 0
      */
-    public double value(Channel channel, int i) {
+    public double value(Channel channel, int index) {
         double[] line = values.get(channel);
-        return line == null ? Double.NaN : line[i];
+        return line == null ? Double.NaN : line[index];
     }
 
     public double[] times() {

@@ -78,7 +78,7 @@ public final class Trace {
      * @throws IllegalArgumentException for lengths that differ, no samples, or more than 12 hours
      */
     public static Trace of(double[] timesMs, Map<Channel, double[]> values) {
-        if (timesMs.length == 0 || values.values().stream().anyMatch(v -> v.length != timesMs.length)) {
+        if (timesMs.length == 0 || values.values().stream().anyMatch(each -> each.length != timesMs.length)) {
             throw new IllegalArgumentException("a trace needs samples, as many of each channel as times");
         }
         List<Problem> problems = new ArrayList<>();
@@ -114,8 +114,9 @@ public final class Trace {
             problems.add(Problem.of(Problem.Code.CHANNEL_SWAPPED));
         }
         if (!gaps.isEmpty()) {
-            double lost =
-                    gaps.stream().mapToDouble(g -> g.endMs() - g.startMs()).sum();
+            double lost = gaps.stream()
+                    .mapToDouble(gap -> gap.endMs() - gap.startMs())
+                    .sum();
             problems.add(Problem.of(Problem.Code.SAMPLES_MISSING, gaps.size(), Math.round(lost / 1000)));
         }
         if (length < 10 * HZ) {
@@ -152,8 +153,9 @@ public final class Trace {
     private static List<Gap> gaps(double[] times, int[] kept, Map<Channel, double[]> values) {
         List<Gap> all = new ArrayList<>();
         for (double[] line : values.values()) {
-            int[] there =
-                    Arrays.stream(kept).filter(i -> Double.isFinite(line[i])).toArray();
+            int[] there = Arrays.stream(kept)
+                    .filter(index -> Double.isFinite(line[index]))
+                    .toArray();
             if (there.length < 2) {
                 continue;
             }
@@ -272,6 +274,6 @@ public final class Trace {
 
     /** Whether a stretch touches a gap. */
     boolean broken(double fromMs, double toMs) {
-        return gaps.stream().anyMatch(g -> g.startMs() < toMs && g.endMs() > fromMs);
+        return gaps.stream().anyMatch(gap -> gap.startMs() < toMs && gap.endMs() > fromMs);
     }
 }

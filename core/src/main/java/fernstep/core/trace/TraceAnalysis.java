@@ -87,20 +87,20 @@ public final class TraceAnalysis {
         }
     }
 
-    private TraceAnalysis(Question q) {
-        this.q = q;
-        this.trace = q.trace();
+    private TraceAnalysis(Question question) {
+        this.q = question;
+        this.trace = question.trace();
         Channel belt = trace.has(Channel.RIBS) ? Channel.RIBS : Channel.BELLY;
         this.breathing = trace.has(belt) ? new Breathing(trace, trace.values(belt)) : null;
-        this.cuff = trace.has(Channel.CUFF) ? new CuffLine(q) : null;
+        this.cuff = trace.has(Channel.CUFF) ? new CuffLine(question) : null;
         boolean both = trace.has(Channel.RIBS) && trace.has(Channel.BELLY);
         Breathing low = both ? new Breathing(trace, trace.values(Channel.BELLY)) : null;
         this.belly = low == null ? null : low.smooth();
         this.bellyBreath = low == null ? 0 : low.amplitude();
     }
 
-    public static TraceReport of(Question q) {
-        return new TraceAnalysis(q).report();
+    public static TraceReport of(Question question) {
+        return new TraceAnalysis(question).report();
     }
 
     private TraceReport report() {
@@ -108,13 +108,14 @@ public final class TraceAnalysis {
         List<Breathing.Hold> holds = breathing == null
                 ? List.of()
                 : breathing.holds(HOLD_S).stream()
-                        .filter(h -> underEffort(h, marks))
+                        .filter(hold -> underEffort(hold, marks))
                         .toList();
         List<Rep> reps = new ArrayList<>();
         double usual = q.tempoS() != null
                 ? 1000 * q.tempoS()
-                : Signals.median(
-                        marks.stream().mapToDouble(m -> m.endMs() - m.startMs()).toArray());
+                : Signals.median(marks.stream()
+                        .mapToDouble(mark -> mark.endMs() - mark.startMs())
+                        .toArray());
         for (int i = 0; i < marks.size(); i++) {
             Mark before = i == 0 ? null : marks.get(i - 1);
             Mark after = i + 1 == marks.size() ? null : marks.get(i + 1);
@@ -127,7 +128,7 @@ public final class TraceAnalysis {
                 trace.durationMs(),
                 breaths,
                 holds.stream()
-                        .map(h -> new TraceReport.Hold(trace.ms(h.from()), trace.ms(h.to())))
+                        .map(hold -> new TraceReport.Hold(trace.ms(hold.from()), trace.ms(hold.to())))
                         .toList(),
                 together.all(),
                 together.summary(breaths),
@@ -154,11 +155,11 @@ public final class TraceAnalysis {
     private boolean underEffort(Breathing.Hold hold, List<Mark> marks) {
         double from = trace.ms(hold.from());
         double to = trace.ms(hold.to());
-        return marks.stream().anyMatch(m -> overlapS(m, from, to) >= UNDER_EFFORT_S);
+        return marks.stream().anyMatch(mark -> overlapS(mark, from, to) >= UNDER_EFFORT_S);
     }
 
-    private static double overlapS(Mark m, double fromMs, double toMs) {
-        return (Math.min(m.endMs(), toMs) - Math.max(m.startMs(), fromMs)) / 1000;
+    private static double overlapS(Mark mark, double fromMs, double toMs) {
+        return (Math.min(mark.endMs(), toMs) - Math.max(mark.startMs(), fromMs)) / 1000;
     }
 
     private Rep rep(
@@ -205,7 +206,7 @@ public final class TraceAnalysis {
     /** The longest breath held under this effort, in seconds; 0 without one. */
     private double heldS(Mark mark, List<Breathing.Hold> holds) {
         return holds.stream()
-                .filter(h -> overlapS(mark, trace.ms(h.from()), trace.ms(h.to())) >= UNDER_EFFORT_S)
+                .filter(hold -> overlapS(mark, trace.ms(hold.from()), trace.ms(hold.to())) >= UNDER_EFFORT_S)
                 .mapToDouble(Breathing.Hold::seconds)
                 .max()
                 .orElse(0);

@@ -128,7 +128,7 @@ public record TraceReport(
 
         /** No sign one could be sure of. */
         public boolean clean() {
-            return verdict.stream().noneMatch(v -> v.confidence() >= SURE);
+            return verdict.stream().noneMatch(verdict -> verdict.confidence() >= SURE);
         }
     }
 
@@ -151,8 +151,9 @@ public record TraceReport(
     /** The repetition with the surest sign, or that moved the cuff most; empty without two to choose from. */
     public Optional<Rep> worst() {
         return reps.stream()
-                .filter(r -> reps.size() > 1)
-                .filter(r -> best().map(b -> b.startMs() != r.startMs()).orElse(true))
+                .filter(rep -> reps.size() > 1)
+                .filter(rep ->
+                        best().map(each -> each.startMs() != rep.startMs()).orElse(true))
                 .max(Comparator.comparingDouble(Rep::surest).thenComparingDouble(Rep::moved));
     }
 

@@ -44,21 +44,24 @@ class BalanceLawsTest {
         };
     }
 
-    private static Point3 cross(Point3 a, Point3 b) {
-        return new Point3(a.y() * b.z() - a.z() * b.y(), a.z() * b.x() - a.x() * b.z(), a.x() * b.y() - a.y() * b.x());
+    private static Point3 cross(Point3 point, Point3 other) {
+        return new Point3(
+                point.y() * other.z() - point.z() * other.y(),
+                point.z() * other.x() - point.x() * other.z(),
+                point.x() * other.y() - point.y() * other.x());
     }
 
     /** What acts on her below the cut at the low back, about it: weights down, what bears up and level. */
-    private static Point3 belowTheCut(Skeleton s, TrunkLoad load) {
+    private static Point3 belowTheCut(Skeleton skeleton, TrunkLoad load) {
         Point3 moment = Point3.ORIGIN;
-        for (Weight w : Masses.lower(BODY, s)) {
-            moment = moment.plus(cross(w.at().minus(s.lumbar()), new Point3(0, -w.newtons(), 0)));
+        for (Weight w : Masses.lower(BODY, skeleton)) {
+            moment = moment.plus(cross(w.at().minus(skeleton.lumbar()), new Point3(0, -w.newtons(), 0)));
         }
         for (Support support : load.supports()) {
             boolean above = support.ofUpperBody() || support.group() == Support.Group.ARMS;
             if (!above) {
                 Point3 force = new Point3(support.sideN(), support.upN(), 0);
-                moment = moment.plus(cross(support.at().minus(s.lumbar()), force));
+                moment = moment.plus(cross(support.at().minus(skeleton.lumbar()), force));
             }
         }
         return moment;
@@ -67,7 +70,7 @@ class BalanceLawsTest {
     @ParameterizedTest
     @MethodSource("rungs")
     void propped_the_cut_at_the_low_back_is_loaded_alike_from_above_and_from_below(Rung rung) {
-        for (Pose pose : poses(rung, p -> !lies(p))) {
+        for (Pose pose : poses(rung, each -> !lies(each))) {
             Skeleton s = Skeleton.of(BODY, pose);
             TrunkLoad load = TrunkLoad.of(BODY, s);
             double borne = 1 - pose.trunk().cushionShare();
@@ -103,44 +106,46 @@ class BalanceLawsTest {
         }
     }
 
-    private static List<Weight> weights(Skeleton s) {
-        List<Weight> all = new ArrayList<>(Masses.upperTrunk(BODY, s));
-        boolean onBack = s.pose().trunk().on() == TrunkContact.BACK;
+    private static List<Weight> weights(Skeleton skeleton) {
+        List<Weight> all = new ArrayList<>(Masses.upperTrunk(BODY, skeleton));
+        boolean onBack = skeleton.pose().trunk().on() == TrunkContact.BACK;
         for (Side side : Side.values()) {
-            ArmPose arm = s.pose().arm(side);
+            ArmPose arm = skeleton.pose().arm(side);
             if (!(onBack && arm.bears())) {
-                all.addAll(Masses.hangingArm(BODY, s.arm(side), arm));
+                all.addAll(Masses.hangingArm(BODY, skeleton.arm(side), arm));
             }
         }
-        all.addAll(Masses.lower(BODY, s));
+        all.addAll(Masses.lower(BODY, skeleton));
         return all;
     }
 
-    private static double momentAcross(Skeleton s) {
-        return weights(s).stream().mapToDouble(w -> w.newtons() * w.at().z()).sum();
+    private static double momentAcross(Skeleton skeleton) {
+        return weights(skeleton).stream()
+                .mapToDouble(weight -> weight.newtons() * weight.at().z())
+                .sum();
     }
 
-    private static double unbalancedNm(Skeleton s, TrunkLoad load) {
+    private static double unbalancedNm(Skeleton skeleton, TrunkLoad load) {
         double held = load.supports().stream()
-                .filter(p -> p.ofUpperBody() || p.group() != Support.Group.ARMS)
-                .mapToDouble(p -> p.upN() * p.at().z())
+                .filter(support -> support.ofUpperBody() || support.group() != Support.Group.ARMS)
+                .mapToDouble(support -> support.upN() * support.at().z())
                 .sum();
-        return momentAcross(s) - held;
+        return momentAcross(skeleton) - held;
     }
 
     /** Where limbs of a group touch, across the mat. */
-    private static DoubleSummaryStatistics across(Skeleton s, Support support) {
+    private static DoubleSummaryStatistics across(Skeleton skeleton, Support support) {
         DoubleSummaryStatistics z = new DoubleSummaryStatistics();
         switch (support.group()) {
             case TRUNK -> {
-                double half = s.pose().trunk().on() == TrunkContact.SEAT ? 0.05 * 1.70 : 0.129 * 1.70;
+                double half = skeleton.pose().trunk().on() == TrunkContact.SEAT ? 0.05 * 1.70 : 0.129 * 1.70;
                 z.accept(-half);
                 z.accept(half);
             }
             case ARMS -> {
                 for (Side side : Side.values()) {
-                    ArmContact on = s.pose().arm(side).on();
-                    Skeleton.Arm arm = s.arm(side);
+                    ArmContact on = skeleton.pose().arm(side).on();
+                    Skeleton.Arm arm = skeleton.arm(side);
                     if (on == ArmContact.HAND) {
                         z.accept(arm.wrist().z());
                     } else if (on == ArmContact.FOREARM) {
@@ -150,8 +155,8 @@ class BalanceLawsTest {
             }
             case LEGS -> {
                 for (Side side : Side.values()) {
-                    Skeleton.Leg leg = s.leg(side);
-                    switch (s.pose().leg(side).on()) {
+                    Skeleton.Leg leg = skeleton.leg(side);
+                    switch (skeleton.pose().leg(side).on()) {
                         case KNEE -> z.accept(leg.knee().z());
                         case TOES -> z.accept(leg.toe().z());
                         case FOOT, HEEL -> z.accept(leg.ankle().z());
@@ -167,7 +172,7 @@ class BalanceLawsTest {
     @ParameterizedTest
     @MethodSource("rungs")
     void propped_each_group_carries_within_its_contacts_and_balances_all_it_can(Rung rung) {
-        for (Pose pose : poses(rung, p -> !lies(p))) {
+        for (Pose pose : poses(rung, each -> !lies(each))) {
             Skeleton s = Skeleton.of(BODY, pose);
             TrunkLoad load = TrunkLoad.of(BODY, s);
             double least = 0;
@@ -194,13 +199,15 @@ class BalanceLawsTest {
     @MethodSource("rungs")
     void alone_a_group_carries_under_her_weight_and_against_a_wall_the_feet_carry_under_themselves(Rung rung) {
         for (Pose pose :
-                poses(RungForm.OFF_THE_FLOOR.of(rung), p -> p.position().upright())) {
+                poses(RungForm.OFF_THE_FLOOR.of(rung), each -> each.position().upright())) {
             Skeleton s = Skeleton.of(BODY, pose);
             List<Support> supports = TrunkLoad.of(BODY, s).supports();
             List<Weight> weights = weights(s);
             double weight = weights.stream().mapToDouble(Weight::newtons).sum();
-            double centre =
-                    weights.stream().mapToDouble(w -> w.newtons() * w.at().x()).sum() / weight;
+            double centre = weights.stream()
+                            .mapToDouble(each -> each.newtons() * each.at().x())
+                            .sum()
+                    / weight;
             if (supports.size() == 1) {
                 assertThat(supports.get(0).at().x()).as(rung.code()).isCloseTo(centre, within(CLOSE));
                 assertThat(supports.get(0).group())
@@ -208,12 +215,12 @@ class BalanceLawsTest {
                 assertThat(supports.get(0).ofUpperBody()).isFalse();
             }
             Support wall = supports.stream()
-                    .filter(p -> p.group() == Support.Group.WALL)
+                    .filter(support -> support.group() == Support.Group.WALL)
                     .findFirst()
                     .orElse(null);
             if (wall != null) {
                 Support feet = supports.stream()
-                        .filter(p -> p.group() == Support.Group.LEGS)
+                        .filter(support -> support.group() == Support.Group.LEGS)
                         .findFirst()
                         .orElseThrow();
                 double handsX = 0;
@@ -255,10 +262,11 @@ class BalanceLawsTest {
             Skeleton s = Skeleton.of(BODY, pose);
             List<Weight> all = new ArrayList<>(Masses.upper(BODY, s));
             all.addAll(Masses.lower(BODY, s));
-            double pulls =
-                    all.stream().mapToDouble(w -> w.newtons() * w.at().z()).sum();
+            double pulls = all.stream()
+                    .mapToDouble(weight -> weight.newtons() * weight.at().z())
+                    .sum();
             double held = TrunkLoad.of(BODY, s).supports().stream()
-                    .mapToDouble(p -> p.upN() * p.at().z())
+                    .mapToDouble(support -> support.upN() * support.at().z())
                     .sum();
             assertThat(held).as(rung.code()).isCloseTo(pulls, within(CLOSE));
         }
@@ -266,7 +274,9 @@ class BalanceLawsTest {
 
     /** Height of what a limb weighs, times its weight, N·m: by how it grows with an angle, its moment is known. */
     private static double energy(List<Weight> weights) {
-        return weights.stream().mapToDouble(w -> w.newtons() * w.at().y()).sum();
+        return weights.stream()
+                .mapToDouble(weight -> weight.newtons() * weight.at().y())
+                .sum();
     }
 
     private static double perRadian(double more, double less, double deg) {
@@ -277,7 +287,8 @@ class BalanceLawsTest {
     @MethodSource("rungs")
     void on_the_back_free_limbs_bend_by_the_work_of_lifting_them(Rung rung) {
         double step = 1e-3;
-        for (Pose pose : poses(rung, p -> p.trunk().on() == TrunkContact.BACK && lies(p) && freeOrWaiting(p))) {
+        for (Pose pose :
+                poses(rung, each -> each.trunk().on() == TrunkContact.BACK && lies(each) && freeOrWaiting(each))) {
             double bending = 0;
             double turning = 0;
             Skeleton s = Skeleton.of(BODY, pose);
@@ -289,7 +300,8 @@ class BalanceLawsTest {
                             Masses.leg(BODY, withHip(pose, side, -step).leg(side));
                     bending += perRadian(energy(more), energy(less), step);
                     turning += Masses.leg(BODY, s.leg(side)).stream()
-                            .mapToDouble(w -> w.newtons() * w.at().z())
+                            .mapToDouble(
+                                    weight -> weight.newtons() * weight.at().z())
                             .sum();
                 }
                 ArmPose arm = pose.arm(side);
@@ -299,7 +311,8 @@ class BalanceLawsTest {
                     List<Weight> less = arm(pose, side, -step);
                     bending -= perRadian(energy(more), energy(less), step);
                     turning += Masses.arm(BODY, s.arm(side), arm.heldKg()).stream()
-                            .mapToDouble(w -> w.newtons() * w.at().z())
+                            .mapToDouble(
+                                    weight -> weight.newtons() * weight.at().z())
                             .sum();
                 }
             }
@@ -314,10 +327,10 @@ class BalanceLawsTest {
         boolean headLifted = pose.trunk().neckDeg() >= 15;
         return !headLifted
                 && Stream.of(pose.left(), pose.right())
-                        .allMatch(l -> l.bears()
-                                ? l.on() == LegContact.FOOT && l.floorShare() == 1
-                                : l.sweepDeg() == 0 && l.outDeg() == 0)
-                && Stream.of(pose.leftArm(), pose.rightArm()).allMatch(a -> a.outDeg() == 0)
+                        .allMatch(legPose -> legPose.bears()
+                                ? legPose.on() == LegContact.FOOT && legPose.floorShare() == 1
+                                : legPose.sweepDeg() == 0 && legPose.outDeg() == 0)
+                && Stream.of(pose.leftArm(), pose.rightArm()).allMatch(armPose -> armPose.outDeg() == 0)
                 && Stream.of(Side.values())
                         .allMatch(side ->
                                 Skeleton.of(BODY, pose).arm(side).fingertip().y() > 0.001);
@@ -339,7 +352,7 @@ class BalanceLawsTest {
     @ParameterizedTest
     @MethodSource("rungs")
     void a_curl_hangs_from_the_last_rib_by_how_far_the_blades_are_clear(Rung rung) {
-        for (Pose pose : poses(rung, p -> p.trunk().on() == TrunkContact.BACK && lies(p) && legsRest(p))) {
+        for (Pose pose : poses(rung, each -> each.trunk().on() == TrunkContact.BACK && lies(each) && legsRest(each))) {
             if (pose.trunk().neckDeg() < 15) {
                 continue;
             }
@@ -361,13 +374,14 @@ class BalanceLawsTest {
     }
 
     private static boolean legsRest(Pose pose) {
-        return Stream.of(pose.left(), pose.right()).allMatch(l -> l.on() == LegContact.FOOT && l.floorShare() == 1);
+        return Stream.of(pose.left(), pose.right())
+                .allMatch(legPose -> legPose.on() == LegContact.FOOT && legPose.floorShare() == 1);
     }
 
     @ParameterizedTest
     @MethodSource("rungs")
     void face_down_the_back_line_holds_the_heavier_of_legs_and_chest(Rung rung) {
-        for (Pose pose : poses(rung, p -> p.trunk().on() == TrunkContact.FRONT)) {
+        for (Pose pose : poses(rung, each -> each.trunk().on() == TrunkContact.FRONT)) {
             Skeleton s = Skeleton.of(BODY, pose);
             double legs = 0;
             double arms = 0;

@@ -75,15 +75,18 @@ class BodyLawsTest {
     }
 
     /** All that weighs on what bears: kneeling shanks and bearing forearms lie on the mat themselves. */
-    private static List<Weight> weighing(Body body, Skeleton s) {
-        List<Weight> all = new ArrayList<>(Masses.upperTrunk(body, s));
-        boolean lies =
-                s.pose().trunk().on() != TrunkContact.NONE && s.pose().trunk().on() != TrunkContact.SEAT;
+    private static List<Weight> weighing(Body body, Skeleton skeleton) {
+        List<Weight> all = new ArrayList<>(Masses.upperTrunk(body, skeleton));
+        boolean lies = skeleton.pose().trunk().on() != TrunkContact.NONE
+                && skeleton.pose().trunk().on() != TrunkContact.SEAT;
         for (Side side : Side.values()) {
-            ArmPose arm = s.pose().arm(side);
-            all.addAll(lies ? Masses.arm(body, s.arm(side), arm.heldKg()) : Masses.hangingArm(body, s.arm(side), arm));
+            ArmPose arm = skeleton.pose().arm(side);
+            all.addAll(
+                    lies
+                            ? Masses.arm(body, skeleton.arm(side), arm.heldKg())
+                            : Masses.hangingArm(body, skeleton.arm(side), arm));
         }
-        all.addAll(Masses.lower(body, s));
+        all.addAll(Masses.lower(body, skeleton));
         return all;
     }
 
@@ -127,8 +130,9 @@ class BodyLawsTest {
             Skeleton s = Skeleton.of(body, pose);
             List<Weight> weights = weighing(body, s);
             Statics statics = Statics.propped(s, weights);
-            double pulls =
-                    weights.stream().mapToDouble(w -> w.newtons() * w.at().z()).sum();
+            double pulls = weights.stream()
+                    .mapToDouble(weight -> weight.newtons() * weight.at().z())
+                    .sum();
             double held = 0;
             for (Support support : statics.supports()) {
                 if (support.group() != Support.Group.WALL) {
@@ -141,7 +145,7 @@ class BodyLawsTest {
 
     /** All but the lunge: where two standing legs ask for two heights, the hips hang from the right one. */
     static Stream<Rung> mirrored() {
-        return rungs().filter(r -> !r.code().equals("UP4"));
+        return rungs().filter(rung -> !rung.code().equals("UP4"));
     }
 
     @ParameterizedTest
@@ -165,9 +169,9 @@ class BodyLawsTest {
         }
     }
 
-    private static List<Point3> joints(Skeleton s, Side side) {
-        Skeleton.Leg leg = s.leg(side);
-        Skeleton.Arm arm = s.arm(side);
+    private static List<Point3> joints(Skeleton skeleton, Side side) {
+        Skeleton.Leg leg = skeleton.leg(side);
+        Skeleton.Arm arm = skeleton.arm(side);
         return List.of(
                 leg.hip(),
                 leg.knee(),
@@ -178,9 +182,9 @@ class BodyLawsTest {
                 arm.elbow(),
                 arm.wrist(),
                 arm.fingertip(),
-                s.head(),
-                s.lowBack(),
-                s.midBack());
+                skeleton.head(),
+                skeleton.lowBack(),
+                skeleton.midBack());
     }
 
     @ParameterizedTest(name = "hip {0}, knee {1}, bent by {2} more")
@@ -355,10 +359,10 @@ class BodyLawsTest {
 
         @Test
         void that_cannot_be_says_which_joint_and_what_it_may_be() {
-            assertThatThrownBy(() -> LegPose.free(141, 0)).isInstanceOfSatisfying(ImpossiblePose.class, e -> {
-                assertThat(e.field()).isEqualTo("hip");
-                assertThat(e.allowed()).isEqualTo("from -40 to 140 deg");
-                assertThat(e).hasMessage("hip was 141.0 deg, from -40 to 140 deg");
+            assertThatThrownBy(() -> LegPose.free(141, 0)).isInstanceOfSatisfying(ImpossiblePose.class, pose -> {
+                assertThat(pose.field()).isEqualTo("hip");
+                assertThat(pose.allowed()).isEqualTo("from -40 to 140 deg");
+                assertThat(pose).hasMessage("hip was 141.0 deg, from -40 to 140 deg");
             });
         }
     }

@@ -117,8 +117,8 @@ class PosesTest {
                 .isEqualTo(10);
     }
 
-    private static List<Pose> posesOf(Movement m) {
-        return List.of(m.startEasiest(), m.start(), m.easiest(), m.full());
+    private static List<Pose> posesOf(Movement movement) {
+        return List.of(movement.startEasiest(), movement.start(), movement.easiest(), movement.full());
     }
 
     @Test
@@ -128,7 +128,9 @@ class PosesTest {
             if (rung.position() == Position.SUPINE) {
                 assertThat(posesOf(m.inclined(20)))
                         .as(rung.code())
-                        .isEqualTo(posesOf(m).stream().map(p -> p.inclined(20)).toList());
+                        .isEqualTo(posesOf(m).stream()
+                                .map(pose -> pose.inclined(20))
+                                .toList());
             }
             assertThat(posesOf(m.onForearms()))
                     .isEqualTo(posesOf(m).stream().map(Pose::onForearms).toList());
@@ -231,7 +233,8 @@ class PosesTest {
         List<Weight> all = new ArrayList<>(Masses.upper(BODY, s));
         all.addAll(Masses.lower(BODY, s));
         double weight = all.stream().mapToDouble(Weight::newtons).sum();
-        double turning = all.stream().mapToDouble(w -> w.newtons() * w.at().x()).sum();
+        double turning =
+                all.stream().mapToDouble(each -> each.newtons() * each.at().x()).sum();
         double ankles = (s.left().ankle().x() + s.right().ankle().x()) / 2;
         double hands = (s.leftArm().wrist().y() + s.rightArm().wrist().y()) / 2;
         List<Support> supports = TrunkLoad.of(BODY, s).supports();

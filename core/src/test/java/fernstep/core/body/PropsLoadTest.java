@@ -91,9 +91,10 @@ class PropsLoadTest extends LoadOfOne {
             assertThat(load.bendingNm()).isCloseTo(bending(sum), within(CLOSE));
             assertThat(load.turningNm()).isCloseTo(0, within(1e-9));
             assertThat(load.supports())
-                    .filteredOn(s -> s.group() == Support.Group.ARMS)
+                    .filteredOn(support -> support.group() == Support.Group.ARMS)
                     .singleElement()
-                    .satisfies(s -> assertThat(s.upN()).isCloseTo(handsCarry(sum) * 70 * 9.81, within(CLOSE)));
+                    .satisfies(
+                            support -> assertThat(support.upN()).isCloseTo(handsCarry(sum) * 70 * 9.81, within(CLOSE)));
         }
 
         @Test

@@ -36,7 +36,7 @@ class RangeSolverTest {
         assertThat(RangeSolver.solve(LOWERING, BODY, index(hipDeg)))
                 .isInstanceOfSatisfying(
                         Reached.class,
-                        r -> assertThat(r.point().value())
+                        reached -> assertThat(reached.point().value())
                                 .isCloseTo(hipDeg, within(0.1))
                                 .isGreaterThanOrEqualTo(hipDeg - 0.01));
     }
@@ -65,21 +65,24 @@ class RangeSolverTest {
         // 0.021·170 + 49.1·1.70·sin 30° = 3.57 + 41.735
         assertThat(RangeSolver.solve(LOWERING, BODY, index(30)))
                 .isInstanceOfSatisfying(
-                        Reached.class, r -> assertThat(r.point().heightCm()).isCloseTo(45.3, within(0.2)));
+                        Reached.class,
+                        reached -> assertThat(reached.point().heightCm()).isCloseTo(45.3, within(0.2)));
     }
 
     @Test
     void stops_at_the_rungs_own_end_of_range() {
         assertThat(RangeSolver.solve(LOWERING, BODY, 500))
                 .isInstanceOfSatisfying(
-                        Reached.class, r -> assertThat(r.point().range()).isEqualTo(1));
+                        Reached.class,
+                        reached -> assertThat(reached.point().range()).isEqualTo(1));
     }
 
     @Test
     void says_when_even_the_easiest_range_is_above_the_ceiling() {
         assertThat(RangeSolver.solve(LOWERING, BODY, 1))
                 .isInstanceOfSatisfying(
-                        NotReachable.class, n -> assertThat(n.easiestIndex()).isCloseTo(index(90), within(0.01)));
+                        NotReachable.class,
+                        reachable -> assertThat(reachable.easiestIndex()).isCloseTo(index(90), within(0.01)));
     }
 
     @Test

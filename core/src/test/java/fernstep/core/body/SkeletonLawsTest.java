@@ -37,12 +37,12 @@ class SkeletonLawsTest {
         return all;
     }
 
-    private static double angleDeg(Point3 a, Point3 b) {
+    private static double angleDeg(Point3 point, Point3 other) {
         // stable for small angles: by the length of the cross product
-        double x = a.y() * b.z() - a.z() * b.y();
-        double y = a.z() * b.x() - a.x() * b.z();
-        double z = a.x() * b.y() - a.y() * b.x();
-        return Math.toDegrees(Math.atan2(Math.sqrt(x * x + y * y + z * z), a.dot(b)));
+        double x = point.y() * other.z() - point.z() * other.y();
+        double y = point.z() * other.x() - point.x() * other.z();
+        double z = point.x() * other.y() - point.y() * other.x();
+        return Math.toDegrees(Math.atan2(Math.sqrt(x * x + y * y + z * z), point.dot(other)));
     }
 
     @ParameterizedTest
@@ -125,17 +125,17 @@ class SkeletonLawsTest {
     }
 
     /** A point on a curved spine, by its place on the straight line from hip to shoulder, from 0 to 1, and its height. */
-    private static void assertOnArc(Rung rung, Skeleton s, Point3 at, double share) {
-        Point3 straight = s.hip().toward(s.shoulder(), share);
+    private static void assertOnArc(Rung rung, Skeleton skeleton, Point3 at, double share) {
+        Point3 straight = skeleton.hip().toward(skeleton.shoulder(), share);
         Point3 off = at.minus(straight);
         // the height of an arc of this angle over its chord is half the chord times the tangent of a quarter of it
         double sagitta =
-                0.288 * H / 2 * Math.tan(Math.toRadians(s.pose().trunk().spineDeg()) / 4);
+                0.288 * H / 2 * Math.tan(Math.toRadians(skeleton.pose().trunk().spineDeg()) / 4);
         double parabola = 1 - Math.pow(2 * share - 1, 2);
-        assertThat(off.dot(s.frame().front()))
+        assertThat(off.dot(skeleton.frame().front()))
                 .as("%s at %s, rounded to the back", rung.code(), share)
                 .isCloseTo(-sagitta * parabola, within(CLOSE));
-        assertThat(off.dot(s.frame().up())).isCloseTo(0, within(CLOSE));
+        assertThat(off.dot(skeleton.frame().up())).isCloseTo(0, within(CLOSE));
     }
 
     @ParameterizedTest

@@ -58,7 +58,7 @@ class TrunkLoadTest extends LoadOfOne {
             TrunkLoad load = one(LegPose.on(LegContact.HEEL, 30, 60));
             assertThat(load.bendingNm()).isCloseTo(19.721, within(CLOSE));
             double heelN = load.supports().stream()
-                    .filter(s -> s.group() == Support.Group.LEGS)
+                    .filter(support -> support.group() == Support.Group.LEGS)
                     .mapToDouble(Support::upN)
                     .min()
                     .orElseThrow();
@@ -136,10 +136,10 @@ class TrunkLoadTest extends LoadOfOne {
         void moments_balance_along_the_mat(Pose pose) {
             Skeleton s = Skeleton.of(BODY, pose);
             double weights = Stream.concat(Masses.upper(BODY, s).stream(), Masses.lower(BODY, s).stream())
-                    .mapToDouble(w -> w.newtons() * w.at().x())
+                    .mapToDouble(weight -> weight.newtons() * weight.at().x())
                     .sum();
             double supports = TrunkLoad.of(BODY, s).supports().stream()
-                    .mapToDouble(r -> r.upN() * r.at().x())
+                    .mapToDouble(support -> support.upN() * support.at().x())
                     .sum();
             assertThat(supports).isCloseTo(weights, within(1e-9));
         }
@@ -174,7 +174,7 @@ class TrunkLoadTest extends LoadOfOne {
         @Test
         void a_leg_drawn_past_the_hip_is_lighter_than_tabletop_than_straight_high_than_straight_low() {
             assertThat(Stream.of(LegPose.free(110, 100), TABLETOP, LegPose.free(60, 0), LegPose.free(20, 0))
-                            .map(l -> one(l).loadIndex())
+                            .map(pose -> one(pose).loadIndex())
                             .toList())
                     .isSorted();
         }

@@ -43,17 +43,17 @@ class CatalogueAnewTest {
     @Nested
     class As_it_stands_in_the_files {
         static Stream<String> strandFiles() {
-            return ShippedCatalogue.texts().keySet().stream().filter(f -> !f.equals(Catalogue.POSTURES));
+            return ShippedCatalogue.texts().keySet().stream().filter(text -> !text.equals(Catalogue.POSTURES));
         }
 
         @SuppressWarnings("unchecked")
-        private static Map<String, Object> fields(Object o) {
-            return o == null ? Map.of() : (Map<String, Object>) o;
+        private static Map<String, Object> fields(Object thing) {
+            return thing == null ? Map.of() : (Map<String, Object>) thing;
         }
 
         @SuppressWarnings("unchecked")
-        private static List<Object> items(Object o) {
-            return o == null ? List.of() : (List<Object>) o;
+        private static List<Object> items(Object thing) {
+            return thing == null ? List.of() : (List<Object>) thing;
         }
 
         private static Object own(Map<String, Object> rung, Map<String, Object> usual, String field) {
@@ -64,8 +64,8 @@ class CatalogueAnewTest {
             return codes.stream().map(Enum::name).toList();
         }
 
-        private static Object span(Span s) {
-            return s == null ? null : List.of(s.min(), s.max());
+        private static Object span(Span span) {
+            return span == null ? null : List.of(span.min(), span.max());
         }
 
         @ParameterizedTest
@@ -108,7 +108,7 @@ class CatalogueAnewTest {
                 assertThat(rung.branchOf()).isEqualTo(said.get("branchOf"));
                 assertThat(List.of(rung.perSide(), rung.loaded(), rung.fromDayOne()))
                         .isEqualTo(Stream.of("perSide", "loaded", "fromDayOne")
-                                .map(f -> Boolean.TRUE.equals(said.get(f)))
+                                .map(text -> Boolean.TRUE.equals(said.get(text)))
                                 .toList());
                 assertThat(rung.easierPosition() != null).isEqualTo(said.containsKey("easier"));
                 assertThat(rung.upright() != null).isEqualTo(said.containsKey("upright"));
@@ -152,8 +152,8 @@ class CatalogueAnewTest {
                         .isEqualTo(other);
                 String kind = rung.gates().get(i).getClass().getSimpleName();
                 String named = gate.keySet().stream()
-                        .filter(k -> !k.equals("rung") || gate.size() == 1)
-                        .filter(k -> !k.equals("bothSides") && !k.equals("or"))
+                        .filter(text -> !text.equals("rung") || gate.size() == 1)
+                        .filter(text -> !text.equals("bothSides") && !text.equals("or"))
                         .findFirst()
                         .orElse("rung");
                 assertThat(kind).isEqualToIgnoringCase(named.equals("rung") ? "CleanRung" : named);
@@ -224,7 +224,7 @@ class CatalogueAnewTest {
         @Test
         void its_stand_in_is_a_rung() {
             String file = texts.entrySet().stream()
-                    .filter(e -> e.getValue().contains("standIns: ["))
+                    .filter(entry -> entry.getValue().contains("standIns: ["))
                     .map(Map.Entry::getKey)
                     .findFirst()
                     .orElseThrow();
@@ -236,7 +236,7 @@ class CatalogueAnewTest {
         @Test
         void it_branches_off_a_rung() {
             String file = texts.entrySet().stream()
-                    .filter(e -> e.getValue().contains("branchOf: "))
+                    .filter(entry -> entry.getValue().contains("branchOf: "))
                     .map(Map.Entry::getKey)
                     .findFirst()
                     .orElseThrow();
@@ -410,10 +410,11 @@ class CatalogueAnewTest {
         Catalogue anew = read();
         assertThat(anew.leading(anew.rung("F4"))).extracting(Rung::code).contains("F3", "F2", "F1");
         assertThat(anew.leadingAtOnce(anew.rung("F4"))).extracting(Rung::code).containsExactly("F3");
-        assertThat(anew.rungs()).allSatisfy(r -> assertThat(anew.leading(r)).doesNotContain(r));
+        assertThat(anew.rungs())
+                .allSatisfy(rung -> assertThat(anew.leading(rung)).doesNotContain(rung));
         assertThat(anew.rungs().stream().filter(Rung::fromDayOne))
                 .isNotEmpty()
-                .allSatisfy(r -> assertThat(anew.leadingAtOnce(r)).isEmpty());
+                .allSatisfy(rung -> assertThat(anew.leadingAtOnce(rung)).isEmpty());
     }
 
     @Test

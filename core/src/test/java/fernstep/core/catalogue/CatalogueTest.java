@@ -54,7 +54,7 @@ class CatalogueTest {
         @EnumSource(Strand.class)
         void hold_every_rung_of_the_table_in_order_with_its_sides(Strand strand) {
             String shipped = SHIPPED.strand(strand).orElseThrow().rungs().stream()
-                    .map(r -> r.code() + (r.perSide() ? "★" : ""))
+                    .map(rung -> rung.code() + (rung.perSide() ? "★" : ""))
                     .collect(Collectors.joining(" "));
             assertThat(shipped).isEqualTo(TABLE.get(strand));
         }
@@ -96,8 +96,8 @@ class CatalogueTest {
             assertThat(span(w.breaths())).isEqualTo(breaths);
         }
 
-        private static String span(Span s) {
-            return s == null ? null : s.min() + "-" + s.max();
+        private static String span(Span span) {
+            return span == null ? null : span.min() + "-" + span.max();
         }
 
         @ParameterizedTest
@@ -143,7 +143,7 @@ class CatalogueTest {
         }
 
         static Stream<Rung> rising() {
-            return rungs().filter(r -> r.family() != null && r.hasRange());
+            return rungs().filter(rung -> rung.family() != null && rung.hasRange());
         }
 
         static Stream<Rung> rungs() {
@@ -163,7 +163,7 @@ class CatalogueTest {
         static Stream<Body> bodies() {
             return Stream.of(45.0, 68.0, 110.0)
                     .flatMap(kg -> Stream.of(150.0, 165.0, 185.0).map(cm -> Body.of(kg, cm)))
-                    .flatMap(b -> Stream.of(0, 20, 30, 40).map(week -> b.pregnant(week)));
+                    .flatMap(body -> Stream.of(0, 20, 30, 40).map(week -> body.pregnant(week)));
         }
 
         /** The heart of a range: further is heavier for every body, by at least 15 % from end to end. */
@@ -219,7 +219,7 @@ class CatalogueTest {
         }
 
         static Stream<Rung> loading() {
-            return rungs().filter(r -> r.family() != null);
+            return rungs().filter(rung -> rung.family() != null);
         }
 
         @Test
@@ -231,7 +231,7 @@ class CatalogueTest {
             assertThat(RangeSolver.solve(f7.movement(), body, ceiling))
                     .isInstanceOfSatisfying(
                             RangeSolver.Answer.Reached.class,
-                            r -> assertThat(r.point().load().loadIndex())
+                            reached -> assertThat(reached.point().load().loadIndex())
                                     .isLessThanOrEqualTo(ceiling)
                                     .isCloseTo(ceiling, within(0.1)));
         }
@@ -253,14 +253,14 @@ class CatalogueTest {
             }
         }
 
-        private void standsOnItsContacts(Rung rung, Body body, Skeleton s) {
+        private void standsOnItsContacts(Rung rung, Body body, Skeleton skeleton) {
             double h = body.heightM();
             for (Side side : Side.values()) {
-                boolean upperOfTwo =
-                        s.pose().position() == Position.SIDE && side != s.pose().lower();
+                boolean upperOfTwo = skeleton.pose().position() == Position.SIDE
+                        && side != skeleton.pose().lower();
                 double legRestsM = 0.039 * h;
-                Skeleton.Leg leg = s.leg(side);
-                switch (s.pose().leg(side).on()) {
+                Skeleton.Leg leg = skeleton.leg(side);
+                switch (skeleton.pose().leg(side).on()) {
                     case FOOT, HEEL -> {
                         if (!upperOfTwo) {
                             assertThat(leg.ankle().y())
@@ -276,29 +276,31 @@ class CatalogueTest {
                                 .isCloseTo(legRestsM, within(ON_THE_FLOOR_M));
                     case NONE, WALL -> {}
                 }
-                Skeleton.Arm arm = s.arm(side);
-                switch (s.pose().arm(side).on()) {
+                Skeleton.Arm arm = skeleton.arm(side);
+                switch (skeleton.pose().arm(side).on()) {
                     case HAND ->
                         assertThat(arm.wrist().y())
                                 .as(rung.code() + " wrist")
-                                .isCloseTo((0.02 + s.pose().arm(side).surfaceShare()) * h, within(ON_THE_FLOOR_M));
+                                .isCloseTo(
+                                        (0.02 + skeleton.pose().arm(side).surfaceShare()) * h, within(ON_THE_FLOOR_M));
                     case FOREARM ->
                         assertThat(arm.elbow().y())
                                 .as(rung.code() + " elbow")
-                                .isCloseTo((0.025 + s.pose().arm(side).surfaceShare()) * h, within(ON_THE_FLOOR_M));
+                                .isCloseTo(
+                                        (0.025 + skeleton.pose().arm(side).surfaceShare()) * h, within(ON_THE_FLOOR_M));
                     case NONE, WALL -> {}
                 }
             }
         }
 
-        private void sinksNowhere(Rung rung, Body body, Skeleton s) {
+        private void sinksNowhere(Rung rung, Body body, Skeleton skeleton) {
             Map<String, Double> heights = new LinkedHashMap<>();
-            heights.put("hip", s.hip().y());
-            heights.put("shoulder", s.shoulder().y());
-            heights.put("head", s.head().y() - 0.055 * body.heightM());
+            heights.put("hip", skeleton.hip().y());
+            heights.put("shoulder", skeleton.shoulder().y());
+            heights.put("head", skeleton.head().y() - 0.055 * body.heightM());
             for (Side side : Side.values()) {
-                Skeleton.Leg leg = s.leg(side);
-                Skeleton.Arm arm = s.arm(side);
+                Skeleton.Leg leg = skeleton.leg(side);
+                Skeleton.Arm arm = skeleton.arm(side);
                 heights.put(side + " knee", leg.knee().y());
                 heights.put(side + " ankle", leg.ankle().y());
                 heights.put(side + " heel", leg.heel().y());
@@ -309,7 +311,7 @@ class CatalogueTest {
             }
             assertThat(heights)
                     .as(rung.code())
-                    .allSatisfy((joint, y) -> assertThat(y).as(joint).isGreaterThanOrEqualTo(-ON_THE_FLOOR_M));
+                    .allSatisfy((joint, value) -> assertThat(value).as(joint).isGreaterThanOrEqualTo(-ON_THE_FLOOR_M));
         }
 
         @Test

@@ -56,7 +56,7 @@ class PacerTest {
             assertThat(phases)
                     .as(rung.code())
                     .isNotEmpty()
-                    .allSatisfy(p -> assertThat(p.seconds()).isPositive());
+                    .allSatisfy(phase -> assertThat(phase.seconds()).isPositive());
             assertThat(phases.stream().mapToInt(Phase::seconds).sum())
                     .as(rung.code())
                     .isEqualTo(rung.tempo().liftS()

@@ -66,14 +66,14 @@ class RungFormTest {
     @Test
     void bent_knees_and_one_limb_show_in_the_movement_and_take_load_away() {
         Rung legs = CATALOGUE.rungs().stream()
-                .filter(r -> r.offers(Lever.BEND_KNEE) && r.family() != null)
+                .filter(rung -> rung.offers(Lever.BEND_KNEE) && rung.family() != null)
                 .findFirst()
                 .orElseThrow();
         Rung bent = legs.shortened(BODY, 60, false);
         assertThat(bent.movement().full()).isNotEqualTo(legs.movement().full());
         assertThat(bent.indexAt(1, BODY)).isLessThan(legs.indexAt(1, BODY));
         Rung both = CATALOGUE.rungs().stream()
-                .filter(r -> r.offers(Lever.ONE_LIMB) && r.family() != null)
+                .filter(rung -> rung.offers(Lever.ONE_LIMB) && rung.family() != null)
                 .findFirst()
                 .orElseThrow();
         assertThat(both.shortened(BODY, 0, true).movement().full())

@@ -66,9 +66,9 @@ class ClientFactsTest {
                             Status.PREGNANT, TODAY.plusDays(days), List.of(), List.of())
                     .problem(TODAY);
             assertThat(problem.isEmpty()).isEqualTo(fine);
-            problem.ifPresent(p -> {
-                assertThat(p.what().key()).isEqualTo("fact.dueDateWas");
-                assertThat(p.allowed().facts()).containsExactly("2031-05-05", "2032-03-28");
+            problem.ifPresent(factProblem -> {
+                assertThat(factProblem.what().key()).isEqualTo("fact.dueDateWas");
+                assertThat(factProblem.allowed().facts()).containsExactly("2031-05-05", "2032-03-28");
             });
         }
 
@@ -134,7 +134,9 @@ class ClientFactsTest {
             assertThat(all.events())
                     .extracting(BodyEvent::kind)
                     .containsExactly(BodyEvent.Kind.VAGINAL_BIRTH, BodyEvent.Kind.SURGERY, BodyEvent.Kind.CAESAREAN);
-            assertThat(all.events()).extracting(e -> e.kind().opensTheWall()).containsExactly(false, true, true);
+            assertThat(all.events())
+                    .extracting(event -> event.kind().opensTheWall())
+                    .containsExactly(false, true, true);
             assertThat(all.events()).extracting(BodyEvent::what).containsExactly("", "hernia", "");
             assertThat(all.latestEvent()).map(BodyEvent::date).contains(TODAY.minusDays(10));
             assertThat(all.latestBirth()).map(Birth::mode).contains(BirthMode.CAESAREAN);

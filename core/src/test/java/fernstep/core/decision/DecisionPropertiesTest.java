@@ -54,7 +54,7 @@ class DecisionPropertiesTest {
             closed.add(one(random, Restriction.values()));
         }
         Set<Helper> helpers = EnumSet.noneOf(Helper.class);
-        rung.helpers().stream().filter(h -> random.nextInt(4) == 0).forEach(helpers::add);
+        rung.helpers().stream().filter(helper -> random.nextInt(4) == 0).forEach(helpers::add);
         Setting setting = new Setting(
                 rung.hasRange() ? random.nextInt(101) / 100.0 : 1,
                 random.nextBoolean() ? null : 1.0 + random.nextInt(12),
@@ -89,15 +89,20 @@ class DecisionPropertiesTest {
         return of[random.nextInt(of.length)];
     }
 
-    private static Situation also(Situation s, Seen more) {
-        List<Seen> seen = new ArrayList<>(s.seen());
+    private static Situation also(Situation situation, Seen more) {
+        List<Seen> seen = new ArrayList<>(situation.seen());
         seen.add(more);
         return new Situation(
-                s.catalogue(), s.stances(), s.her(), s.doing(), new Situation.Now(Set.of(), seen), s.before());
+                situation.catalogue(),
+                situation.stances(),
+                situation.her(),
+                situation.doing(),
+                new Situation.Now(Set.of(), seen),
+                situation.before());
     }
 
-    private static Situation seeing(Situation s, Stances.Doming doming, Seen only) {
-        Stances was = s.stances();
+    private static Situation seeing(Situation situation, Stances.Doming doming, Seen only) {
+        Stances was = situation.stances();
         Stances stances = new Stances(
                 was.activation(),
                 was.spine(),
@@ -111,7 +116,12 @@ class DecisionPropertiesTest {
                 was.garment(),
                 was.size());
         return new Situation(
-                s.catalogue(), stances, s.her(), s.doing(), new Situation.Now(Set.of(), List.of(only)), s.before());
+                situation.catalogue(),
+                stances,
+                situation.her(),
+                situation.doing(),
+                new Situation.Now(Set.of(), List.of(only)),
+                situation.before());
     }
 
     @ParameterizedTest

@@ -23,7 +23,7 @@ class DecisionsTest extends RulesAsked {
     @ParameterizedTest
     @EnumSource(SignCode.class)
     void every_sign_is_answered_by_exactly_one_rule(SignCode sign) {
-        assertThat(SignRules.TABLE.stream().filter(r -> r.signs().contains(sign)))
+        assertThat(SignRules.TABLE.stream().filter(rule -> rule.signs().contains(sign)))
                 .hasSize(1);
     }
 
@@ -71,8 +71,9 @@ class DecisionsTest extends RulesAsked {
     @ParameterizedTest
     @MethodSource("randoms")
     void no_lever_is_offered_that_the_rung_lacks_or_that_does_not_lower_the_load_it_should(Random random) {
-        List<String> rungs =
-                ShippedCatalogue.CATALOGUE.rungs().stream().map(r -> r.code()).toList();
+        List<String> rungs = ShippedCatalogue.CATALOGUE.rungs().stream()
+                .map(each -> each.code())
+                .toList();
         String rung = rungs.get(random.nextInt(rungs.size()));
         SignCode sign = SignCode.values()[random.nextInt(SignCode.values().length)];
         Advice a = onF4().on(rung)

@@ -46,7 +46,7 @@ class LeverChoiceTest extends LeverOffers {
         void only_less_load_answers_a_ridge_where_the_rung_has_load_to_give() {
             assertThat(offered(onF4(), clear(SignCode.DOME_FIRM)))
                     .isNotEmpty()
-                    .allSatisfy(c -> assertThat(c.loadChangePct()).isLessThanOrEqualTo(-10));
+                    .allSatisfy(change -> assertThat(change.loadChangePct()).isLessThanOrEqualTo(-10));
             assertThat(offered(onF4().on("HK3").side(null).set(1, 5.0, 6), clear(SignCode.BELLY_DROPS)))
                     .as("neither a shorter hold nor a helper takes load away")
                     .isEmpty();
@@ -80,7 +80,7 @@ class LeverChoiceTest extends LeverOffers {
             Seen held = clear(SignCode.BREATH_HELD);
             Levers levers = new Levers(onF4().set(1, null, 8).situation(held));
             assertThat(levers.first(held, List.of(Lever.SHORTEN_HOLD, Lever.CHANGE_BREATH)))
-                    .hasValueSatisfying(c -> assertThat(c.lever()).isEqualTo(Lever.CHANGE_BREATH));
+                    .hasValueSatisfying(change -> assertThat(change.lever()).isEqualTo(Lever.CHANGE_BREATH));
             assertThat(levers.first(held, List.of(Lever.SHORTEN_HOLD))).isEmpty();
         }
     }

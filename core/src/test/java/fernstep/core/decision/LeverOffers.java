@@ -15,13 +15,13 @@ abstract class LeverOffers {
         return new Case();
     }
 
-    static List<LeverChange> offered(Case c, Seen sign) {
-        return new Levers(c.situation(sign)).offered(sign, List.of());
+    static List<LeverChange> offered(Case other, Seen sign) {
+        return new Levers(other.situation(sign)).offered(sign, List.of());
     }
 
-    static @Nullable LeverChange of(Lever lever, Case c, Seen sign) {
-        return offered(c, sign).stream()
-                .filter(o -> o.lever() == lever)
+    static @Nullable LeverChange of(Lever lever, Case other, Seen sign) {
+        return offered(other, sign).stream()
+                .filter(change -> change.lever() == lever)
                 .findFirst()
                 .orElse(null);
     }

@@ -72,13 +72,14 @@ class ReliefTest extends RulesAsked {
         }
     }
 
-    private static double loadAfter(Situation s, Advice answer) {
+    private static double loadAfter(Situation situation, Advice answer) {
         Advice.StepBack back = answer.back();
         if (back != null) {
-            return back.form().of(ShippedCatalogue.CATALOGUE.rung(back.rung())).indexAt(back.range(), s.body());
+            return back.form().of(ShippedCatalogue.CATALOGUE.rung(back.rung())).indexAt(back.range(), situation.body());
         }
         Double pct = answer.loadChangePct();
-        return s.rung().indexAt(s.setting().range(), s.body()) * (1 + (pct == null ? 0 : pct) / 100);
+        return situation.rung().indexAt(situation.setting().range(), situation.body())
+                * (1 + (pct == null ? 0 : pct) / 100);
     }
 
     @ParameterizedTest
@@ -88,20 +89,22 @@ class ReliefTest extends RulesAsked {
         for (Seen seen : loadSigns()) {
             everywhere(
                     approach,
-                    (rung, s) -> {
-                        Advice answer = Decisions.next(s);
+                    (rung, situation) -> {
+                        Advice answer = Decisions.next(situation);
                         boolean lessLoad = answer.move().eases() || answer.move() == Move.STEP_BACK;
                         if (rung.family() == null || !lessLoad) {
                             return;
                         }
                         looked[0]++;
-                        double now = rung.indexAt(s.setting().range(), s.body());
+                        double now = rung.indexAt(situation.setting().range(), situation.body());
                         assertThat(answer.loadChangePct())
                                 .as("%s %s", rung.code(), seen.sign())
                                 .isNotNull()
                                 .isLessThanOrEqualTo(-10);
-                        assertThat(loadAfter(s, answer))
-                                .as("%s at %s for %s", rung.code(), s.setting().range(), seen.sign())
+                        assertThat(loadAfter(situation, answer))
+                                .as(
+                                        "%s at %s for %s",
+                                        rung.code(), situation.setting().range(), seen.sign())
                                 .isLessThanOrEqualTo(now * (A_TENTH_LESS + ROUNDING));
                     },
                     seen);
@@ -128,9 +131,10 @@ class ReliefTest extends RulesAsked {
         for (Seen[] pair : worse) {
             everywhere(
                     approach,
-                    (rung, s) -> assertThat(Decisions.next(seeing(s, pair[1])).move())
+                    (rung, situation) -> assertThat(
+                                    Decisions.next(seeing(situation, pair[1])).move())
                             .as("%s %s", rung.code(), pair[0].sign())
-                            .isGreaterThanOrEqualTo(Decisions.next(s).move()),
+                            .isGreaterThanOrEqualTo(Decisions.next(situation).move()),
                     pair[0]);
         }
     }
@@ -139,9 +143,14 @@ class ReliefTest extends RulesAsked {
         return new Seen(SignCode.PAIN, Seen.Severity.CLEAR, null, 4, null, 3, BodyPlace.HIP, true, null);
     }
 
-    private static Situation seeing(Situation s, Seen seen) {
+    private static Situation seeing(Situation situation, Seen seen) {
         return new Situation(
-                s.catalogue(), s.stances(), s.her(), s.doing(), new Situation.Now(Set.of(), List.of(seen)), s.before());
+                situation.catalogue(),
+                situation.stances(),
+                situation.her(),
+                situation.doing(),
+                new Situation.Now(Set.of(), List.of(seen)),
+                situation.before());
     }
 
     @Nested
@@ -303,7 +312,7 @@ class ReliefTest extends RulesAsked {
         for (Seen seen : loadSigns()) {
             everywhere(
                     approach,
-                    (rung, s) -> assertThat(Decisions.next(s).stepBackTo())
+                    (rung, situation) -> assertThat(Decisions.next(situation).stepBackTo())
                             .as(rung.code())
                             .isNotEqualTo("PC2"),
                     seen);

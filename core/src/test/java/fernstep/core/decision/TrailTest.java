@@ -42,7 +42,7 @@ class TrailTest {
     void with_nothing_seen_only_the_last_resort_applies() {
         List<Considered> trail = trail(Approach.SLOW_LADDER, Set.of());
         assertThat(trail)
-                .filteredOn(c -> c.outcome() == Outcome.CHOSEN)
+                .filteredOn(considered -> considered.outcome() == Outcome.CHOSEN)
                 .extracting(Considered::rule)
                 .containsExactly(RuleId.R12);
         assertThat(of(trail, RuleId.R1).why().key()).isEqualTo("trail.noEmergency");

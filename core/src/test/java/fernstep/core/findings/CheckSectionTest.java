@@ -13,7 +13,7 @@ class CheckSectionTest {
     @EnumSource(Finding.class)
     void every_finding_stands_in_exactly_one_section_or_is_dragged(Finding finding) {
         long sections = Arrays.stream(CheckSection.values())
-                .filter(s -> s.fields().contains(finding))
+                .filter(section -> section.fields().contains(finding))
                 .count();
         boolean dragged = finding == Finding.ALIGNMENT_POINTS || finding == Finding.DOME_POINTS;
         assertThat(sections).isEqualTo(dragged ? 0 : 1);

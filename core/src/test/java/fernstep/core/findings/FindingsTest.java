@@ -226,7 +226,7 @@ class FindingsTest {
                     .loses(Set.of(Side.LEFT, Side.RIGHT))
                     .plan();
             assertThat(plan.items())
-                    .filteredOn(i -> i.strand() == Strand.HANDS_KNEES)
+                    .filteredOn(item -> item.strand() == Strand.HANDS_KNEES)
                     .isNotEmpty()
                     .extracting(PlanItem::why)
                     .allSatisfy(why -> assertThat(why.toString()).contains("contactLost"));

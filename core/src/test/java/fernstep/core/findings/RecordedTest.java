@@ -99,7 +99,8 @@ class RecordedTest {
             Findings f = recorded.findings();
             assertThat(f.weakerGrade()).contains(new DeepCoreGrade(2));
             assertThat(f.tolerance())
-                    .hasValueSatisfying(t -> assertThat(t.isPoor()).isTrue());
+                    .hasValueSatisfying(
+                            tolerance -> assertThat(tolerance.isPoor()).isTrue());
             assertThat(f.armReachKept()).containsExactly(Side.LEFT);
             assertThat(f.shown().ribFlare()).isTrue();
         }
@@ -159,7 +160,7 @@ class RecordedTest {
 
     @Test
     void no_two_findings_have_one_name_in_a_case_file() {
-        assertThat(Arrays.stream(Finding.values()).flatMap(f -> f.caseField().stream()))
+        assertThat(Arrays.stream(Finding.values()).flatMap(finding -> finding.caseField().stream()))
                 .doesNotHaveDuplicates();
     }
 }

@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 class SignGroupTest {
     @Test
     void every_sign_has_one_place() {
-        assertThat(Arrays.stream(SignGroup.values()).flatMap(g -> g.signs().stream()))
+        assertThat(Arrays.stream(SignGroup.values()).flatMap(group -> group.signs().stream()))
                 .containsExactlyInAnyOrder(SignCode.values());
     }
 }

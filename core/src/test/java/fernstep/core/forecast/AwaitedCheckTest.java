@@ -22,12 +22,13 @@ import org.junit.jupiter.api.Test;
 class AwaitedCheckTest {
     private static final Counts OFTEN = new Counts(90, 10);
 
-    private static Forecast.Question question(Woman w, Goal goal, int weeks) {
-        Plan.Question q = w.wants(goal).question();
-        Map<Strand, Counts> clean = Arrays.stream(Strand.values()).collect(Collectors.toMap(s -> s, s -> OFTEN));
+    private static Forecast.Question question(Woman woman, Goal goal, int weeks) {
+        Plan.Question q = woman.wants(goal).question();
+        Map<Strand, Counts> clean =
+                Arrays.stream(Strand.values()).collect(Collectors.toMap(strand -> strand, strand -> OFTEN));
         return new Forecast.Question(
                 ShippedCatalogue.CATALOGUE,
-                w.stances().dose(),
+                woman.stances().dose(),
                 Forecast.Start.of(q, Plan.of(q), EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY)),
                 new Forecast.TrackRecord(OFTEN, clean, OFTEN),
                 new Forecast.Horizon(Woman.TODAY, weeks, 200, 7),

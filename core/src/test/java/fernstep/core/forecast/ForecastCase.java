@@ -61,7 +61,7 @@ abstract class ForecastCase {
         Question question() {
             Set<Strand> trained = places.stream().map(Place::strand).collect(Collectors.toSet());
             Map<Strand, Counts> clean = new EnumMap<>(Strand.class);
-            Arrays.stream(Strand.values()).forEach(s -> clean.put(s, ALWAYS));
+            Arrays.stream(Strand.values()).forEach(strand -> clean.put(strand, ALWAYS));
             return new Question(
                     ShippedCatalogue.CATALOGUE,
                     DoseStance.MASTERY_REPS,
@@ -101,6 +101,8 @@ abstract class ForecastCase {
                 k.screening(),
                 false,
                 SCOOPS,
-                Arrays.stream(rungs).map(r -> new RungGates.Done(r, null)).collect(Collectors.toSet()));
+                Arrays.stream(rungs)
+                        .map(array -> new RungGates.Done(array, null))
+                        .collect(Collectors.toSet()));
     }
 }

@@ -44,7 +44,7 @@ class ForecastDaysTest extends ForecastCase {
         @Test
         void has_every_dose_of_every_rung_on_the_main_line() {
             assertThat(List.of(0, 1, 2, 3).stream().map(ladder::at))
-                    .extracting(s -> s.rung().code() + " " + s.dose().reps())
+                    .extracting(step -> step.rung().code() + " " + step.dose().reps())
                     .containsExactly("F1 5", "F1 7", "F1 9", "F1 10");
             assertThat(ladder.at(3).top()).isTrue();
             assertThat(ladder.at(2).top()).isFalse();
@@ -156,8 +156,8 @@ class ForecastDaysTest extends ForecastCase {
 
     @Nested
     class What_a_goal_waits_for {
-        private Bottleneck of(Case c, String last) {
-            return new Bottlenecks(c.question())
+        private Bottleneck of(Case other, String last) {
+            return new Bottlenecks(other.question())
                     .of(ShippedCatalogue.CATALOGUE.rung(last))
                     .orElseThrow();
         }

@@ -126,7 +126,7 @@ class ForecastOpensTest extends ForecastCase {
         void once_for_both_sides_where_she_trains_them_as_one() {
             Case c = new Case().at(place(Strand.LEG_FLOAT, null, "F1", 5, null, null));
             assertThat(c.forecast().routes())
-                    .filteredOn(r -> r.rung().code().equals("F2"))
+                    .filteredOn(route -> route.rung().code().equals("F2"))
                     .hasSize(1);
             assertThat(c.opens("F2", null)).isEqualTo(8);
         }
@@ -166,8 +166,8 @@ class ForecastOpensTest extends ForecastCase {
         }
 
         /** When F2 opens for one who does half of her sessions, over many runs. */
-        private Forecast.Quantiles ofHalf(Case c) {
-            Question q = c.question();
+        private Forecast.Quantiles ofHalf(Case other) {
+            Question q = other.question();
             Forecast f = Forecast.of(new Question(
                     q.catalogue(),
                     q.stance(),

@@ -31,7 +31,7 @@ class ForecastStartTest {
                     .collect(Collectors.toSet());
             assertThat(start.sessions().get(i)).isNotEmpty().isEqualTo(worked);
         }
-        assertThat(plan.items()).as("she settles in").anyMatch(i -> i.role() == Role.SETTLE_IN);
+        assertThat(plan.items()).as("she settles in").anyMatch(item -> item.role() == Role.SETTLE_IN);
         assertThat(start.places()).isEqualTo(plan.places(asked.training().places()));
         assertThat(start.size()).isEqualTo(6);
         assertThat(start.trainingDays()).isEqualTo(DAYS);

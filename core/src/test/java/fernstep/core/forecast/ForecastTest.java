@@ -112,9 +112,9 @@ class ForecastTest {
                 goalDate);
     }
 
-    static Route route(Forecast f, String rung, Side side) {
-        return f.routes().stream()
-                .filter(r -> r.rung().code().equals(rung) && r.side() == side)
+    static Route route(Forecast forecast, String rung, Side side) {
+        return forecast.routes().stream()
+                .filter(route -> route.rung().code().equals(rung) && route.side() == side)
                 .findFirst()
                 .orElseThrow();
     }
@@ -213,11 +213,13 @@ class ForecastTest {
         // 20 days after a caesarean: first loaded from day 56, opposite arm and leg from day 84
         Forecast f = Forecast.of(question(places, known(20), NEARLY_ALWAYS, NEARLY_ALWAYS, 100, 1, null));
         assertThat(route(f, "F2", Side.LEFT).opens().p10()).isAfterOrEqualTo(TODAY.plusDays(36));
-        assertThat(f.routes()).filteredOn(r -> r.rung().code().equals("AL4")).allSatisfy(r -> {
-            if (r.opens().p10() != null) {
-                assertThat(r.opens().p10()).isAfterOrEqualTo(TODAY.plusDays(64));
-            }
-        });
+        assertThat(f.routes())
+                .filteredOn(route -> route.rung().code().equals("AL4"))
+                .allSatisfy(route -> {
+                    if (route.opens().p10() != null) {
+                        assertThat(route.opens().p10()).isAfterOrEqualTo(TODAY.plusDays(64));
+                    }
+                });
     }
 
     /** More than a year after a birth, with every clearance. */
@@ -262,13 +264,13 @@ class ForecastTest {
         assertThat(f.goalChance()).isZero();
         assertThat(f.bottleneck().needs()).isEqualTo(Clearance.Scope.EXERCISE);
         assertThat(f.routes())
-                .filteredOn(r -> r.rung().loaded())
+                .filteredOn(route -> route.rung().loaded())
                 .isNotEmpty()
-                .allSatisfy(r -> assertThat(r.opens().p90()).isNull());
+                .allSatisfy(route -> assertThat(route.opens().p90()).isNull());
         assertThat(Forecast.whatIf(withoutClearance()))
-                .filteredOn(w -> w.change() == Forecast.Change.CLEARANCE_GIVEN)
+                .filteredOn(whatIf -> whatIf.change() == Forecast.Change.CLEARANCE_GIVEN)
                 .singleElement()
-                .satisfies(w -> assertThat(w.goalChance()).isPositive());
+                .satisfies(whatIf -> assertThat(whatIf.goalChance()).isPositive());
     }
 
     /** Sixty days after a caesarean, nobody has said that she may train. */

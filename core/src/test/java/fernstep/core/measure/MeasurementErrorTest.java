@@ -104,9 +104,9 @@ class MeasurementErrorTest {
         assertThat(Range.WIDTH_MM.check(0.0)).isZero();
         assertThat(Range.WIDTH_MM.check(200.0)).isEqualTo(200);
         assertThat(Range.SETS.check(10)).isEqualTo(10);
-        assertThatThrownBy(() -> Range.SETS.check(11)).isInstanceOfSatisfying(OutOfRange.class, e -> {
-            assertThat(e.range()).isEqualTo(Range.SETS);
-            assertThat(e.actual()).isEqualTo(11);
+        assertThatThrownBy(() -> Range.SETS.check(11)).isInstanceOfSatisfying(OutOfRange.class, range -> {
+            assertThat(range.range()).isEqualTo(Range.SETS);
+            assertThat(range.actual()).isEqualTo(11);
         });
         assertThat(Range.WIDTH_MM.span()).isEqualTo(Reason.of("span.unit", 0.0, 200.0, "mm"));
         assertThat(Range.SETS.span()).isEqualTo(Reason.of("span", 1.0, 10.0));

@@ -25,23 +25,24 @@ class TrendAndSymmetryTest {
         @Test
         void of_a_straight_line_is_its_own() {
             assertThat(TheilSen.slope(points(0, 40, 6, 37, 12, 34, 18, 31)))
-                    .hasValueSatisfying(s -> assertThat(s).isCloseTo(-0.5, within(1e-12)));
+                    .hasValueSatisfying(value -> assertThat(value).isCloseTo(-0.5, within(1e-12)));
         }
 
         @Test
         void of_a_straight_line_has_no_spread_and_is_no_chance() {
             assertThat(TheilSen.interval(points(0, 40, 6, 37, 12, 34, 18, 31, 24, 28)))
-                    .hasValueSatisfying(i -> {
-                        assertThat(i.low()).isCloseTo(-0.5, within(1e-12));
-                        assertThat(i.high()).isCloseTo(-0.5, within(1e-12));
-                        assertThat(i.holdsZero()).isFalse();
+                    .hasValueSatisfying(interval -> {
+                        assertThat(interval.low()).isCloseTo(-0.5, within(1e-12));
+                        assertThat(interval.high()).isCloseTo(-0.5, within(1e-12));
+                        assertThat(interval.holdsZero()).isFalse();
                     });
         }
 
         @Test
         void of_readings_that_go_up_and_down_may_be_nothing() {
             assertThat(TheilSen.interval(points(0, 40, 6, 34, 12, 41, 18, 33, 24, 39, 30, 35)))
-                    .hasValueSatisfying(i -> assertThat(i.holdsZero()).isTrue());
+                    .hasValueSatisfying(
+                            interval -> assertThat(interval.holdsZero()).isTrue());
         }
 
         @Test
@@ -53,17 +54,17 @@ class TrendAndSymmetryTest {
         void is_not_bent_by_one_bad_reading() {
             // pairwise: −.5 −.5 −.5 −.5 −.5 −.5 of the four good ones, and four with the outlier: 6 of 10 are −0.5
             assertThat(TheilSen.slope(points(0, 40, 6, 37, 12, 34, 18, 31, 24, 90)))
-                    .hasValueSatisfying(s -> assertThat(s).isCloseTo(-0.5, within(1e-12)));
+                    .hasValueSatisfying(value -> assertThat(value).isCloseTo(-0.5, within(1e-12)));
         }
 
         @Test
         void of_an_even_number_of_pairs_is_the_mean_of_the_middle_two() {
             // slopes: 1, 2, 3, 4, 5.5, 8 → middle 3 and 4
             assertThat(TheilSen.slope(points(0, 0, 1, 1, 2, 4, 3, 12)))
-                    .hasValueSatisfying(s -> assertThat(s).isCloseTo(3.5, within(1e-12)));
+                    .hasValueSatisfying(value -> assertThat(value).isCloseTo(3.5, within(1e-12)));
             // slopes: 1, 2, 3, 3, 4, 5 → middle 3 and 3
             assertThat(TheilSen.slope(points(0, 0, 1, 1, 2, 4, 3, 9)))
-                    .hasValueSatisfying(s -> assertThat(s).isCloseTo(3, within(1e-12)));
+                    .hasValueSatisfying(value -> assertThat(value).isCloseTo(3, within(1e-12)));
         }
 
         @Test
@@ -101,8 +102,10 @@ class TrendAndSymmetryTest {
         }
     }
 
-    private static List<TheilSen.Point> squares(int n) {
-        return IntStream.range(0, n).mapToObj(x -> new TheilSen.Point(x, x * x)).toList();
+    private static List<TheilSen.Point> squares(int count) {
+        return IntStream.range(0, count)
+                .mapToObj(x -> new TheilSen.Point(x, x * x))
+                .toList();
     }
 
     /** The slope between two points of a parabola is the sum of their x. */

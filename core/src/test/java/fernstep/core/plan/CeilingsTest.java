@@ -18,20 +18,23 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** What a finding keeps closed of all the rungs, by itself. */
 class CeilingsTest {
-    private static List<Rung> over(Woman w) {
+    private static List<Rung> over(Woman woman) {
         return ShippedCatalogue.CATALOGUE.rungs().stream()
-                .filter(r -> Ceilings.over(r, w.question().known()).isPresent())
+                .filter(rung -> Ceilings.over(rung, woman.question().known()).isPresent())
                 .toList();
     }
 
     private static Set<String> codes(List<Rung> rungs, Strand strand) {
-        return rungs.stream().filter(r -> r.strand() == strand).map(Rung::code).collect(Collectors.toSet());
+        return rungs.stream()
+                .filter(rung -> rung.strand() == strand)
+                .map(Rung::code)
+                .collect(Collectors.toSet());
     }
 
     private static Set<String> of(Strand strand, String... open) {
         return ShippedCatalogue.CATALOGUE.strand(strand).orElseThrow().rungs().stream()
                 .map(Rung::code)
-                .filter(c -> !Set.of(open).contains(c))
+                .filter(text -> !Set.of(open).contains(text))
                 .collect(Collectors.toSet());
     }
 
@@ -72,12 +75,12 @@ class CeilingsTest {
             Observed.Scoop scoop, boolean closed) {
         List<Rung> over = over(never_pregnant().strong().scoop(scoop));
         Set<String> above = ShippedCatalogue.CATALOGUE.strand(Strand.HANDS_KNEES).orElseThrow().rungs().stream()
-                .filter(r -> !List.of("HK1", "HK2").contains(r.code()))
-                .filter(r -> !"HK1".equals(r.branchOf()))
+                .filter(rung -> !List.of("HK1", "HK2").contains(rung.code()))
+                .filter(rung -> !"HK1".equals(rung.branchOf()))
                 .map(Rung::code)
                 .collect(Collectors.toSet());
         assertThat(codes(over, Strand.HANDS_KNEES)).isEqualTo(closed ? above : Set.of());
-        assertThat(over).allMatch(r -> r.strand() == Strand.HANDS_KNEES);
+        assertThat(over).allMatch(rung -> rung.strand() == Strand.HANDS_KNEES);
     }
 
     @Test

@@ -52,9 +52,9 @@ class GateKindsTest {
         Optional<Waiting> waiting =
                 own(new RungGate.CleanWeeks(8), bare(Findings.NONE, null, new RungGates.History(weeks, Map.of())));
         assertThat(waiting.isEmpty()).isEqualTo(opens);
-        waiting.ifPresent(w -> {
-            assertThat(w.code()).isEqualTo("CLEAN_WEEKS");
-            assertThat(w.reason().facts()).containsExactly(8, weeks);
+        waiting.ifPresent(each -> {
+            assertThat(each.code()).isEqualTo("CLEAN_WEEKS");
+            assertThat(each.reason().facts()).containsExactly(8, weeks);
         });
     }
 
@@ -64,9 +64,9 @@ class GateKindsTest {
         RungGates.History history = new RungGates.History(20, Map.of("HK7", weeks, "HK6", 9));
         Optional<Waiting> waiting = own(new RungGate.TopHeldWeeks("HK7", 4), bare(Findings.NONE, null, history));
         assertThat(waiting.isEmpty()).isEqualTo(opens);
-        waiting.ifPresent(w -> {
-            assertThat(w.code()).isEqualTo("TOP_HELD");
-            assertThat(w.reason().facts()).contains(4, weeks);
+        waiting.ifPresent(each -> {
+            assertThat(each.code()).isEqualTo("TOP_HELD");
+            assertThat(each.reason().facts()).contains(4, weeks);
         });
         assertThat(own(new RungGate.TopHeldWeeks("HK8", 1), bare(Findings.NONE, null, history)))
                 .isPresent();
@@ -91,7 +91,7 @@ class GateKindsTest {
         }
         Optional<Waiting> waiting = own(new RungGate.BreathControl(), bare(f, null, RungGates.History.NONE));
         assertThat(waiting.isEmpty()).isEqualTo(opens);
-        waiting.ifPresent(w -> assertThat(w.code()).isEqualTo("BREATH_CONTROL"));
+        waiting.ifPresent(each -> assertThat(each.code()).isEqualTo("BREATH_CONTROL"));
     }
 
     @ParameterizedTest
@@ -162,9 +162,9 @@ class GateKindsTest {
     @Test
     void a_rung_asked_for_on_any_side_may_be_done_on_either() {
         RungGate gate = new RungGate.AnySide("F3");
-        assertThat(own(gate, done())).get().satisfies(w -> {
-            assertThat(w.code()).isEqualTo("F3");
-            assertThat(w.reason().key()).isEqualTo("waiting.rungAnySide");
+        assertThat(own(gate, done())).get().satisfies(waiting -> {
+            assertThat(waiting.code()).isEqualTo("F3");
+            assertThat(waiting.reason().key()).isEqualTo("waiting.rungAnySide");
         });
         for (Side side : Side.values()) {
             assertThat(own(gate, done(done("F3", side)))).as(side.name()).isEmpty();
@@ -177,7 +177,7 @@ class GateKindsTest {
         for (Side side : Side.values()) {
             assertThat(own(both, done(done("HS1", side))))
                     .get()
-                    .extracting(w -> w.reason().key())
+                    .extracting(waiting -> waiting.reason().key())
                     .isEqualTo("waiting.rungBothSides");
         }
         assertThat(own(both, done(done("HS1", Side.LEFT), done("HS1", Side.RIGHT))))
@@ -198,7 +198,7 @@ class GateKindsTest {
                 .extracting(Waiting::code)
                 .contains("HK4", "HK5");
         assertThat(RungGates.waiting(hold, Side.RIGHT, known))
-                .extracting(x -> x.reason().key())
+                .extracting(waiting -> waiting.reason().key())
                 .contains("waiting.rung");
         assertThat(RungGates.open(hold, Side.LEFT, known)).isTrue();
         assertThat(RungGates.open(hold, Side.RIGHT, known)).isFalse();
@@ -243,7 +243,7 @@ class GateKindsTest {
         int closedOnes = 0;
         for (Rung rung : CATALOGUE.rungs()) {
             Optional<RungGate> asks = rung.gates().stream()
-                    .filter(g -> g.rungAskedFor().isPresent())
+                    .filter(gate -> gate.rungAskedFor().isPresent())
                     .findFirst();
             if (asks.isEmpty()) {
                 continue;
@@ -256,7 +256,7 @@ class GateKindsTest {
             RungGates.Known bare = new RungGates.Known(
                     CATALOGUE, known.screening(), false, known.findings(), known.stances(), Set.of(), known.history());
             boolean named = RungGates.waiting(rung, Side.LEFT, bare).stream()
-                    .anyMatch(x -> x.code().equals(asked.code()));
+                    .anyMatch(waiting -> waiting.code().equals(asked.code()));
             if (!closed) {
                 continue;
             }
@@ -268,7 +268,7 @@ class GateKindsTest {
                 RungGates.Known with = bare.withDone(Set.of(done(standIn, null)));
                 assertThat(RungGates.waiting(rung, Side.LEFT, with))
                         .as("%s once %s is done for %s", rung.code(), standIn, asked.code())
-                        .noneMatch(x -> x.code().equals(asked.code()));
+                        .noneMatch(waiting -> waiting.code().equals(asked.code()));
             }
         }
         assertThat(closedOnes).isPositive();

@@ -27,11 +27,11 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** What leads to a rung binds it, tested, trained or skipped. */
 class GatesTest {
-    private static List<String> codes(Woman w, String rung) {
+    private static List<String> codes(Woman woman, String rung) {
         return RungGates.waiting(
                         ShippedCatalogue.CATALOGUE.rung(rung),
                         Side.LEFT,
-                        w.question().known())
+                        woman.question().known())
                 .stream()
                 .map(Waiting::code)
                 .toList();
@@ -50,13 +50,13 @@ class GatesTest {
 
     @ParameterizedTest
     @MethodSource("not_cleared")
-    void a_reach_that_was_tested_clean_does_not_open_without_the_clearance_before_it(Woman w) {
+    void a_reach_that_was_tested_clean_does_not_open_without_the_clearance_before_it(Woman woman) {
         for (Rung rung : ShippedCatalogue.CATALOGUE.rungs()) {
             if (rung.loaded()) {
-                assertThat(codes(w, rung.code())).as(rung.code()).isNotEmpty();
+                assertThat(codes(woman, rung.code())).as(rung.code()).isNotEmpty();
             }
         }
-        assertThat(w.plan().items()).noneMatch(i -> i.rung().loaded());
+        assertThat(woman.plan().items()).noneMatch(item -> item.rung().loaded());
     }
 
     @Test
@@ -84,7 +84,7 @@ class GatesTest {
     void an_emergency_closes_everything() {
         Woman w = weeks_after_birth(20).cleared().strong().says(Answer.FEVER);
         assertThat(ShippedCatalogue.CATALOGUE.rungs())
-                .allSatisfy(r -> assertThat(codes(w, r.code())).isNotEmpty());
+                .allSatisfy(rung -> assertThat(codes(w, rung.code())).isNotEmpty());
         assertThat(w.plan().items()).isEmpty();
     }
 
@@ -127,9 +127,9 @@ class GatesTest {
 
     @ParameterizedTest
     @MethodSource("ceilings")
-    void findings_cap_what_she_may_do(Woman w, List<String> open, List<String> closed) {
-        open.forEach(c -> assertThat(codes(w, c)).as(c).isEmpty());
-        closed.forEach(c -> assertThat(codes(w, c)).as(c).isNotEmpty());
+    void findings_cap_what_she_may_do(Woman woman, List<String> open, List<String> closed) {
+        open.forEach(text -> assertThat(codes(woman, text)).as(text).isEmpty());
+        closed.forEach(text -> assertThat(codes(woman, text)).as(text).isNotEmpty());
     }
 
     static Stream<Object[]> ceilings() {

@@ -37,14 +37,14 @@ class ImpactStrandTest {
                 .wants(Goal.BACK_TO_RUNNING);
     }
 
-    private static List<String> waitsFor(Woman w) {
-        return RungGates.waiting(WALK, null, w.question().known()).stream()
+    private static List<String> waitsFor(Woman woman) {
+        return RungGates.waiting(WALK, null, woman.question().known()).stream()
                 .map(waiting -> waiting.reason().key())
                 .toList();
     }
 
-    private static List<String> impact(Woman w) {
-        return w.plan().items().stream()
+    private static List<String> impact(Woman woman) {
+        return woman.plan().items().stream()
                 .filter(item -> item.strand() == Strand.IMPACT)
                 .map(item -> item.rung().code())
                 .distinct()

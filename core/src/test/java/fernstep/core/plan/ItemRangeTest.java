@@ -19,15 +19,16 @@ import org.junit.jupiter.api.Test;
 class ItemRangeTest {
     private static final Catalogue CATALOGUE = ShippedCatalogue.CATALOGUE;
 
-    private static double range(Woman w, Strand strand, Rung rung, @Nullable Rung standInFor, @Nullable Double wanted) {
-        Plan.Question q = w.question();
+    private static double range(
+            Woman woman, Strand strand, Rung rung, @Nullable Rung standInFor, @Nullable Double wanted) {
+        Plan.Question q = woman.question();
         return new ItemRange(q, q.known(), new Shown(q), strand)
                 .of(rung, null, standInFor, wanted)
                 .share();
     }
 
-    private static double range(Woman w, Rung rung, @Nullable Double wanted) {
-        return range(w, rung.strand(), rung, null, wanted);
+    private static double range(Woman woman, Rung rung, @Nullable Double wanted) {
+        return range(woman, rung.strand(), rung, null, wanted);
     }
 
     @Test
@@ -49,7 +50,7 @@ class ItemRangeTest {
         int whole = 0;
         for (Rung rung : CATALOGUE.rungs()) {
             double range = range(w, rung, null);
-            Optional<Rung> before = CATALOGUE.previous(rung).filter(b -> b.family() != null);
+            Optional<Rung> before = CATALOGUE.previous(rung).filter(each -> each.family() != null);
             if (before.isPresent() && rung.family() != null && rung.hasRange()) {
                 double full = before.get().indexAt(1, w.body());
                 // a tenth more than the rung before in full, or the easiest where even that is more

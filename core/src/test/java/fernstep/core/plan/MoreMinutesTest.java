@@ -15,7 +15,9 @@ class MoreMinutesTest {
 
     private static Optional<PlanItem> same(Plan plan, PlanItem item) {
         return plan.items().stream()
-                .filter(i -> i.strand() == item.strand() && i.side() == item.side() && i.role() == item.role())
+                .filter(planItem -> planItem.strand() == item.strand()
+                        && planItem.side() == item.side()
+                        && planItem.role() == item.role())
                 .findFirst();
     }
 

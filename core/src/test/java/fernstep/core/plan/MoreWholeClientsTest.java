@@ -133,9 +133,10 @@ class MoreWholeClientsTest {
                 new Case(
                         "back pain, a strong woman: no long lever and no more than 60 % of any range",
                         strong().says(Answer.BACK_PAIN),
-                        everyRung(r -> !r.asks().contains(Strain.LONG_LEVER))
-                                .and(every(
-                                        i -> !i.rung().loaded() || !i.rung().hasRange() || i.range() <= 0.6 + 1e-9))),
+                        everyRung(rung -> !rung.asks().contains(Strain.LONG_LEVER))
+                                .and(every(item -> !item.rung().loaded()
+                                        || !item.rung().hasRange()
+                                        || item.range() <= 0.6 + 1e-9))),
                 new Case(
                         "tender scar after a caesarean: not face down, no curl",
                         weeks_after_caesarean(30).cleared().strong().says(Answer.SCAR_TENDER),
@@ -143,7 +144,7 @@ class MoreWholeClientsTest {
                 new Case(
                         "very tired: three, one set each",
                         strong().says(Answer.TIRED),
-                        atMost(3).and(every(i -> i.dose().sets() == 1)).and(SOMETHING)),
+                        atMost(3).and(every(item -> item.dose().sets() == 1)).and(SOMETHING)),
                 new Case(
                         "leaks with effort: the pelvic floor is in and nothing jumps",
                         strong().says(Answer.LEAK_EFFORT).wants(Goal.BACK_TO_RUNNING),
@@ -181,7 +182,7 @@ class MoreWholeClientsTest {
                 new Case(
                         "not overhead",
                         strong().may_not(Restriction.NO_OVERHEAD),
-                        everyRung(r -> !r.movement().full().reachesOverhead())),
+                        everyRung(rung -> !rung.movement().full().reachesOverhead())),
                 new Case(
                         "not face down, graded load",
                         strong().by(Approach.GRADED_LOAD).may_not(Restriction.NO_PRONE),
@@ -208,13 +209,13 @@ class MoreWholeClientsTest {
         all.add(new Case(
                 "grade 3 and one float: no long lever",
                 weeks_after_birth(14).cleared().grade(3, 3).breaths(6).floats(1, 1),
-                everyRung(r -> !r.asks().contains(Strain.LONG_LEVER))));
+                everyRung(rung -> !rung.asks().contains(Strain.LONG_LEVER))));
         all.add(new Case(
                 "one breath kept: breath in doses of three and more",
                 weeks_after_birth(12).cleared().grade(3, 3).breaths(1).floats(2, 2),
                 strand(Strand.BREATH)
-                        .and(every(i -> i.dose().breaths() == null
-                                || i.dose().breaths() * i.dose().sets() >= 3))));
+                        .and(every(item -> item.dose().breaths() == null
+                                || item.dose().breaths() * item.dose().sets() >= 3))));
         return all;
     }
 
@@ -294,21 +295,21 @@ class MoreWholeClientsTest {
 
     @ParameterizedTest
     @MethodSource("clients")
-    void get_a_plan_that_a_careful_reader_would_sign(Case c) {
-        Plan plan = c.woman().plan();
-        assertThat(c.asExpected().test(plan))
+    void get_a_plan_that_a_careful_reader_would_sign(Case other) {
+        Plan plan = other.woman().plan();
+        assertThat(other.asExpected().test(plan))
                 .as(
                         "%s: %s",
-                        c.who(),
+                        other.who(),
                         plan.days().stream()
-                                .map(d -> d.name() + rungs(d.items()) + " " + d.secondsPerDay() + " s")
+                                .map(day -> day.name() + rungs(day.items()) + " " + day.secondsPerDay() + " s")
                                 .toList())
                 .isTrue();
-        assertThat(plan.fits()).as(c.who()).isTrue();
+        assertThat(plan.fits()).as(other.who()).isTrue();
         // what is closed and what is given never contradict each other
         Set<String> given = Set.copyOf(rungs(plan));
         assertThat(plan.notOpen())
-                .as(c.who())
+                .as(other.who())
                 .noneMatch(closed -> closed.rung().loaded()
                         && given.contains(closed.rung().code())
                         && plan.items().stream()

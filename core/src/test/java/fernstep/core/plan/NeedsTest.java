@@ -18,8 +18,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** How much a strand is needed, point by point, and the reason said for it. */
 class NeedsTest {
-    private static Needs of(Woman w) {
-        return new Needs(w.question());
+    private static Needs of(Woman woman) {
+        return new Needs(woman.question());
     }
 
     @Test
@@ -107,11 +107,11 @@ class NeedsTest {
 
     @ParameterizedTest
     @MethodSource("findings")
-    void a_finding_calls_for_its_strand_and_is_the_reason_said(Spoken s) {
-        Needs needs = of(s.of());
-        assertThat(needs.of(s.strand())).isEqualTo(15 - s.strand().ordinal() + 300);
-        assertThat(needs.calls(s.strand())).isTrue();
-        assertThat(needs.why(s.strand())).isEqualTo(s.why());
+    void a_finding_calls_for_its_strand_and_is_the_reason_said(Spoken spoken) {
+        Needs needs = of(spoken.of());
+        assertThat(needs.of(spoken.strand())).isEqualTo(15 - spoken.strand().ordinal() + 300);
+        assertThat(needs.calls(spoken.strand())).isTrue();
+        assertThat(needs.why(spoken.strand())).isEqualTo(spoken.why());
     }
 
     @Test
@@ -136,7 +136,7 @@ class NeedsTest {
                 onTheWay.add(ShippedCatalogue.CATALOGUE.rung(code).strand());
                 ShippedCatalogue.CATALOGUE
                         .leading(ShippedCatalogue.CATALOGUE.rung(code))
-                        .forEach(r -> onTheWay.add(r.strand()));
+                        .forEach(rung -> onTheWay.add(rung.strand()));
             }
             assertThat(onTheWay).as(goal.name()).isNotEmpty();
             Needs needs = of(never_pregnant().wants(goal));

@@ -39,7 +39,7 @@ class PackingTest {
 
     private static List<String> codes(Room room, Exercise... all) {
         return week(room, all).get(0).stream()
-                .map(e -> e.items().get(0).rung().code())
+                .map(exercise -> exercise.items().get(0).rung().code())
                 .toList();
     }
 

@@ -76,7 +76,7 @@ class PlanTest {
         List<Place> places = plan.places(List.of(now));
         assertThat(places.get(0)).isSameAs(now);
         assertThat(places)
-                .extracting(p -> p.rung() + (p.side() == null ? "" : " " + p.side()))
+                .extracting(place -> place.rung() + (place.side() == null ? "" : " " + place.side()))
                 .containsExactly("F4 LEFT", "F2 RIGHT", "BR4", "BG1");
         assertThat(places.get(1).dose()).isEqualTo(right.baseDose());
         assertThat(places.get(1).range()).isEqualTo(0.4);
@@ -119,8 +119,8 @@ class PlanTest {
                 .isEqualTo(2);
     }
 
-    private static Set<RungGates.Done> done(Findings f) {
-        return Plan.done(ShippedCatalogue.CATALOGUE, f, List.of());
+    private static Set<RungGates.Done> done(Findings findings) {
+        return Plan.done(ShippedCatalogue.CATALOGUE, findings, List.of());
     }
 
     private static RungGates.Done of(String rung, @Nullable Side side) {
@@ -240,7 +240,7 @@ class PlanTest {
     void the_side_she_holds_less_on_comes_first_and_gets_a_set_more() {
         Woman w = weeks_after_birth(40).cleared().strong().floats(3, 3).holds(12, 8);
         List<PlanItem> floats = w.plan().items().stream()
-                .filter(i -> i.strand() == Strand.LEG_FLOAT)
+                .filter(item -> item.strand() == Strand.LEG_FLOAT)
                 .toList();
         assertThat(floats).extracting(PlanItem::side).containsExactly(Side.RIGHT, Side.LEFT);
         assertThat(floats.get(0).dose().sets())
@@ -248,7 +248,7 @@ class PlanTest {
         assertThat(floats.get(1).dose()).isEqualTo(floats.get(1).baseDose());
         Woman uneven = weeks_after_birth(40).cleared().strong().floats(4, 2);
         List<PlanItem> sides = uneven.plan().items().stream()
-                .filter(i -> i.strand() == Strand.LEG_FLOAT)
+                .filter(item -> item.strand() == Strand.LEG_FLOAT)
                 .toList();
         assertThat(sides).extracting(PlanItem::side).containsExactly(Side.RIGHT, Side.LEFT);
         int weaker = sides.get(0).rung().order();

@@ -90,8 +90,8 @@ class PlanWarningsTest {
     void two_strands_of_one_load_family_in_a_row_are_named_the_two_sides_of_one_are_not() {
         LoadFamily family = ShippedCatalogue.CATALOGUE.rung("F2").family();
         Rung other = ShippedCatalogue.CATALOGUE.rungs().stream()
-                .filter(r -> r.family() == family
-                        && !r.strand()
+                .filter(rung -> rung.family() == family
+                        && !rung.strand()
                                 .equals(ShippedCatalogue.CATALOGUE.rung("F2").strand()))
                 .findFirst()
                 .orElseThrow();

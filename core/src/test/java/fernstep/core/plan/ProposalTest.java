@@ -93,8 +93,8 @@ class ProposalTest {
     private static final ClientFacts NEVER_PREGNANT =
             new ClientFacts(Status.GENERAL, null, List.of(), List.of(), List.of(), null, null, null, Set.of());
 
-    private static Proposal proposal(Findings f) {
-        return Proposal.of(NEVER_PREGNANT, f, false, Outcome.GO, TODAY).orElseThrow();
+    private static Proposal proposal(Findings findings) {
+        return Proposal.of(NEVER_PREGNANT, findings, false, Outcome.GO, TODAY).orElseThrow();
     }
 
     @Test

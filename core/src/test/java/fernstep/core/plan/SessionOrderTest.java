@@ -44,7 +44,7 @@ class SessionOrderTest {
     }
 
     private static List<String> codes(List<PlanItem> items) {
-        return items.stream().map(i -> i.rung().code()).toList();
+        return items.stream().map(item -> item.rung().code()).toList();
     }
 
     @Test
@@ -124,14 +124,14 @@ class SessionOrderTest {
             List<String> some = new ArrayList<>(all);
             Collections.shuffle(some, random);
             List<Exercise> exercises = some.subList(0, 1 + random.nextInt(8)).stream()
-                    .map(c -> exercise(
-                            c, Role.of(ShippedCatalogue.CATALOGUE.rung(c).strand(), random.nextInt(4) == 0)))
+                    .map(text -> exercise(
+                            text, Role.of(ShippedCatalogue.CATALOGUE.rung(text).strand(), random.nextInt(4) == 0)))
                     .toList();
             List<PlanItem> order = SessionOrder.of(exercises, Set.of());
             assertThat(codes(order))
                     .as("seed %d", seed)
                     .containsExactlyInAnyOrderElementsOf(exercises.stream()
-                            .map(e -> e.items().get(0).rung().code())
+                            .map(exercise -> exercise.items().get(0).rung().code())
                             .toList());
             Set<PlanItem.Ground> left = new HashSet<>();
             for (int i = 1; i < order.size(); i++) {
@@ -152,8 +152,8 @@ class SessionOrderTest {
     private static List<Set<String>> week(int days, boolean rests, Room room, Set<Strand> training, Exercise... all) {
         return new Week(List.of(all), room, training, ByHand.NOTHING, new WeekRules(rests, true, Set.of(), Map.of()))
                 .sessions(days).stream()
-                        .map(s -> s.stream()
-                                .map(e -> e.items().get(0).rung().code())
+                        .map(exercises -> exercises.stream()
+                                .map(exercise -> exercise.items().get(0).rung().code())
                                 .collect(Collectors.toSet()))
                         .toList();
     }
@@ -228,17 +228,19 @@ class SessionOrderTest {
         assertThat(laid.days()).extracting(Plan.Day::name).containsExactly("A", "B");
         assertThat(laid.days()).extracting(Plan.Day::perWeek).containsExactly(a, b);
         assertThat(codes(laid.items())).containsExactly("F2", "BG1", "HK3");
-        assertThat(laid.items()).extracting(i -> i.dose().daysPerWeek()).containsExactly(a, b, Math.min(7, a + b));
+        assertThat(laid.items())
+                .extracting(item -> item.dose().daysPerWeek())
+                .containsExactly(a, b, Math.min(7, a + b));
         assertThat(laid.days().get(1).items()).hasSize(2);
         PlanDays one = new PlanDays(List.of(List.of(f, h)), days, Set.of());
         assertThat(one.days()).extracting(Plan.Day::perWeek).containsExactly(days);
-        assertThat(one.items()).allMatch(i -> i.dose().daysPerWeek() == days);
+        assertThat(one.items()).allMatch(item -> item.dose().daysPerWeek() == days);
     }
 
     @Test
     void what_lies_on_a_wedge_on_its_day_is_told_so_among_all() {
         List<Exercise> a = IntStream.range(0, 1)
-                .mapToObj(i -> exercise("F2", Role.WORK, 181, 10, false))
+                .mapToObj(index -> exercise("F2", Role.WORK, 181, 10, false))
                 .toList();
         PlanDays laid = new PlanDays(List.of(a), 3, Set.of(Restriction.SUPINE_LIMITED));
         assertThat(laid.items()).extracting(PlanItem::position).containsExactly(Position.INCLINED);

@@ -18,10 +18,10 @@ import org.junit.jupiter.api.Test;
 
 /** The opening minute. */
 class SettleInTest {
-    private static Optional<PlanItem> of(Woman w, Set<Strand> settled, Exercise... beside) {
-        Plan.Question q = w.question();
+    private static Optional<PlanItem> of(Woman woman, Set<Strand> settled, Exercise... beside) {
+        Plan.Question q = woman.question();
         return SettleIn.of(q, q.known(), settled, List.of(beside))
-                .map(e -> e.items().get(0));
+                .map(exercise -> exercise.items().get(0));
     }
 
     private static Exercise foundation(Strand strand) {
@@ -47,15 +47,15 @@ class SettleInTest {
     void is_the_highest_breath_that_was_learnt() {
         assertThat(of(never_pregnant().strong().at("BR5"), CORE))
                 .get()
-                .extracting(i -> i.rung().code())
+                .extracting(item -> item.rung().code())
                 .isEqualTo("BR4");
         assertThat(of(never_pregnant().strong().at("BR4"), CORE))
                 .get()
-                .extracting(i -> i.rung().code())
+                .extracting(item -> item.rung().code())
                 .isEqualTo("BR3");
         assertThat(of(never_pregnant().at("BR3"), CORE))
                 .get()
-                .extracting(i -> i.rung().code())
+                .extracting(item -> item.rung().code())
                 .isEqualTo("BR2");
     }
 

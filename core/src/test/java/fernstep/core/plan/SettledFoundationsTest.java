@@ -24,8 +24,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** What of the foundations has been learnt, by each thing that says so alone. */
 class SettledFoundationsTest {
-    private static Set<Strand> settled(Woman w) {
-        return new Foundations(w.question()).settled();
+    private static Set<Strand> settled(Woman woman) {
+        return new Foundations(woman.question()).settled();
     }
 
     private static Woman somebody() {
@@ -42,74 +42,82 @@ class SettledFoundationsTest {
 
     static Stream<Told> told() {
         return Stream.of(
-                new Told("nothing", Strand.BREATH, w -> w, false),
-                new Told("four breaths", Strand.BREATH, w -> w.breaths(4), true),
-                new Told("three breaths", Strand.BREATH, w -> w.breaths(3), false),
+                new Told("nothing", Strand.BREATH, woman -> woman, false),
+                new Told("four breaths", Strand.BREATH, woman -> woman.breaths(4), true),
+                new Told("three breaths", Strand.BREATH, woman -> woman.breaths(3), false),
                 new Told(
                         "ten breaths, chest up",
                         Strand.BREATH,
-                        w -> w.breaths(10).pattern(Observed.BreathPattern.CHEST_UP),
+                        woman -> woman.breaths(10).pattern(Observed.BreathPattern.CHEST_UP),
                         false),
                 new Told(
                         "ten breaths, the cough pushes out",
                         Strand.BREATH,
-                        w -> w.breaths(10).cough(Observed.Cough.PUSHES_OUT),
+                        woman -> woman.breaths(10).cough(Observed.Cough.PUSHES_OUT),
                         false),
-                new Told("stands on the rung after", Strand.BREATH, w -> w.at("BR4"), true),
-                new Told("stands on the rung itself", Strand.BREATH, w -> w.at("BR3"), false),
+                new Told("stands on the rung after", Strand.BREATH, woman -> woman.at("BR4"), true),
+                new Told("stands on the rung itself", Strand.BREATH, woman -> woman.at("BR3"), false),
                 new Told(
                         "minutes a day, ten breaths",
                         Strand.BREATH,
-                        w -> w.breaths(10).by(Approach.QUIET_START),
+                        woman -> woman.breaths(10).by(Approach.QUIET_START),
                         Approach.QUIET_START.stances().dose()
                                 != fernstep.core.approach.Stances.DoseStance.MINUTES_DAILY),
-                new Told("graded 4 and 4", Strand.DEEP_CORE, w -> w.grade(4, 4), true),
-                new Told("graded 5 and 3", Strand.DEEP_CORE, w -> w.grade(5, 3), false),
-                new Told("held opposite limbs, not graded", Strand.DEEP_CORE, w -> w.trained("HK7", 3), true),
+                new Told("graded 4 and 4", Strand.DEEP_CORE, woman -> woman.grade(4, 4), true),
+                new Told("graded 5 and 3", Strand.DEEP_CORE, woman -> woman.grade(5, 3), false),
+                new Told("held opposite limbs, not graded", Strand.DEEP_CORE, woman -> woman.trained("HK7", 3), true),
                 new Told(
                         "held them, but graded weak",
                         Strand.DEEP_CORE,
-                        w -> w.trained("HK7", 3).grade(2, 4),
+                        woman -> woman.trained("HK7", 3).grade(2, 4),
                         false),
-                new Told("held an easy rung", Strand.DEEP_CORE, w -> w.trained("HK3", 3), false),
-                new Told("nothing", Strand.PELVIC_FLOOR, w -> w, false),
-                new Told("lifts", Strand.PELVIC_FLOOR, w -> w.floor(FloorLift.LIFTS, null), true),
-                new Told("lifts and lets go", Strand.PELVIC_FLOOR, w -> w.floor(FloorLift.LIFTS, LetGo.FULLY), true),
-                new Told("bears down", Strand.PELVIC_FLOOR, w -> w.floor(FloorLift.BEARS_DOWN, LetGo.FULLY), false),
-                new Told("firm on both sides, lift not asked", Strand.PELVIC_FLOOR, w -> w.grade(4, 4), true),
+                new Told("held an easy rung", Strand.DEEP_CORE, woman -> woman.trained("HK3", 3), false),
+                new Told("nothing", Strand.PELVIC_FLOOR, woman -> woman, false),
+                new Told("lifts", Strand.PELVIC_FLOOR, woman -> woman.floor(FloorLift.LIFTS, null), true),
+                new Told(
+                        "lifts and lets go",
+                        Strand.PELVIC_FLOOR,
+                        woman -> woman.floor(FloorLift.LIFTS, LetGo.FULLY),
+                        true),
+                new Told(
+                        "bears down",
+                        Strand.PELVIC_FLOOR,
+                        woman -> woman.floor(FloorLift.BEARS_DOWN, LetGo.FULLY),
+                        false),
+                new Told("firm on both sides, lift not asked", Strand.PELVIC_FLOOR, woman -> woman.grade(4, 4), true),
                 new Told(
                         "firm on both sides, bears down",
                         Strand.PELVIC_FLOOR,
-                        w -> w.grade(4, 4).floor(FloorLift.BEARS_DOWN, null),
+                        woman -> woman.grade(4, 4).floor(FloorLift.BEARS_DOWN, null),
                         false),
                 new Told(
                         "lifts, leaked lately",
                         Strand.PELVIC_FLOOR,
-                        w -> w.floor(FloorLift.LIFTS, LetGo.FULLY).leaked_lately(),
+                        woman -> woman.floor(FloorLift.LIFTS, LetGo.FULLY).leaked_lately(),
                         false),
-                new Told("stands beyond what teaches it", Strand.PELVIC_FLOOR, w -> w.at("PF4"), true),
-                new Told("nothing", Strand.PELVIC_CONTROL, w -> w, false),
-                new Told("a flat hand", Strand.PELVIC_CONTROL, w -> w.gap(Observed.LumbarGap.FLAT_HAND), true),
-                new Told("a fist", Strand.PELVIC_CONTROL, w -> w.gap(Observed.LumbarGap.FIST), false),
+                new Told("stands beyond what teaches it", Strand.PELVIC_FLOOR, woman -> woman.at("PF4"), true),
+                new Told("nothing", Strand.PELVIC_CONTROL, woman -> woman, false),
+                new Told("a flat hand", Strand.PELVIC_CONTROL, woman -> woman.gap(Observed.LumbarGap.FLAT_HAND), true),
+                new Told("a fist", Strand.PELVIC_CONTROL, woman -> woman.gap(Observed.LumbarGap.FIST), false),
                 new Told(
                         "a fist, though she held opposite limbs: found is found",
                         Strand.PELVIC_CONTROL,
-                        w -> w.gap(Observed.LumbarGap.FIST).trained("HK7", 3),
+                        woman -> woman.gap(Observed.LumbarGap.FIST).trained("HK7", 3),
                         false),
                 new Told(
                         "a flat hand, tipped six degrees",
                         Strand.PELVIC_CONTROL,
-                        w -> w.gap(Observed.LumbarGap.FLAT_HAND).tilt(6),
+                        woman -> woman.gap(Observed.LumbarGap.FLAT_HAND).tilt(6),
                         false),
                 new Told(
                         "a flat hand, tipped five degrees",
                         Strand.PELVIC_CONTROL,
-                        w -> w.gap(Observed.LumbarGap.FLAT_HAND).tilt(5),
+                        woman -> woman.gap(Observed.LumbarGap.FLAT_HAND).tilt(5),
                         true),
                 new Told(
                         "a flat hand, arched in the last session",
                         Strand.PELVIC_CONTROL,
-                        w -> w.gap(Observed.LumbarGap.FLAT_HAND).seen(SignCode.BACK_ARCHES, "F2", 2),
+                        woman -> woman.gap(Observed.LumbarGap.FLAT_HAND).seen(SignCode.BACK_ARCHES, "F2", 2),
                         false));
     }
 
@@ -151,12 +159,16 @@ class SettledFoundationsTest {
         assertThat(new Foundations(withFindings(q, descends)).settled()).doesNotContain(Strand.PELVIC_FLOOR);
     }
 
-    private static Plan.Question withFindings(Plan.Question q, Findings f) {
+    private static Plan.Question withFindings(Plan.Question question, Findings findings) {
         return new Plan.Question(
-                q.catalogue(),
-                new Plan.Her(q.screening(), q.her().pregnant(), f, q.her().body()),
-                q.training(),
-                q.wishes());
+                question.catalogue(),
+                new Plan.Her(
+                        question.screening(),
+                        question.her().pregnant(),
+                        findings,
+                        question.her().body()),
+                question.training(),
+                question.wishes());
     }
 
     @Test
@@ -176,7 +188,7 @@ class SettledFoundationsTest {
                                 .strand(strand)
                                 .orElseThrow()
                                 .rungs())
-                        .filteredOn(r -> r.order() < first.order())
+                        .filteredOn(rung -> rung.order() < first.order())
                         .noneMatch(Foundations::upper);
             });
         }
@@ -194,7 +206,7 @@ class SettledFoundationsTest {
                         new RungGates.Done("BR1", null),
                         new RungGates.Done("BR2", null),
                         new RungGates.Done("BR3", null))
-                .noneMatch(d -> d.rung().startsWith("DC") || d.rung().equals("BR4"));
+                .noneMatch(done -> done.rung().startsWith("DC") || done.rung().equals("BR4"));
     }
 
     @Test

@@ -102,17 +102,17 @@ class StandInsTest {
             List<StandIn> all = of(rung.code(), closed);
             assertThat(all).as(rung.code()).doesNotHaveDuplicates();
             assertThat(all)
-                    .filteredOn(s -> s.kind() == Kind.OTHER_RUNG)
-                    .noneMatch(s -> s.rung().code().equals(rung.code()));
+                    .filteredOn(standIn -> standIn.kind() == Kind.OTHER_RUNG)
+                    .noneMatch(standIn -> standIn.rung().code().equals(rung.code()));
             List<Integer> rank = all.stream()
-                    .map(s -> s.kind() != Kind.OTHER_RUNG
+                    .map(standIn -> standIn.kind() != Kind.OTHER_RUNG
                             ? 0
-                            : rung.standIns().contains(s.rung().code()) ? 1 : 2)
+                            : rung.standIns().contains(standIn.rung().code()) ? 1 : 2)
                     .toList();
             assertThat(rank).as(rung.code()).isSorted();
             List<String> taken = all.stream()
-                    .filter(s -> s.kind() == Kind.OTHER_RUNG)
-                    .map(s -> s.rung().code())
+                    .filter(standIn -> standIn.kind() == Kind.OTHER_RUNG)
+                    .map(standIn -> standIn.rung().code())
                     .filter(rung.standIns()::contains)
                     .toList();
             assertThat(taken)
@@ -120,9 +120,9 @@ class StandInsTest {
                     .isEqualTo(rung.standIns().stream().filter(taken::contains).toList());
             named += taken.size();
             List<Double> loads = all.stream()
-                    .filter(s -> s.kind() == Kind.OTHER_RUNG
-                            && !rung.standIns().contains(s.rung().code()))
-                    .map(s -> -easiest(s.rung()))
+                    .filter(standIn -> standIn.kind() == Kind.OTHER_RUNG
+                            && !rung.standIns().contains(standIn.rung().code()))
+                    .map(standIn -> -easiest(standIn.rung()))
                     .toList();
             assertThat(loads).as(rung.code()).isSorted();
             byLoad += loads.size();
@@ -145,14 +145,15 @@ class StandInsTest {
                 assertThat(StandIns.replacing(ShippedCatalogue.CATALOGUE, rung, Set.of(closed)))
                         .as("%s, %s", rung.code(), closed)
                         .containsExactlyInAnyOrderElementsOf(ShippedCatalogue.CATALOGUE.rungs().stream()
-                                .filter(r -> !r.code().equals(rung.code()))
-                                .filter(r -> (r.aim() == rung.aim() && (closed == Restriction.NO_FLOOR || !atATable(r)))
-                                        || rung.standIns().contains(r.code()))
-                                .map(r -> closed == Restriction.NO_FLOOR
-                                                && r.closedBy(Set.of(closed)).isPresent()
-                                        ? r.onABed()
-                                        : r)
-                                .filter(r -> r.closedBy(Set.of(closed)).isEmpty())
+                                .filter(each -> !each.code().equals(rung.code()))
+                                .filter(each -> (each.aim() == rung.aim()
+                                                && (closed == Restriction.NO_FLOOR || !atATable(each)))
+                                        || rung.standIns().contains(each.code()))
+                                .map(each -> closed == Restriction.NO_FLOOR
+                                                && each.closedBy(Set.of(closed)).isPresent()
+                                        ? each.onABed()
+                                        : each)
+                                .filter(each -> each.closedBy(Set.of(closed)).isEmpty())
                                 .toList());
             }
         }
@@ -166,11 +167,11 @@ class StandInsTest {
     @Test
     void off_the_floor_a_table_takes_the_place_of_hands_and_knees_where_it_asks_no_more() {
         assertThat(of("HK7", Restriction.NO_FLOOR))
-                .extracting(s -> s.rung().code())
+                .extracting(standIn -> standIn.rung().code())
                 .contains("WT4");
         assertThat(of("HK4", Restriction.NO_FLOOR))
                 .as("asks for more on one hand than on hands and knees")
-                .extracting(s -> s.rung().code())
+                .extracting(standIn -> standIn.rung().code())
                 .doesNotContain("WT2");
     }
 
@@ -180,11 +181,11 @@ class StandInsTest {
         StandIn same = new StandIn(rung, Kind.SAME_INCLINED);
         StandIn other = new StandIn(ShippedCatalogue.CATALOGUE.rung("BK1"), Kind.OTHER_RUNG);
         StandIn third = new StandIn(ShippedCatalogue.CATALOGUE.rung("BK2"), Kind.OTHER_RUNG);
-        assertThat(StandIns.firstOpen(List.of(same, other), r -> false)).hasValue(same);
-        assertThat(StandIns.firstOpen(List.of(other, same), r -> false)).hasValue(same);
-        assertThat(StandIns.firstOpen(List.of(other, third), r -> r.code().equals("BK2")))
+        assertThat(StandIns.firstOpen(List.of(same, other), each -> false)).hasValue(same);
+        assertThat(StandIns.firstOpen(List.of(other, same), each -> false)).hasValue(same);
+        assertThat(StandIns.firstOpen(List.of(other, third), each -> each.code().equals("BK2")))
                 .hasValue(third);
-        assertThat(StandIns.firstOpen(List.of(other, third), r -> true)).hasValue(other);
-        assertThat(StandIns.firstOpen(List.of(other), r -> false)).isEmpty();
+        assertThat(StandIns.firstOpen(List.of(other, third), each -> true)).hasValue(other);
+        assertThat(StandIns.firstOpen(List.of(other), each -> false)).isEmpty();
     }
 }

@@ -23,8 +23,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class StartingRungsTest {
     private static final Set<Side> BOTH = Set.of(Side.LEFT, Side.RIGHT);
 
-    private static String start(Strand strand, Findings f) {
-        return Optional.ofNullable(StartingRungs.of(strand, Side.LEFT, f).rung())
+    private static String start(Strand strand, Findings findings) {
+        return Optional.ofNullable(StartingRungs.of(strand, Side.LEFT, findings).rung())
                 .map(waymark -> ShippedCatalogue.CATALOGUE.at(waymark).code())
                 .orElse("-");
     }
@@ -126,8 +126,8 @@ class StartingRungsTest {
         assertThat(start(Strand.PELVIC_CONTROL, f)).isEqualTo("PC1");
     }
 
-    private static StartingRungs.Start begins(Strand strand, Woman w) {
-        return StartingRungs.of(strand, Side.LEFT, w.findings());
+    private static StartingRungs.Start begins(Strand strand, Woman woman) {
+        return StartingRungs.of(strand, Side.LEFT, woman.findings());
     }
 
     @Test

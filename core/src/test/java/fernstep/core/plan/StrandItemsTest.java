@@ -30,23 +30,23 @@ import org.junit.jupiter.params.provider.ValueSource;
 class StrandItemsTest {
     private static final Catalogue CATALOGUE = ShippedCatalogue.CATALOGUE;
 
-    private static Plan.Question question(Woman w, Place... places) {
-        Plan.Question q = w.question();
+    private static Plan.Question question(Woman woman, Place... places) {
+        Plan.Question q = woman.question();
         return new Plan.Question(q.catalogue(), q.her(), q.training().with(List.of(places)), q.wishes());
     }
 
-    private static StrandItems made(Plan.Question q, Strand strand) {
+    private static StrandItems made(Plan.Question question, Strand strand) {
         return new StrandItems(
-                q,
+                question,
                 CATALOGUE.strand(strand).orElseThrow(),
-                q.known(),
-                new Shown(q),
-                new Foundations(q).settled().contains(strand));
+                question.known(),
+                new Shown(question),
+                new Foundations(question).settled().contains(strand));
     }
 
     private static List<String> rungs(StrandItems made) {
         return made.items().stream()
-                .map(i -> i.rung().code() + (i.side() == null ? "" : " " + i.side()))
+                .map(item -> item.rung().code() + (item.side() == null ? "" : " " + item.side()))
                 .toList();
     }
 
@@ -88,10 +88,14 @@ class StrandItemsTest {
         Place left = new Place(Strand.LEG_FLOAT, Side.LEFT, "F4", FOUR, 0.6, Reason.of("why.progress"), eased);
         Plan.Question q = question(never_pregnant().strong(), left, place("F4", Side.RIGHT, FOUR, 0.6));
         List<PlanItem> items = made(q, Strand.LEG_FLOAT).items();
-        PlanItem easier =
-                items.stream().filter(i -> i.side() == Side.LEFT).findFirst().orElseThrow();
-        PlanItem asPlanned =
-                items.stream().filter(i -> i.side() == Side.RIGHT).findFirst().orElseThrow();
+        PlanItem easier = items.stream()
+                .filter(item -> item.side() == Side.LEFT)
+                .findFirst()
+                .orElseThrow();
+        PlanItem asPlanned = items.stream()
+                .filter(item -> item.side() == Side.RIGHT)
+                .findFirst()
+                .orElseThrow();
         assertThat(easier.range()).isEqualTo(0.5);
         assertThat(easier.dose().reps()).isEqualTo(9);
         assertThat(easier.loadIndex()).isLessThan(asPlanned.loadIndex());
@@ -121,13 +125,13 @@ class StrandItemsTest {
     void what_was_tested_clean_is_done_in_full_and_what_was_not_begins_at_its_first_range() {
         Woman tested = never_pregnant().strong().floats(2, 2);
         assertThat(made(tested.question(), Strand.LEG_FLOAT).items())
-                .allMatch(i -> i.rung().code().equals("F2"))
-                .allMatch(i -> i.range() == 1.0)
-                .allMatch(i -> i.why().key().equals("why.floatScore"));
+                .allMatch(item -> item.rung().code().equals("F2"))
+                .allMatch(item -> item.range() == 1.0)
+                .allMatch(item -> item.why().key().equals("why.floatScore"));
         Woman first = never_pregnant().strong().floats(0, 0);
         assertThat(made(first.question(), Strand.LEG_FLOAT).items())
-                .allMatch(i -> i.rung().code().equals("F1"))
-                .allMatch(i -> i.range() == 0.0);
+                .allMatch(item -> item.rung().code().equals("F1"))
+                .allMatch(item -> item.range() == 0.0);
     }
 
     @Test
@@ -176,11 +180,11 @@ class StrandItemsTest {
                 place("F2", Side.RIGHT, thrice, 0.5));
         assertThat(made(strong, Strand.LEG_FLOAT).items())
                 .hasSize(2)
-                .allMatch(i -> i.dose().equals(new Dose(2, 12, null, null, 1, 4)));
+                .allMatch(item -> item.dose().equals(new Dose(2, 12, null, null, 1, 4)));
         assertThat(made(q, Strand.PELVIC_CONTROL).items())
                 .as("what is not loaded may be repeated")
                 .hasSize(1)
-                .allMatch(i -> i.dose().equals(new Dose(2, 12, null, null, 3, 4)));
+                .allMatch(item -> item.dose().equals(new Dose(2, 12, null, null, 3, 4)));
     }
 
     @ParameterizedTest(name = "floats {0} and {1}: {2}, then {3}")
@@ -230,7 +234,7 @@ class StrandItemsTest {
         Plan.Question q = w.question();
         RungGates.Known all = q.known()
                 .withDone(CATALOGUE.rungs().stream()
-                        .map(r -> new RungGates.Done(r.code(), null))
+                        .map(rung -> new RungGates.Done(rung.code(), null))
                         .collect(Collectors.toSet()));
         assertThat(rungs(new StrandItems(q, CATALOGUE.strand(strand).orElseThrow(), all, new Shown(q), false)))
                 .containsExactly(first, second);
@@ -276,17 +280,18 @@ class StrandItemsTest {
         Woman byHand = never_pregnant().chosen(rung(Strand.BRIDGE, Side.RIGHT, "BG1"));
         assertThat(made(byHand.question(), Strand.BRIDGE).notOpen())
                 .as("what was set on one side is looked at")
-                .allMatch(n -> n.waiting().stream().noneMatch(x -> x.code().equals("FINDING")));
+                .allMatch(open -> open.waiting().stream()
+                        .noneMatch(waiting -> waiting.code().equals("FINDING")));
     }
 
     @Test
     void what_is_open_from_the_first_day_is_given_where_all_else_waits() {
         Woman w = weeks_after_birth(1).strong();
         assertThat(rungs(made(w.question(), Strand.BREATH)))
-                .allMatch(c -> List.of("BR1", "BR2").contains(c));
+                .allMatch(text -> List.of("BR1", "BR2").contains(text));
         assertThat(made(w.question(), Strand.BACK_LINE).items())
                 .hasSize(1)
-                .allMatch(i -> i.rung().fromDayOne());
+                .allMatch(item -> item.rung().fromDayOne());
         StrandItems upright = made(w.question(), Strand.UPRIGHT);
         assertThat(upright.items()).as("rolling over is said with every plan").isEmpty();
         assertThat(upright.notOpen()).hasSize(1);

@@ -44,15 +44,17 @@ class SwapsTest {
                 Wishes.of(approach.stances(), 90));
     }
 
-    private static PlanItem item(Plan.Question q, Strand strand) {
-        return Plan.of(q).items().stream()
-                .filter(i -> i.strand() == strand)
+    private static PlanItem item(Plan.Question question, Strand strand) {
+        return Plan.of(question).items().stream()
+                .filter(item -> item.strand() == strand)
                 .findFirst()
                 .orElseThrow();
     }
 
-    private static List<String> swaps(Plan.Question q, Strand strand) {
-        return Swaps.of(q, Plan.of(q), item(q, strand)).stream().map(Rung::code).toList();
+    private static List<String> swaps(Plan.Question question, Strand strand) {
+        return Swaps.of(question, Plan.of(question), item(question, strand)).stream()
+                .map(Rung::code)
+                .toList();
     }
 
     @Test
@@ -67,17 +69,18 @@ class SwapsTest {
         Plan.Question q = question(Approach.SLOW_LADDER, Set.of(), List.of());
         Plan plan = Plan.of(q);
         plan.items()
-                .forEach(i -> assertThat(Swaps.of(q, plan, i))
-                        .filteredOn(r -> r.strand() != i.strand())
-                        .noneMatch(r ->
-                                plan.items().stream().anyMatch(x -> x.rung().equals(r))));
+                .forEach(item -> assertThat(Swaps.of(q, plan, item))
+                        .filteredOn(rung -> rung.strand() != item.strand())
+                        .noneMatch(rung -> plan.items().stream()
+                                .anyMatch(planItem -> planItem.rung().equals(rung))));
     }
 
     @Test
     void nothing_in_a_closed_position_is_offered() {
         Plan.Question q = question(Approach.SLOW_LADDER, Set.of(Restriction.NO_KNEELING), List.of());
         assertThat(Swaps.of(q, Plan.of(q), item(q, Strand.LEG_FLOAT)))
-                .noneMatch(r -> r.closedBy(Set.of(Restriction.NO_KNEELING)).isPresent());
+                .noneMatch(
+                        rung -> rung.closedBy(Set.of(Restriction.NO_KNEELING)).isPresent());
     }
 
     @Test

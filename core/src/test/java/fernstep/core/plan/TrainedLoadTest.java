@@ -64,10 +64,10 @@ class TrainedLoadTest {
         return all;
     }
 
-    private static boolean byHand(Woman w, Plan plan, LoadFamily family) {
+    private static boolean byHand(Woman woman, Plan plan, LoadFamily family) {
         return plan.items().stream()
                 .filter(item -> item.rung().family() == family)
-                .anyMatch(item -> w.question().wishes().choices().stream()
+                .anyMatch(item -> woman.question().wishes().choices().stream()
                         .anyMatch(choice -> choice.about(item.strand(), item.side())));
     }
 

@@ -46,32 +46,34 @@ class WholeClientsTest {
         }
     }
 
-    private static Case of(String who, Woman w, List<String> holds, List<String> not) {
-        return new Case(who, w, holds, not, p -> true);
+    private static Case of(String who, Woman woman, List<String> holds, List<String> not) {
+        return new Case(who, woman, holds, not, plan -> true);
     }
 
-    private static Case of(String who, Woman w, List<String> holds, List<String> not, Predicate<Plan> and) {
-        return new Case(who, w, holds, not, and);
+    private static Case of(String who, Woman woman, List<String> holds, List<String> not, Predicate<Plan> and) {
+        return new Case(who, woman, holds, not, and);
     }
 
-    private static boolean position(Plan p, Position... allowed) {
-        return p.items().stream().allMatch(i -> List.of(allowed).contains(i.position()));
+    private static boolean position(Plan plan, Position... allowed) {
+        return plan.items().stream().allMatch(item -> List.of(allowed).contains(item.position()));
     }
 
-    private static int works(Plan p) {
-        return (int)
-                Woman.of(p, Role.WORK).stream().map(PlanItem::strand).distinct().count();
+    private static int works(Plan plan) {
+        return (int) Woman.of(plan, Role.WORK).stream()
+                .map(PlanItem::strand)
+                .distinct()
+                .count();
     }
 
-    private static PlanItem item(Plan p, String rung) {
-        return p.items().stream()
-                .filter(i -> i.rung().code().equals(rung))
+    private static PlanItem item(Plan plan, String rung) {
+        return plan.items().stream()
+                .filter(item -> item.rung().code().equals(rung))
                 .findFirst()
                 .orElseThrow();
     }
 
-    private static boolean onlyFoundations(Plan p) {
-        return p.items().stream().allMatch(i -> i.role() == Role.FOUNDATION);
+    private static boolean onlyFoundations(Plan plan) {
+        return plan.items().stream().allMatch(item -> item.role() == Role.FOUNDATION);
     }
 
     static Stream<Case> clients() {
@@ -95,7 +97,7 @@ class WholeClientsTest {
                                 .minutes(15),
                         List.of("BR1"),
                         List.of(),
-                        p -> item(p, "BR1").dose().perDay() == 3),
+                        plan -> item(plan, "BR1").dose().perDay() == 3),
                 of(
                         "the day after a birth, not a day later: breath only until the engagement opens",
                         days_after_birth(1, BirthMode.CAESAREAN).by(Approach.QUIET_START),
@@ -127,7 +129,7 @@ class WholeClientsTest {
                         weeks_after_birth(30).cleared().strong().says(Answer.FEVER),
                         List.of(),
                         List.of("BR1", "PC6"),
-                        p -> p.items().isEmpty()),
+                        plan -> plan.items().isEmpty()),
                 of(
                         "breath holder, reversed cough, twelve weeks: breath leads, the float stays at its first step",
                         weeks_after_birth(12)
@@ -159,7 +161,7 @@ class WholeClientsTest {
                         weeks_after_birth(12).cleared().grade(3, 3).breaths(5).holds(4, 4),
                         List.of("DC2"),
                         List.of(),
-                        p -> item(p, "DC2").dose().holdS() == 3),
+                        plan -> item(plan, "DC2").dose().holdS() == 3),
                 of(
                         "six breaths kept: five to begin with, not one",
                         weeks_after_birth(8).cleared().grade(3, 3).breaths(6).pattern(BreathPattern.CHEST_UP),
@@ -175,7 +177,7 @@ class WholeClientsTest {
                         never_pregnant().strong(),
                         List.of("F5", "HK5", "BG1"),
                         List.of("BR1", "DC1", "DC2", "PF1", "PC1", "PC2", "UP1"),
-                        p -> Woman.of(p, Role.SETTLE_IN).size() == 1 && works(p) >= 4),
+                        plan -> Woman.of(plan, Role.SETTLE_IN).size() == 1 && works(plan) >= 4),
                 of(
                         "F5 clean on both sides does not find the small tilt",
                         weeks_after_birth(30).cleared().strong().gap(null),
@@ -206,7 +208,8 @@ class WholeClientsTest {
                         weeks_after_birth(20).cleared().strong().ribs(RibsOverPelvis.RIBS_AHEAD),
                         List.of("AL1"),
                         List.of("PC1", "PC6"),
-                        p -> p.habits().stream().anyMatch(habit -> habit.code().equals("PC6"))),
+                        plan -> plan.habits().stream()
+                                .anyMatch(habit -> habit.code().equals("PC6"))),
                 of(
                         "ribs that flare: head and shoulders on support, arms a third of the way",
                         weeks_after_birth(20)
@@ -216,14 +219,15 @@ class WholeClientsTest {
                                 .ribs_flare(),
                         List.of("AL1"),
                         List.of(),
-                        p -> item(p, "AL1").range() <= 0.33 && item(p, "AL1").support() != null),
+                        plan -> item(plan, "AL1").range() <= 0.33
+                                && item(plan, "AL1").support() != null),
                 of(
                         "left side two floats behind: left first, one set more, right leads by one step at most",
                         weeks_after_birth(10).cleared().grade(4, 4).breaths(6).floats(1, 3),
                         List.of("F1", "F2"),
                         List.of("F3"),
-                        p -> {
-                            PlanItem first = item(p, "F1");
+                        plan -> {
+                            PlanItem first = item(plan, "F1");
                             return first.side() == Side.LEFT
                                     && first.dose().sets() == first.baseDose().sets() + 1;
                         }),
@@ -232,9 +236,9 @@ class WholeClientsTest {
                         weeks_after_birth(20).cleared().strong().holds(8, 12).minutes(30),
                         List.of("F5"),
                         List.of(),
-                        p -> item(p, "F5").side() == Side.LEFT
-                                && item(p, "F5").dose().sets()
-                                        == item(p, "F5").baseDose().sets() + 1),
+                        plan -> item(plan, "F5").side() == Side.LEFT
+                                && item(plan, "F5").dose().sets()
+                                        == item(plan, "F5").baseDose().sets() + 1),
                 of(
                         "firm ridge on the head lift: nothing above the second float, no hover, no side support",
                         weeks_after_birth(20).cleared().strong().ridge(Doming.FIRM),
@@ -285,15 +289,17 @@ class WholeClientsTest {
                         pregnant(24).strong(),
                         List.of("PF1"),
                         List.of("F5", "HK4", "HK5", "SS1", "BG1"),
-                        p -> p.items().stream()
-                                .noneMatch(i -> i.position() == Position.SUPINE || i.position() == Position.PRONE)),
+                        plan -> plan.items().stream()
+                                .noneMatch(item ->
+                                        item.position() == Position.SUPINE || item.position() == Position.PRONE)),
                 of(
                         "24 weeks pregnant, cleared: inclined floats, no long lever, no curl",
                         pregnant(24).strong().cleared(),
                         List.of("PF1"),
                         List.of("HP4", "HK8", "CU1", "BK6"),
-                        p -> p.items().stream()
-                                .noneMatch(i -> i.position() == Position.SUPINE || i.position() == Position.PRONE)),
+                        plan -> plan.items().stream()
+                                .noneMatch(item ->
+                                        item.position() == Position.SUPINE || item.position() == Position.PRONE)),
                 of(
                         "18 weeks pregnant: flat for three minutes at a stretch at most",
                         pregnant(18).strong().cleared().minutes(45),
@@ -318,31 +324,32 @@ class WholeClientsTest {
                                 .minutes(30),
                         List.of(),
                         List.of("F5"),
-                        p -> !p.items().isEmpty() && position(p, Position.SEATED, Position.STANDING, Position.WALL)),
+                        plan -> !plan.items().isEmpty()
+                                && position(plan, Position.SEATED, Position.STANDING, Position.WALL)),
                 of(
                         "may not get down on the mat and has a firm bed: the third float, heel slide and bridge on it",
                         never_pregnant().strong().may_not(Restriction.NO_FLOOR).minutes(30),
                         List.of("F3", "SS1"),
                         List.of("F5", "HK5", "HP1"),
-                        p -> p.items().stream()
-                                .filter(i -> i.position() == Position.SUPINE)
-                                .allMatch(i -> i.rung().props().contains(Prop.BED)
-                                        && String.valueOf(i.why()).contains("why.onABed"))),
+                        plan -> plan.items().stream()
+                                .filter(item -> item.position() == Position.SUPINE)
+                                .allMatch(item -> item.rung().props().contains(Prop.BED)
+                                        && String.valueOf(item.why()).contains("why.onABed"))),
                 of(
                         "sore wrists: hands and knees on the forearms or not at all",
                         never_pregnant().strong().may_not(Restriction.NO_WRIST_LOAD),
                         List.of(),
                         List.of(),
-                        p -> p.items().stream()
-                                .noneMatch(i -> i.rung().movement().full().bearsOnHands())),
+                        plan -> plan.items().stream()
+                                .noneMatch(item -> item.rung().movement().full().bearsOnHands())),
                 of(
                         "may not kneel: no hands and knees",
                         never_pregnant().strong().may_not(Restriction.NO_KNEELING),
                         List.of("F5"),
                         List.of(),
-                        p -> p.items().stream()
-                                .noneMatch(i ->
-                                        i.position() == Position.HANDS_KNEES || i.position() == Position.KNEELING)),
+                        plan -> plan.items().stream()
+                                .noneMatch(item -> item.position() == Position.HANDS_KNEES
+                                        || item.position() == Position.KNEELING)),
                 of(
                         "ten days after an operation: no reach on hands and knees, tested or not",
                         days_after_surgery(10).strong().by(Approach.QUIET_START),
@@ -358,13 +365,13 @@ class WholeClientsTest {
                         never_pregnant().strong().minutes(12),
                         List.of(),
                         List.of(),
-                        p -> p.fits() && !p.leftOut().isEmpty()),
+                        plan -> plan.fits() && !plan.leftOut().isEmpty()),
                 of(
                         "three exercises at most: three",
                         never_pregnant().strong().minutes(60).at_most(3),
                         List.of(),
                         List.of(),
-                        p -> p.days().stream().allMatch(d -> Plan.size(d.items()) <= 3)),
+                        plan -> plan.days().stream().allMatch(day -> Plan.size(day.items()) <= 3)),
                 of(
                         "about five minutes daily means five minutes",
                         never_pregnant()
@@ -373,14 +380,15 @@ class WholeClientsTest {
                                 .by(StanceChange.DOSE.in(Approach.SLOW_LADDER.stances(), "MINUTES_DAILY")),
                         List.of(),
                         List.of(),
-                        p -> p.secondsPerDay() <= 360 && p.secondsPerDay() >= 150),
+                        plan -> plan.secondsPerDay() <= 360 && plan.secondsPerDay() >= 150),
                 of(
                         "quiet start never repeats load through the day",
                         never_pregnant().strong().by(Approach.QUIET_START).minutes(40),
                         List.of(),
                         List.of(),
-                        p -> p.items().stream()
-                                .noneMatch(i -> i.rung().loaded() && i.dose().perDay() > 1)),
+                        plan -> plan.items().stream()
+                                .noneMatch(item ->
+                                        item.rung().loaded() && item.dose().perDay() > 1)),
                 of(
                         "five strands in training and eight minutes: A and B, every strand in the week",
                         never_pregnant()
@@ -395,7 +403,7 @@ class WholeClientsTest {
                                 .days(3),
                         List.of("F3", "HK4", "SS1", "BG1", "RO1"),
                         List.of(),
-                        p -> p.days().size() == 2),
+                        plan -> plan.days().size() == 2),
                 of(
                         "heavy work five days a week: never on two days running",
                         never_pregnant()
@@ -407,11 +415,11 @@ class WholeClientsTest {
                                 .trained("BG1", 3),
                         List.of("F5", "HK5"),
                         List.of(),
-                        p -> p.days().size() == 2
-                                && p.items().stream()
-                                        .filter(i -> List.of("F5", "HK5", "SS1", "BG1")
-                                                .contains(i.rung().code()))
-                                        .noneMatch(i -> p.days().stream().allMatch(d -> d.holds(i)))),
+                        plan -> plan.days().size() == 2
+                                && plan.items().stream()
+                                        .filter(item -> List.of("F5", "HK5", "SS1", "BG1")
+                                                .contains(item.rung().code()))
+                                        .noneMatch(item -> plan.days().stream().allMatch(day -> day.holds(item)))),
                 of(
                         "she climbs the slide: it comes before a float never begun",
                         never_pregnant()
@@ -424,9 +432,9 @@ class WholeClientsTest {
                                 .trained("HS1", 3),
                         List.of("HS1"),
                         List.of(),
-                        p -> p.days().stream()
-                                .map(d -> Woman.rungs(d.items()))
-                                .noneMatch(d -> d.contains("HS1") && d.contains("F1"))),
+                        plan -> plan.days().stream()
+                                .map(day -> Woman.rungs(day.items()))
+                                .noneMatch(texts -> texts.contains("HS1") && texts.contains("F1"))),
                 of(
                         "she wants a full plank: the hover is in",
                         never_pregnant().strong().wants(Goal.FULL_PLANK).minutes(25),
@@ -456,7 +464,8 @@ class WholeClientsTest {
                                 .chosen(new Choice(Strand.LEG_FLOAT, null, null, null, null, false, true)),
                         List.of(),
                         List.of("F5"),
-                        p -> p.leftOut().stream().anyMatch(l -> l.why().key().equals("leftOut.byHand"))),
+                        plan -> plan.leftOut().stream()
+                                .anyMatch(out -> out.why().key().equals("leftOut.byHand"))),
                 of(
                         "a rung set by hand that is closed today is not given",
                         weeks_after_birth(20)
@@ -468,8 +477,8 @@ class WholeClientsTest {
                         List.of("F5")));
     }
 
-    private static boolean flatThreeMinutesAtMost(Plan p) {
-        for (Plan.Day day : p.days()) {
+    private static boolean flatThreeMinutesAtMost(Plan plan) {
+        for (Plan.Day day : plan.days()) {
             int stretch = 0;
             for (PlanItem i : day.items()) {
                 stretch = i.position() == Position.SUPINE ? stretch + i.seconds() : 0;
@@ -483,22 +492,22 @@ class WholeClientsTest {
 
     @ParameterizedTest
     @MethodSource("clients")
-    void get_what_a_careful_practitioner_would_hand_over(Case c) {
-        Plan plan = c.woman().plan();
+    void get_what_a_careful_practitioner_would_hand_over(Case other) {
+        Plan plan = other.woman().plan();
         List<String> told = rungs(plan);
-        assertThat(told).as("%s: in", c.who()).containsAll(c.holds());
+        assertThat(told).as("%s: in", other.who()).containsAll(other.holds());
         assertThat(told)
-                .as("%s: not in", c.who())
-                .doesNotContainAnyElementsOf(c.not().isEmpty() ? List.of("-") : c.not());
-        assertThat(c.and().test(plan))
+                .as("%s: not in", other.who())
+                .doesNotContainAnyElementsOf(other.not().isEmpty() ? List.of("-") : other.not());
+        assertThat(other.and().test(plan))
                 .as(
                         "%s: %s on %s",
-                        c.who(),
+                        other.who(),
                         told,
                         plan.days().stream()
-                                .map(d -> d.name() + rungs(d.items()) + " " + d.secondsPerDay() + " s")
+                                .map(day -> day.name() + rungs(day.items()) + " " + day.secondsPerDay() + " s")
                                 .toList())
                 .isTrue();
-        assertThat(plan.fits()).as(c.who()).isTrue();
+        assertThat(plan.fits()).as(other.who()).isTrue();
     }
 }

@@ -51,14 +51,14 @@ class WholePlanTest {
 
     private static @Nullable PlanItem item(Plan plan, Strand strand) {
         return plan.items().stream()
-                .filter(i -> i.strand() == strand && i.role() != Role.SETTLE_IN)
+                .filter(item -> item.strand() == strand && item.role() != Role.SETTLE_IN)
                 .findFirst()
                 .orElse(null);
     }
 
     /** Everything still to be learnt: breath pattern off, engagement fair, floor not asked, a fist under the back. */
-    private static Woman unlearnt(Woman w) {
-        return w.grade(3, 3)
+    private static Woman unlearnt(Woman woman) {
+        return woman.grade(3, 3)
                 .breaths(3)
                 .pattern(Observed.BreathPattern.CHEST_UP)
                 .gap(Observed.LumbarGap.FIST)
@@ -77,7 +77,7 @@ class WholePlanTest {
                 unlearnt(weeks_after_birth(4).cleared(Clearance.Scope.GENTLE)).plan();
         assertThat(foundations(asWork))
                 .containsExactlyInAnyOrder(Strand.BREATH, Strand.DEEP_CORE, Strand.PELVIC_FLOOR, Strand.PELVIC_CONTROL);
-        assertThat(asWork.items()).allMatch(i -> i.role() == Role.FOUNDATION);
+        assertThat(asWork.items()).allMatch(item -> item.role() == Role.FOUNDATION);
     }
 
     @Test
@@ -97,8 +97,8 @@ class WholePlanTest {
                 .cleared()
                 .floor(FloorLift.LIFTS, LetGo.FULLY)
                 .plan();
-        boolean asked =
-                plan.items().stream().anyMatch(i -> String.valueOf(i.why()).contains("need.floorAfterBirth"));
+        boolean asked = plan.items().stream()
+                .anyMatch(item -> String.valueOf(item.why()).contains("need.floorAfterBirth"));
         assertThat(asked).isEqualTo(must);
     }
 
@@ -111,7 +111,7 @@ class WholePlanTest {
                 .extracting(line -> line.why().key())
                 .containsExactly("need.fistGap");
         Woman ahead = never_pregnant().strong().gap(Observed.LumbarGap.FIST).ribs(Observed.RibsOverPelvis.RIBS_AHEAD);
-        Plan onlyTheHabit = ahead.plan().keeping(i -> i.strand() != Strand.PELVIC_CONTROL);
+        Plan onlyTheHabit = ahead.plan().keeping(item -> item.strand() != Strand.PELVIC_CONTROL);
         assertThat(onlyTheHabit.habits()).extracting(Rung::code).contains("PC6");
         assertThat(FindingLine.unserved(onlyTheHabit, ahead.question()))
                 .as("standing over the pelvis does not teach what the fist asks for")
@@ -203,8 +203,8 @@ class WholePlanTest {
         return never_pregnant().strong().ribs(Observed.RibsOverPelvis.RIBS_AHEAD);
     }
 
-    private static List<String> habits(Woman w) {
-        return w.plan().habits().stream().map(Rung::code).toList();
+    private static List<String> habits(Woman woman) {
+        return woman.plan().habits().stream().map(Rung::code).toList();
     }
 
     @Test
@@ -231,7 +231,7 @@ class WholePlanTest {
     @Test
     void daily_life_is_said_while_it_is_open_and_not_while_nothing_is() {
         assertThat(never_pregnant().strong().plan().habits())
-                .extracting(r -> r.code())
+                .extracting(rung -> rung.code())
                 .containsExactly("UP1", "UP2");
         assertThat(never_pregnant().strong().says(Answer.FEVER).plan().habits()).isEmpty();
     }
@@ -248,14 +248,14 @@ class WholePlanTest {
                 .plan();
         assertThat(few.leftOut()).isNotEmpty();
         assertThat(few.leftOut())
-                .filteredOn(l -> !Foundations.ORDER.contains(l.strand()))
-                .extracting(l -> l.why().key())
+                .filteredOn(out -> !Foundations.ORDER.contains(out.strand()))
+                .extracting(out -> out.why().key())
                 .contains("leftOut.size");
         assertThat(few.leftOut())
-                .filteredOn(l -> l.why().key().equals("leftOut.size"))
-                .allMatch(l -> l.why().facts().equals(List.of(3)));
+                .filteredOn(out -> out.why().key().equals("leftOut.size"))
+                .allMatch(out -> out.why().facts().equals(List.of(3)));
         Plan roomy = never_pregnant().strong().minutes(90).at_most(10).plan();
-        assertThat(roomy.leftOut()).extracting(l -> l.why().key()).contains("leftOut.nothingCalls");
+        assertThat(roomy.leftOut()).extracting(out -> out.why().key()).contains("leftOut.nothingCalls");
     }
 
     @Test
@@ -295,8 +295,8 @@ class WholePlanTest {
                         .at_most(10))) {
             Plan plan = w.plan();
             assertThat(plan.items().stream()
-                            .filter(i -> i.role() != Role.SETTLE_IN)
-                            .map(i -> i.rung().code() + i.side())
+                            .filter(item -> item.role() != Role.SETTLE_IN)
+                            .map(item -> item.rung().code() + item.side())
                             .toList())
                     .doesNotHaveDuplicates();
         }
@@ -349,7 +349,7 @@ class WholePlanTest {
                 .at_most(10);
         // for BK8, face down, HK4 stands in
         assertThat(w.plan().items().stream()
-                        .filter(i -> i.rung().code().equals("HK4"))
+                        .filter(item -> item.rung().code().equals("HK4"))
                         .map(PlanItem::strand)
                         .toList())
                 .containsExactly(Strand.HANDS_KNEES, Strand.HANDS_KNEES);
@@ -362,8 +362,8 @@ class WholePlanTest {
                 .at_most(10)
                 .plan();
         assertThat(alone.items().stream()
-                        .filter(i -> i.strand() == Strand.BACK_LINE)
-                        .map(i -> i.rung().code())
+                        .filter(item -> item.strand() == Strand.BACK_LINE)
+                        .map(item -> item.rung().code())
                         .distinct()
                         .toList())
                 .containsExactly("HK4");

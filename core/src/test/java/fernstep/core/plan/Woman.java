@@ -140,8 +140,8 @@ public final class Woman {
         return this;
     }
 
-    public Woman cough(Observed.Cough c) {
-        cough = c;
+    public Woman cough(Observed.Cough other) {
+        cough = other;
         return this;
     }
 
@@ -151,13 +151,13 @@ public final class Woman {
         return this;
     }
 
-    public Woman breaths(int n) {
-        tolerance = n;
+    public Woman breaths(int count) {
+        tolerance = count;
         return this;
     }
 
-    public Woman pattern(Observed.BreathPattern p) {
-        pattern = p;
+    public Woman pattern(Observed.BreathPattern breathPattern) {
+        pattern = breathPattern;
         return this;
     }
 
@@ -167,23 +167,23 @@ public final class Woman {
         return this;
     }
 
-    public Woman gap(Observed.LumbarGap g) {
-        gap = g;
+    public Woman gap(Observed.LumbarGap lumbarGap) {
+        gap = lumbarGap;
         return this;
     }
 
-    public Woman ribs(Observed.RibsOverPelvis r) {
-        ribs = r;
+    public Woman ribs(Observed.RibsOverPelvis pelvis) {
+        ribs = pelvis;
         return this;
     }
 
-    public Woman ridge(Observed.Doming d) {
-        ridge = d;
+    public Woman ridge(Observed.Doming doming) {
+        ridge = doming;
         return this;
     }
 
-    public Woman scoop(Observed.Scoop s) {
-        scoop = s;
+    public Woman scoop(Observed.Scoop other) {
+        scoop = other;
         return this;
     }
 
@@ -198,7 +198,7 @@ public final class Woman {
         lost.addAll(loses);
         if (!arms.isEmpty() || !legs.isEmpty()) {
             lost.addAll(EnumSet.allOf(Side.class));
-            lost.removeIf(s -> arms.contains(s) && legs.contains(s));
+            lost.removeIf(side -> arms.contains(side) && legs.contains(side));
         }
         return lost;
     }
@@ -209,8 +209,8 @@ public final class Woman {
         return this;
     }
 
-    public Woman hovers(int s) {
-        hoverS = s;
+    public Woman hovers(int number) {
+        hoverS = number;
         return this;
     }
 
@@ -236,28 +236,28 @@ public final class Woman {
         return this;
     }
 
-    public Woman by(Approach a) {
-        approach = a;
+    public Woman by(Approach other) {
+        approach = other;
         return this;
     }
 
-    public Woman by(Stances s) {
-        stances = s;
+    public Woman by(Stances other) {
+        stances = other;
         return this;
     }
 
-    public Woman minutes(int n) {
-        minutes = n;
+    public Woman minutes(int count) {
+        minutes = count;
         return this;
     }
 
-    public Woman days(int n) {
-        days = n;
+    public Woman days(int count) {
+        days = count;
         return this;
     }
 
-    public Woman not_on(DayOfWeek... d) {
-        blocked.addAll(List.of(d));
+    public Woman not_on(DayOfWeek... weekdays) {
+        blocked.addAll(List.of(weekdays));
         return this;
     }
 
@@ -266,13 +266,13 @@ public final class Woman {
         return this;
     }
 
-    public Woman wants(Goal g) {
-        goal = g;
+    public Woman wants(Goal other) {
+        goal = other;
         return this;
     }
 
-    public Woman clean_weeks(int n) {
-        cleanWeeks = n;
+    public Woman clean_weeks(int count) {
+        cleanWeeks = count;
         return this;
     }
 
@@ -281,8 +281,8 @@ public final class Woman {
         return this;
     }
 
-    public Woman chosen(Choice c) {
-        choices.add(c);
+    public Woman chosen(Choice choice) {
+        choices.add(choice);
         return this;
     }
 
@@ -320,7 +320,7 @@ public final class Woman {
     /** Trained clean so many days ago, on both sides where it has sides, and stands there. */
     public Woman trained(String code, int daysAgo) {
         Rung rung = ShippedCatalogue.CATALOGUE.rung(code);
-        if (places.stream().noneMatch(p -> p.rung().equals(code))) {
+        if (places.stream().noneMatch(place -> place.rung().equals(code))) {
             at(code);
         }
         LocalDate day = TODAY.minusDays(daysAgo);
@@ -365,7 +365,9 @@ public final class Woman {
 
     public Body body() {
         Body body = Body.of(66.0, 166.0);
-        return facts().gestationDays(TODAY).map(d -> body.pregnant(d / 7.0)).orElse(body);
+        return facts().gestationDays(TODAY)
+                .map(gestationDay -> body.pregnant(gestationDay / 7.0))
+                .orElse(body);
     }
 
     public Plan.Question question() {
@@ -390,21 +392,21 @@ public final class Woman {
 
     /** Rung codes of a plan in the order done, each once. */
     public static List<String> rungs(Plan plan) {
-        return plan.items().stream().map(i -> i.rung().code()).distinct().toList();
+        return plan.items().stream().map(item -> item.rung().code()).distinct().toList();
     }
 
     public static Set<String> rungs(List<PlanItem> items) {
-        return items.stream().map(i -> i.rung().code()).collect(Collectors.toCollection(TreeSet::new));
+        return items.stream().map(item -> item.rung().code()).collect(Collectors.toCollection(TreeSet::new));
     }
 
     public static Set<Strand> strands(Plan plan) {
         return plan.items().stream()
-                .filter(i -> i.role() != Role.SETTLE_IN)
+                .filter(item -> item.role() != Role.SETTLE_IN)
                 .map(PlanItem::strand)
                 .collect(Collectors.toCollection(() -> EnumSet.noneOf(Strand.class)));
     }
 
     public static List<PlanItem> of(Plan plan, Role role) {
-        return plan.items().stream().filter(i -> i.role() == role).toList();
+        return plan.items().stream().filter(item -> item.role() == role).toList();
     }
 }

@@ -127,8 +127,8 @@ class ChangeReportTest {
                 numbers(Map.of(left, leftNow, right, rightNow)));
         assertThat(r.symmetry())
                 .singleElement()
-                .satisfies(c -> assertThat(c.real()).isEqualTo(real));
-        assertThat(r.paragraph().stream().anyMatch(s -> s.key().equals("report.moreAlike")))
+                .satisfies(change -> assertThat(change.real()).isEqualTo(real));
+        assertThat(r.paragraph().stream().anyMatch(reason -> reason.key().equals("report.moreAlike")))
                 .isEqualTo(real);
     }
 }

@@ -49,7 +49,7 @@ class FrondTest {
 
     private static Frond.Pair rung(Frond frond, String code) {
         return frond.pairs().stream()
-                .filter(p -> p.rung().code().equals(code))
+                .filter(pair -> pair.rung().code().equals(code))
                 .findFirst()
                 .orElseThrow();
     }
@@ -80,9 +80,9 @@ class FrondTest {
     void unfurls_with_the_dose() {
         // mastery on F2: 10, 12, 14, 17, 20 repetitions are four notches
         assertThat(rung(frond(Set.of(), place(Side.LEFT, "F2", 10), place(Side.RIGHT, "F2", 17)), "F2"))
-                .satisfies(p -> {
-                    assertThat(p.left().unfurled()).isZero();
-                    assertThat(p.right().unfurled()).isEqualTo(0.75);
+                .satisfies(pair -> {
+                    assertThat(pair.left().unfurled()).isZero();
+                    assertThat(pair.right().unfurled()).isEqualTo(0.75);
                 });
     }
 
@@ -99,13 +99,15 @@ class FrondTest {
         Frond.Leaf gated = rung(frond(Set.of()), "F8").left();
         assertThat(gated.state()).isEqualTo(LeafState.GATED);
         assertThat(gated.waiting())
-                .extracting(w -> w.code())
+                .extracting(waiting -> waiting.code())
                 .contains("LONG_LEVER", "BIRTH")
                 .doesNotContain("F7");
     }
 
     @Test
     void leaves_branches_off_the_stem() {
-        assertThat(frond(Set.of()).pairs()).extracting(p -> p.rung().code()).doesNotContain("F9");
+        assertThat(frond(Set.of()).pairs())
+                .extracting(pair -> pair.rung().code())
+                .doesNotContain("F9");
     }
 }

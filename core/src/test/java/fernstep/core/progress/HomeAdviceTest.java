@@ -40,7 +40,9 @@ class HomeAdviceTest {
 
     @Test
     void every_sign_that_is_offered_has_an_answer() {
-        assertThat(HomeAdvice.NOTICED.stream().filter(s -> s != SignCode.PAIN).map(HomeAdvice::to))
+        assertThat(HomeAdvice.NOTICED.stream()
+                        .filter(code -> code != SignCode.PAIN)
+                        .map(HomeAdvice::to))
                 .doesNotContainNull()
                 .hasSize(7);
     }

@@ -133,7 +133,8 @@ class NeverStuckTest {
     class Eased_every_time {
         @Test
         void goes_down_notch_by_notch_then_a_rung_and_at_the_bottom_a_helper_and_another_exercise() {
-            History history = new History("F3", Approach.SLOW_LADDER).twentyWeeks(n -> went(n, Kind.EASED, 4, WELL));
+            History history =
+                    new History("F3", Approach.SLOW_LADDER).twentyWeeks(number -> went(number, Kind.EASED, 4, WELL));
             assertThat(history.changes())
                     .containsSubsequence(Change.RUNG_DOWN, Change.NOTCH_DOWN, Change.ADD_HELPER, Change.SWAP);
             assertThat(history.rung.code()).as("the lowest of the strand").isEqualTo("F1");
@@ -145,7 +146,7 @@ class NeverStuckTest {
             History history = new History("F1", Approach.SLOW_LADDER);
             history.dose = DoseRules.minimum(
                     DoseRules.window(history.rung.window(), history.stances.dose()), history.stances.dose());
-            history.twentyWeeks(n -> went(n, Kind.EASED, 4, WELL));
+            history.twentyWeeks(number -> went(number, Kind.EASED, 4, WELL));
             assertThat(history.said.stream().limit(3).map(one -> one.progress().change()))
                     .containsExactly(Change.HOLD, Change.ADD_HELPER, Change.SWAP);
         }
@@ -157,7 +158,7 @@ class NeverStuckTest {
         void is_said_after_four_weeks_and_answered_with_half_a_step() {
             History history = new History("F3", Approach.SLOW_LADDER);
             history.dose = history.dose.withReps(10);
-            history.twentyWeeks(n -> went(n, n % 2 == 0 ? Kind.CLEAN : Kind.EASED, 3, WELL));
+            history.twentyWeeks(number -> went(number, number % 2 == 0 ? Kind.CLEAN : Kind.EASED, 3, WELL));
             Progress first = history.firstThat(Change.NOTCH_DOWN);
             assertThat(first.reason().key()).isEqualTo("progress.alternates");
             assertThat(first.dose().reps()).as("one repetition, not two").isEqualTo(9);
@@ -176,8 +177,8 @@ class NeverStuckTest {
         @ParameterizedTest
         @ValueSource(ints = {5, 6})
         void five_and_six_earn_nothing_and_the_reason_says_so(int effort) {
-            History history =
-                    new History("F3", Approach.SLOW_LADDER).twentyWeeks(n -> went(n, Kind.CLEAN, effort, WELL));
+            History history = new History("F3", Approach.SLOW_LADDER)
+                    .twentyWeeks(number -> went(number, Kind.CLEAN, effort, WELL));
             assertThat(history.changes()).containsExactly(Change.HOLD);
             assertThat(history.said)
                     .allSatisfy(one -> assertThat(one.progress().reason().key()).isEqualTo("progress.effortHigh"));
@@ -187,7 +188,7 @@ class NeverStuckTest {
         void seven_and_more_twice_is_a_notch_down_and_never_zero_of_two_for_ever() {
             History history = new History("F3", Approach.SLOW_LADDER);
             history.dose = history.dose.withReps(10);
-            history.twentyWeeks(n -> went(n, Kind.CLEAN, n < 2 ? 9 : 3, WELL));
+            history.twentyWeeks(number -> went(number, Kind.CLEAN, number < 2 ? 9 : 3, WELL));
             assertThat(history.said.get(1).progress().change()).isEqualTo(Change.NOTCH_DOWN);
             assertThat(history.said.get(1).progress().dose().reps()).isEqualTo(8);
             assertThat(history.howMany(Change.NOTCH_UP)).as("and then it grows").isGreaterThan(2);
@@ -195,7 +196,8 @@ class NeverStuckTest {
 
         @Test
         void not_told_waits_and_says_so_and_counts_once_it_is_told() {
-            History untold = new History("F3", Approach.SLOW_LADDER).twentyWeeks(n -> went(n, Kind.CLEAN, null, WELL));
+            History untold =
+                    new History("F3", Approach.SLOW_LADDER).twentyWeeks(number -> went(number, Kind.CLEAN, null, WELL));
             assertThat(untold.said)
                     .allSatisfy(one -> assertThat(one.progress().reason().key()).isEqualTo("progress.effortUntold"));
             untold.log.replaceAll(one -> new SessionResult(one.date(), one.kind(), 3, one.nextDay()));
@@ -206,7 +208,7 @@ class NeverStuckTest {
         @CsvSource({"0, 10", "1, 10", "2, 8"})
         void next_to_none_and_clean_twice_is_two_notches(int effort, int reps) {
             History history = new History("F3", Approach.SLOW_LADDER);
-            history.twentyWeeks(n -> went(n, Kind.CLEAN, effort, WELL));
+            history.twentyWeeks(number -> went(number, Kind.CLEAN, effort, WELL));
             assertThat(history.firstThat(Change.NOTCH_UP).dose().reps())
                     .as("from six")
                     .isEqualTo(reps);
@@ -217,8 +219,8 @@ class NeverStuckTest {
     class Two_symptomatic_days {
         private final List<Symptom> heavy = List.of(new Symptom(SignCode.HEAVY, null));
 
-        private SessionResult afterTwoDays(int n) {
-            return went(n, Kind.CLEAN, 3, n == 0 || n == 2 ? heavy : WELL);
+        private SessionResult afterTwoDays(int count) {
+            return went(count, Kind.CLEAN, 3, count == 0 || count == 2 ? heavy : WELL);
         }
 
         @Test
@@ -266,7 +268,7 @@ class NeverStuckTest {
         void stops_the_dose_as_well_as_the_rung_and_lets_both_go_on_when_it_was_done() {
             History history = new History("F3", Approach.SLOW_LADDER);
             history.recheckDue = FIRST.plusDays(42);
-            history.twentyWeeks(n -> went(n, Kind.CLEAN, 3, WELL));
+            history.twentyWeeks(number -> went(number, Kind.CLEAN, 3, WELL));
             assertThat(history.said.stream()
                             .filter(one -> one.progress().change().moves())
                             .mapToInt(Said::session)
@@ -284,17 +286,19 @@ class NeverStuckTest {
     class Pressed_flat_under_the_natural_curve {
         @Test
         void is_never_next_and_what_leads_through_it_leads_past_it() {
-            History natural = new History("PC1", Approach.BREATH_LED).twentyWeeks(n -> went(n, Kind.CLEAN, 3, WELL));
+            History natural =
+                    new History("PC1", Approach.BREATH_LED).twentyWeeks(number -> went(number, Kind.CLEAN, 3, WELL));
             assertThat(natural.said).noneMatch(one -> one.progress().rung().equals("PC2"));
             assertThat(natural.firstThat(Change.NEXT_RUNG).rung()).isEqualTo("PC3");
-            History byFinding = new History("PC1", Approach.SLOW_LADDER).twentyWeeks(n -> went(n, Kind.CLEAN, 3, WELL));
+            History byFinding =
+                    new History("PC1", Approach.SLOW_LADDER).twentyWeeks(number -> went(number, Kind.CLEAN, 3, WELL));
             assertThat(byFinding.firstThat(Change.NEXT_RUNG).rung()).isEqualTo("PC2");
         }
 
         @Test
         void is_not_gone_back_to_either() {
             History natural = new History("PC3", Approach.BREATH_LED);
-            natural.twentyWeeks(n -> went(n, Kind.STEPPED_BACK, 3, WELL));
+            natural.twentyWeeks(number -> went(number, Kind.STEPPED_BACK, 3, WELL));
             assertThat(natural.firstThat(Change.RUNG_DOWN).rung()).isEqualTo("PC1");
         }
     }
@@ -303,13 +307,15 @@ class NeverStuckTest {
     class What_else_could_hold_her {
         @Test
         void clean_with_help_every_time_is_told_to_be_tried_without() {
-            History history = new History("F3", Approach.SLOW_LADDER).twentyWeeks(n -> went(n, Kind.HELPED, 3, WELL));
+            History history =
+                    new History("F3", Approach.SLOW_LADDER).twentyWeeks(number -> went(number, Kind.HELPED, 3, WELL));
             assertThat(history.last().reason().key()).isEqualTo("progress.tryWithoutHelp");
         }
 
         @Test
         void stopped_every_time_ends_at_the_smallest_dose_behind_a_session_of_breathing() {
-            History history = new History("F3", Approach.SLOW_LADDER).twentyWeeks(n -> went(n, Kind.STOPPED, 3, WELL));
+            History history =
+                    new History("F3", Approach.SLOW_LADDER).twentyWeeks(number -> went(number, Kind.STOPPED, 3, WELL));
             assertThat(history.last().waitingFor()).extracting("code").containsExactly("BREATH_SESSION");
         }
 

@@ -57,8 +57,8 @@ class ProgressTest {
             return this;
         }
 
-        Case stance(DoseStance s) {
-            stance = s;
+        Case stance(DoseStance doseStance) {
+            stance = doseStance;
             return this;
         }
 
@@ -99,8 +99,8 @@ class ProgressTest {
             return this;
         }
 
-        Case screening(Screening s) {
-            screening = s;
+        Case screening(Screening other) {
+            screening = other;
             return this;
         }
 

@@ -99,7 +99,7 @@ class RangeAndYearTest {
     void the_stronger_side_waits_one_rung_ahead() {
         Progress p = f7(12, RangeState.FULL, 6);
         assertThat(p.change()).isEqualTo(Change.READY_WAITING);
-        assertThat(p.waitingFor()).extracting(w -> w.code()).contains("OTHER_SIDE");
+        assertThat(p.waitingFor()).extracting(waiting -> waiting.code()).contains("OTHER_SIDE");
     }
 
     @ParameterizedTest(name = "{0} beside {1}: {2}")
@@ -129,7 +129,7 @@ class RangeAndYearTest {
                 List.of(clean(3), clean(1)),
                 Progress.Day.of(TODAY),
                 KnownOf.her(null, null, Findings.NONE, Set.of())));
-        assertThat(p.waitingFor().stream().anyMatch(w -> w.code().equals("OTHER_SIDE")))
+        assertThat(p.waitingFor().stream().anyMatch(waiting -> waiting.code().equals("OTHER_SIDE")))
                 .isEqualTo(waits);
     }
 

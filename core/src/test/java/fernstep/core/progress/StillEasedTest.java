@@ -75,8 +75,8 @@ class StillEasedTest {
             return new Intake(Session.replay(ShippedCatalogue.CATALOGUE, List.of(planned), events), () -> her, ILSE);
         }
 
-        private void reps(int n) {
-            for (int i = 0; i < n; i++) {
+        private void reps(int count) {
+            for (int i = 0; i < count; i++) {
                 intake().repDone("r" + events.size()).ifPresent(events::add);
             }
         }

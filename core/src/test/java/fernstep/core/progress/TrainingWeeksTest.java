@@ -33,7 +33,7 @@ class TrainingWeeksTest {
         clean(27, 24, 20, 18, 13, 6, 3);
         assertThat(weeks()).as("two, two, one, two").isEqualTo(3);
         assertThat(TrainingWeeks.of(log, 4, TODAY))
-                .extracting(w -> w.why().key())
+                .extracting(week -> week.why().key())
                 .containsExactly("week.clean", "week.clean", "week.tooFew", "week.clean");
     }
 

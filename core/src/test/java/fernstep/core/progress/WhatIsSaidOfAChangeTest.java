@@ -238,7 +238,8 @@ class WhatIsSaidOfAChangeTest {
                     new Observation("SCOOP", null), "YES");
             ChangeReport r = ChangeReport.of(noGap(), new Found(Map.of(), then), new Found(Map.of(), now));
             assertThat(r.codeChanges())
-                    .extracting(c -> c.of().check() + " " + c.of().side())
+                    .extracting(
+                            change -> change.of().check() + " " + change.of().side())
                     .containsExactly("COUGH null", "ROD_LEG LEFT", "ROD_LEG RIGHT");
             assertThat(r.paragraph()).last().isEqualTo(Reason.of("report.unchanged", 1));
         }

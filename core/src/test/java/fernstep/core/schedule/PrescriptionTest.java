@@ -35,11 +35,11 @@ class PrescriptionTest {
     }
 
     private static Prescription of(Plan adopted, Woman today, List<Lift> lifts, Concern... reported) {
-        List<SafetyReport> reports = Stream.iterate(1, n -> n + 1)
+        List<SafetyReport> reports = Stream.iterate(1, number -> number + 1)
                 .limit(reported.length)
-                .map(n -> new SafetyReport(
-                        n,
-                        reported[n - 1],
+                .map(number -> new SafetyReport(
+                        number,
+                        reported[number - 1],
                         SafetyReport.Way.HOME,
                         Woman.TODAY.minusDays(1).atTime(21, 40),
                         ""))
@@ -56,8 +56,9 @@ class PrescriptionTest {
                         Woman.TODAY));
     }
 
-    private static SessionCalendar week(Prescription p, Woman her) {
-        return p.calendar(her.screening(), List.of(), Woman.TODAY, Woman.TODAY.minusDays(7), Woman.TODAY.plusDays(6));
+    private static SessionCalendar week(Prescription prescription, Woman her) {
+        return prescription.calendar(
+                her.screening(), List.of(), Woman.TODAY, Woman.TODAY.minusDays(7), Woman.TODAY.plusDays(6));
     }
 
     @Test

@@ -66,7 +66,7 @@ class SessionCalendarTest {
         SessionCalendar calendar = calendar(Set.of(DayOfWeek.SUNDAY));
         assertThat(calendar.days()).hasSize(14);
         assertThat(calendar.days().subList(0, 7))
-                .extracting(d -> d.kind())
+                .extracting(day -> day.kind())
                 .containsExactly(
                         Kind.SESSION, Kind.SESSION, Kind.SESSION, Kind.REST, Kind.SESSION, Kind.SESSION, Kind.BLOCKED);
     }
@@ -86,16 +86,17 @@ class SessionCalendarTest {
         List<SessionCalendar.Day> days = calendar(Set.of()).days();
         LocalDate eighthWeek = BIRTH.plusDays(56);
         assertThat(days.stream()
-                        .filter(d -> d.marks().stream().anyMatch(m -> m.gate() == GateCode.FIRST_LOADED))
+                        .filter(day -> day.marks().stream().anyMatch(mark -> mark.gate() == GateCode.FIRST_LOADED))
                         .map(SessionCalendar.Day::date))
                 .containsExactly(eighthWeek);
         assertThat(days.stream()
-                        .filter(d ->
-                                d.marks().stream().anyMatch(m -> m.what() == SessionCalendar.Mark.What.CLEARANCE_ENDS))
+                        .filter(day -> day.marks().stream()
+                                .anyMatch(mark -> mark.what() == SessionCalendar.Mark.What.CLEARANCE_ENDS))
                         .map(SessionCalendar.Day::date))
                 .containsExactly(MONDAY.plusDays(9));
         assertThat(days.stream()
-                        .filter(d -> d.marks().stream().anyMatch(m -> m.what() == SessionCalendar.Mark.What.RECHECK))
+                        .filter(day ->
+                                day.marks().stream().anyMatch(mark -> mark.what() == SessionCalendar.Mark.What.RECHECK))
                         .map(SessionCalendar.Day::date))
                 .containsExactly(MONDAY.plusDays(4));
     }
@@ -125,10 +126,10 @@ class SessionCalendarTest {
     @Test
     void a_and_b_go_on_in_turn_over_the_weeks() {
         List<SessionCalendar.Day> days = ofThreeDays(4).days().stream()
-                .filter(d -> d.kind() == Kind.SESSION)
+                .filter(day -> day.kind() == Kind.SESSION)
                 .toList();
         assertThat(days)
-                .extracting(d -> d.date().getDayOfWeek())
+                .extracting(day -> day.date().getDayOfWeek())
                 .startsWith(DayOfWeek.MONDAY, DayOfWeek.WEDNESDAY, DayOfWeek.FRIDAY, DayOfWeek.MONDAY);
         assertThat(days).hasSize(12);
         for (int i = 1; i < days.size(); i++) {
@@ -154,25 +155,25 @@ class SessionCalendarTest {
         assertThat(SessionCalendar.turn(MONDAY, three)).isEqualTo(3 * 1639);
     }
 
-    private static PlanItem twiceAWeek(PlanItem i) {
+    private static PlanItem twiceAWeek(PlanItem item) {
         return new PlanItem(
-                i.strand(),
-                i.role(),
-                i.rung(),
-                i.side(),
-                i.standInFor(),
-                i.standInKind(),
-                i.baseDose(),
-                i.dose().withDays(2),
-                i.range(),
-                i.point(),
-                i.seconds(),
-                i.loadSeconds(),
-                i.why(),
-                i.whyNotNext(),
-                i.opened(),
-                i.support(),
-                i.eased());
+                item.strand(),
+                item.role(),
+                item.rung(),
+                item.side(),
+                item.standInFor(),
+                item.standInKind(),
+                item.baseDose(),
+                item.dose().withDays(2),
+                item.range(),
+                item.point(),
+                item.seconds(),
+                item.loadSeconds(),
+                item.why(),
+                item.whyNotNext(),
+                item.opened(),
+                item.support(),
+                item.eased());
     }
 
     @Test
@@ -193,13 +194,13 @@ class SessionCalendarTest {
                         mixed, Set.of(), screening(), CLEARED, MONDAY, MONDAY.plusDays(6))
                 .days();
         assertThat(week)
-                .filteredOn(d -> d.items().contains(rare))
+                .filteredOn(day -> day.items().contains(rare))
                 .extracting(SessionCalendar.Day::date)
                 // two days a week lie on Monday and Thursday; Thursday is a rest day of the five
                 .hasSizeBetween(1, 2)
                 .contains(MONDAY);
         assertThat(week).extracting(SessionCalendar.Day::session).containsOnlyNulls();
-        assertThat(week).filteredOn(d -> d.kind() == Kind.SESSION).hasSize(5);
+        assertThat(week).filteredOn(day -> day.kind() == Kind.SESSION).hasSize(5);
     }
 
     @Test
@@ -210,10 +211,10 @@ class SessionCalendarTest {
                 .days();
         assertThat(days).extracting(SessionCalendar.Day::kind).containsOnly(Kind.REST, Kind.BLOCKED);
         assertThat(days.get(6).kind()).isEqualTo(Kind.BLOCKED);
-        assertThat(days).allSatisfy(d -> {
-            assertThat(d.sessions()).isZero();
-            assertThat(d.seconds()).isZero();
-            assertThat(d.exercises()).isZero();
+        assertThat(days).allSatisfy(day -> {
+            assertThat(day.sessions()).isZero();
+            assertThat(day.seconds()).isZero();
+            assertThat(day.exercises()).isZero();
         });
         assertThat(days.get(4).marks())
                 .extracting(SessionCalendar.Mark::what)
@@ -241,6 +242,6 @@ class SessionCalendarTest {
                         .days()
                         .get(0)
                         .marks())
-                .noneMatch(m -> m.gate() == GateCode.FIRST_LOADED);
+                .noneMatch(mark -> mark.gate() == GateCode.FIRST_LOADED);
     }
 }

@@ -24,7 +24,9 @@ class AnswerTest {
     }
 
     private static List<Answer> notAsked(ClientFacts her) {
-        return Arrays.stream(Answer.values()).filter(a -> !a.mayApplyTo(her)).toList();
+        return Arrays.stream(Answer.values())
+                .filter(answer -> !answer.mayApplyTo(her))
+                .toList();
     }
 
     @Test

@@ -196,13 +196,13 @@ class ScreeningTest extends ScreenedOnADay {
 
         @Test
         void facts_that_contradict_the_calendar_name_the_field_and_what_is_allowed() {
-            assertThat(pregnant(EVENT.plusDays(301)).problem(EVENT)).hasValueSatisfying(p -> {
-                assertThat(p.field()).isEqualTo("dueDate");
-                assertThat(p.allowed().facts()).containsExactly("2031-02-20", "2032-01-14");
+            assertThat(pregnant(EVENT.plusDays(301)).problem(EVENT)).hasValueSatisfying(problem -> {
+                assertThat(problem.field()).isEqualTo("dueDate");
+                assertThat(problem.allowed().facts()).containsExactly("2031-02-20", "2032-01-14");
             });
             assertThat(pregnant(EVENT.plusDays(300)).problem(EVENT)).isEmpty();
             assertThat(birth(BirthMode.VAGINAL, 0).problem(EVENT.minusDays(1)))
-                    .hasValueSatisfying(p -> assertThat(p.field()).isEqualTo("birthDate"));
+                    .hasValueSatisfying(problem -> assertThat(problem.field()).isEqualTo("birthDate"));
         }
     }
 

@@ -148,7 +148,7 @@ class SeparationTest {
         void area_runs_between_the_outermost_sites() {
             // two sites make a straight edge: 2 cm = 20 mm long, mean width 22.5 mm
             assertThat(s.profiles().get(Condition.REST).areaMm2())
-                    .hasValueSatisfying(a -> assertThat(a).isCloseTo(450, within(1e-9)));
+                    .hasValueSatisfying(value -> assertThat(value).isCloseTo(450, within(1e-9)));
             assertThat(s.profiles().get(Condition.HEAD_LIFT_SET).areaMm2()).isEmpty();
         }
 
@@ -284,7 +284,7 @@ class SeparationTest {
             // 12 mm stands at 0.0047 ≤ 0.01; then 11 mm, z = 2.5927, chance 0.0095 ≤ 0.05/4; 9 mm, 0.0339 > 0.05/3
             Separation s = fiveSites(28, 29, 31, 40, 40);
             assertThat(s.widths())
-                    .extracting(w -> w.change().confirmed())
+                    .extracting(width -> width.change().confirmed())
                     .containsExactly(true, true, false, false, false);
         }
 

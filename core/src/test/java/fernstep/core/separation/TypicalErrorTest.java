@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 class TypicalErrorTest {
     private static List<Double> pairs(int howMany, double differenceMm) {
         return IntStream.range(0, howMany)
-                .mapToObj(i -> i % 2 == 0 ? differenceMm : -differenceMm)
+                .mapToObj(index -> index % 2 == 0 ? differenceMm : -differenceMm)
                 .toList();
     }
 

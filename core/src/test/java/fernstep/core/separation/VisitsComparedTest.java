@@ -50,8 +50,8 @@ class VisitsComparedTest {
     @Nested
     class The_area {
         /** Two sites 2 cm apart: 20 mm long, each millimetre at either end is 10 mm². */
-        private AreaChange at(Separation s) {
-            return s.areaChanges().get(Condition.REST);
+        private AreaChange at(Separation separation) {
+            return separation.areaChanges().get(Condition.REST);
         }
 
         @Test
@@ -155,7 +155,9 @@ class VisitsComparedTest {
             for (int i = 0; i < VISITS; i++) {
                 Separation s = of(visit(random, repeats), visit(random, repeats));
                 alarms +=
-                        s.areaChanges().values().stream().anyMatch(a -> a.kind() != Width.Kind.NO_REAL_CHANGE) ? 1 : 0;
+                        s.areaChanges().values().stream().anyMatch(change -> change.kind() != Width.Kind.NO_REAL_CHANGE)
+                                ? 1
+                                : 0;
             }
             assertThat((double) alarms / VISITS).isBetween(0.02, 0.06);
         }
@@ -166,11 +168,13 @@ class VisitsComparedTest {
             int seen = 0;
             for (int i = 0; i < 500; i++) {
                 List<Reading> wider = visit(random, 3).stream()
-                        .map(r -> new Reading(
-                                r.siteCm(),
-                                r.condition(),
-                                r.method(),
-                                r.values().stream().map(v -> v + 15).toList(),
+                        .map(reading -> new Reading(
+                                reading.siteCm(),
+                                reading.condition(),
+                                reading.method(),
+                                reading.values().stream()
+                                        .map(value -> value + 15)
+                                        .toList(),
                                 null,
                                 null))
                         .toList();

@@ -101,7 +101,7 @@ class EasedSetTest extends SessionCounted {
         @Test
         void into_the_easier_place_lasts_the_exercise() {
             Rung side = CATALOGUE.rungs().stream()
-                    .filter(r -> r.easier().isPresent())
+                    .filter(rung -> rung.easier().isPresent())
                     .findFirst()
                     .orElseThrow();
             planned = List.of(reps(side.code(), null, 2, 4));

@@ -110,8 +110,8 @@ class IntakeTest {
         assertThat(turned.seen().side()).isEqualTo(Side.LEFT);
     }
 
-    private void repsDone(int n) {
-        for (int i = 0; i < n; i++) {
+    private void repsDone(int count) {
+        for (int i = 0; i < count; i++) {
             take(intake().repDone(id()));
         }
     }

@@ -91,9 +91,9 @@ class SessionEndTest extends SessionCounted {
             nextSet();
             rep(4);
             events.add(new EffortTold(id(), ILSE, 6));
-            assertThat(session().results()).singleElement().satisfies(r -> {
-                assertThat(r.effort()).isEqualTo(6);
-                assertThat(r.signs()).containsExactly(SignCode.RIBS_FLARE, SignCode.DOME_SOFT);
+            assertThat(session().results()).singleElement().satisfies(result -> {
+                assertThat(result.effort()).isEqualTo(6);
+                assertThat(result.signs()).containsExactly(SignCode.RIBS_FLARE, SignCode.DOME_SOFT);
             });
             assertThat(session().ended()).isTrue();
         }

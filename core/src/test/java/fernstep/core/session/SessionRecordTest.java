@@ -57,11 +57,11 @@ class SessionRecordTest extends SessionTold {
             events.remove(events.size() - 1);
             sign(SignCode.DOME_SOFT, ease(Lever.RAISE_RANGE, 0.67));
             events.add(new Finished(id(), IMOGEN));
-            assertThat(replay().results()).last().satisfies(r -> {
-                assertThat(r.kind()).isEqualTo(SessionResult.Kind.EASED);
-                assertThat(r.signs()).containsExactly(SignCode.DOME_SOFT);
-                assertThat(r.effort()).isNull();
-                assertThat(r.range()).isEqualTo(0.67);
+            assertThat(replay().results()).last().satisfies(result -> {
+                assertThat(result.kind()).isEqualTo(SessionResult.Kind.EASED);
+                assertThat(result.signs()).containsExactly(SignCode.DOME_SOFT);
+                assertThat(result.effort()).isNull();
+                assertThat(result.range()).isEqualTo(0.67);
             });
         }
     }
@@ -82,8 +82,8 @@ class SessionRecordTest extends SessionTold {
         void becomes_an_event_with_the_next_safe_move_the_repetition_and_the_side() {
             breathDone().reps(1);
             Optional<SessionEvent> told = intake().sign("s1", Seen.clear(SignCode.DOME_FIRM));
-            assertThat(told).hasValueSatisfying(e -> {
-                SignSeen sign = (SignSeen) e;
+            assertThat(told).hasValueSatisfying(event -> {
+                SignSeen sign = (SignSeen) event;
                 assertThat(sign.madeBy()).isEqualTo(IMOGEN);
                 assertThat(sign.place()).isEqualTo(new Place("F1", 1));
                 assertThat(sign.seen().rep()).isEqualTo(2);
@@ -155,7 +155,8 @@ class SessionRecordTest extends SessionTold {
             assertThat(earlier.levers("F2")).isEmpty();
             assertThat(earlier.sessions(DAY))
                     .singleElement()
-                    .satisfies(s -> assertThat(s.signs()).extracting(Seen::sign).containsExactly(SignCode.RUSHED));
+                    .satisfies(session ->
+                            assertThat(session.signs()).extracting(Seen::sign).containsExactly(SignCode.RUSHED));
         }
 
         @Test

@@ -142,7 +142,9 @@ class SessionTest extends SessionTold {
         assertThat(now().sets())
                 .extracting(SetDone::target, SetDone::done, SetDone::clean)
                 .containsExactly(tuple(3, 3, 1), tuple(3, 3, 3));
-        assertThat(now().answered()).extracting(a -> a.advice().move()).containsExactly(Move.CARRY_ON, Move.CUE);
+        assertThat(now().answered())
+                .extracting(answered -> answered.advice().move())
+                .containsExactly(Move.CARRY_ON, Move.CUE);
     }
 
     @Test

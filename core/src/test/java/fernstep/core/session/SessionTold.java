@@ -44,8 +44,8 @@ abstract class SessionTold {
         return "e" + events.size();
     }
 
-    SessionTold reps(int n) {
-        for (int i = 0; i < n; i++) {
+    SessionTold reps(int count) {
+        for (int i = 0; i < count; i++) {
             events.add(new RepDone(id(), IMOGEN));
         }
         return this;

@@ -38,7 +38,8 @@ class SignInSessionTest extends SessionTold {
             assertThat(now().range()).isEqualTo(0.67);
             assertThat(now().soFar()).hasSize(1);
             assertThat(replay().answered())
-                    .hasValueSatisfying(a -> assertThat(a.advice().move()).isEqualTo(Move.EASE));
+                    .hasValueSatisfying(
+                            answered -> assertThat(answered.advice().move()).isEqualTo(Move.EASE));
             reps(2);
             events.add(new SetBegun(id(), IMOGEN));
             assertThat(now().soFar()).isEmpty();
@@ -162,14 +163,14 @@ class SignInSessionTest extends SessionTold {
                     Seen.clear(SignCode.DOME_FIRM).inRep(1),
                     back);
             Session advised = Session.replay(CATALOGUE, slides, List.of(seen));
-            assertThat(advised.current()).hasValueSatisfying(e -> {
-                assertThat(e.rung().code()).isEqualTo(below);
-                assertThat(e.range()).isEqualTo(0.4);
-                assertThat(e.steppedBack()).isTrue();
+            assertThat(advised.current()).hasValueSatisfying(exercise -> {
+                assertThat(exercise.rung().code()).isEqualTo(below);
+                assertThat(exercise.range()).isEqualTo(0.4);
+                assertThat(exercise.steppedBack()).isTrue();
             });
-            assertThat(advised.results()).singleElement().satisfies(r -> {
-                assertThat(r.rung()).as("on record as planned").isEqualTo("F3");
-                assertThat(r.kind()).isEqualTo(SessionResult.Kind.STEPPED_BACK);
+            assertThat(advised.results()).singleElement().satisfies(result -> {
+                assertThat(result.rung()).as("on record as planned").isEqualTo("F3");
+                assertThat(result.kind()).isEqualTo(SessionResult.Kind.STEPPED_BACK);
             });
         }
 

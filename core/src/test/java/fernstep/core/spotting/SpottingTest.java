@@ -48,9 +48,9 @@ class SpottingTest {
         for (long seed = 0; seed < 200; seed++) {
             SimulatedClient her = SimulatedClient.of(seed, F3, new Level(level));
             assertThat(her.episodes()).hasSize(signs);
-            assertThat(her.episodes()).allSatisfy(e -> {
-                assertThat(e.from()).isGreaterThan(1);
-                assertThat(e.to()).isLessThanOrEqualTo(SimulatedClient.REPS);
+            assertThat(her.episodes()).allSatisfy(episode -> {
+                assertThat(episode.from()).isGreaterThan(1);
+                assertThat(episode.to()).isLessThanOrEqualTo(SimulatedClient.REPS);
             });
         }
     }
@@ -65,7 +65,8 @@ class SpottingTest {
                 for (Channel channel : Channel.values()) {
                     int now = rep;
                     boolean meant = her.episodes().stream()
-                            .anyMatch(e -> e.sign() == channel.sign() && now >= e.from() && now <= e.to());
+                            .anyMatch(episode ->
+                                    episode.sign() == channel.sign() && now >= episode.from() && now <= episode.to());
                     double shown = her.reps().get(rep - 1).shows().get(channel);
                     if (meant) {
                         assertThat(shown).isGreaterThanOrEqualTo(0.36);
@@ -80,9 +81,9 @@ class SpottingTest {
     @Test
     void two_kinds_of_ridge_never_show_together() {
         for (long seed = 0; seed < 500; seed++) {
-            assertThat(SimulatedClient.of(seed, F3, new Level(5)).reps()).noneSatisfy(r -> {
-                assertThat(r.shows().get(Channel.SOFT_RIDGE)).isGreaterThan(0.3);
-                assertThat(r.shows().get(Channel.FIRM_RIDGE)).isGreaterThan(0.3);
+            assertThat(SimulatedClient.of(seed, F3, new Level(5)).reps()).noneSatisfy(rep -> {
+                assertThat(rep.shows().get(Channel.SOFT_RIDGE)).isGreaterThan(0.3);
+                assertThat(rep.shows().get(Channel.FIRM_RIDGE)).isGreaterThan(0.3);
             });
         }
     }
@@ -91,11 +92,11 @@ class SpottingTest {
     void a_thrown_movement_takes_less_time() {
         SimulatedClient her = java.util.stream.LongStream.range(0, 500)
                 .mapToObj(seed -> SimulatedClient.of(seed, F3, new Level(5)))
-                .filter(c -> c.episodes().stream().anyMatch(e -> e.sign() == SignCode.RUSHED))
+                .filter(client -> client.episodes().stream().anyMatch(episode -> episode.sign() == SignCode.RUSHED))
                 .findFirst()
                 .orElseThrow();
         Episode hurry = her.episodes().stream()
-                .filter(e -> e.sign() == SignCode.RUSHED)
+                .filter(episode -> episode.sign() == SignCode.RUSHED)
                 .findFirst()
                 .orElseThrow();
         assertThat(her.reps().get(hurry.from() - 1).seconds())
@@ -123,7 +124,7 @@ class SpottingTest {
         // 2·2 / (2·2 + 1 + 2)
         assertThat(score.value()).isCloseTo(4.0 / 7, within(1e-9));
         assertThat(score.bySign())
-                .filteredOn(s -> s.sign() == SignCode.DOME_FIRM)
+                .filteredOn(sign -> sign.sign() == SignCode.DOME_FIRM)
                 .containsExactly(new Score.OfSign(SignCode.DOME_FIRM, 1, 1, 1, 1));
     }
 
@@ -144,7 +145,7 @@ class SpottingTest {
                 episode(SignCode.BACK_ARCHES, Severity.SLIGHT, 2, 2),
                 episode(SignCode.BACK_ARCHES, Severity.SLIGHT, 5, 5));
         assertThat(Score.of(truth, List.of(), HER).found())
-                .extracting(f -> f.advice().move())
+                .extracting(found -> found.advice().move())
                 .containsExactly(Move.CUE, Move.EASE);
     }
 
@@ -191,14 +192,14 @@ class SpottingTest {
         assertThat(level.slightOnes()).isEqualTo(number >= 3);
         for (long seed = 0; seed < 100; seed++) {
             SimulatedClient her = SimulatedClient.of(seed, F3, level);
-            assertThat(her.episodes()).allSatisfy(e -> {
-                assertThat(e.to() - e.from() + 1).isEqualTo(lasts);
-                assertThat(number >= 3 || e.severity() == Severity.CLEAR).isTrue();
+            assertThat(her.episodes()).allSatisfy(episode -> {
+                assertThat(episode.to() - episode.from() + 1).isEqualTo(lasts);
+                assertThat(number >= 3 || episode.severity() == Severity.CLEAR).isTrue();
                 double shown = her.reps()
-                        .get(e.from() - 1)
+                        .get(episode.from() - 1)
                         .shows()
-                        .get(Channel.of(e.sign()).orElseThrow());
-                assertThat(shown).isCloseTo(level.amplitude(e.severity()), within(1e-9));
+                        .get(Channel.of(episode.sign()).orElseThrow());
+                assertThat(shown).isCloseTo(level.amplitude(episode.severity()), within(1e-9));
             });
         }
     }
@@ -220,13 +221,13 @@ class SpottingTest {
     @Test
     void at_first_only_what_is_likely_on_the_rung_shows_later_whatever_can_be_seen() {
         Set<SignCode> likely = java.util.EnumSet.noneOf(SignCode.class);
-        F3.watch().stream().filter(s -> Channel.of(s).isPresent()).forEach(likely::add);
+        F3.watch().stream().filter(code -> Channel.of(code).isPresent()).forEach(likely::add);
         assertThat(likely).hasSizeGreaterThanOrEqualTo(3);
         Set<SignCode> first = java.util.EnumSet.noneOf(SignCode.class);
         Set<SignCode> later = java.util.EnumSet.noneOf(SignCode.class);
         for (long seed = 0; seed < 400; seed++) {
-            SimulatedClient.of(seed, F3, new Level(1)).episodes().forEach(e -> first.add(e.sign()));
-            SimulatedClient.of(seed, F3, new Level(3)).episodes().forEach(e -> later.add(e.sign()));
+            SimulatedClient.of(seed, F3, new Level(1)).episodes().forEach(episode -> first.add(episode.sign()));
+            SimulatedClient.of(seed, F3, new Level(3)).episodes().forEach(episode -> later.add(episode.sign()));
         }
         assertThat(first).isEqualTo(likely);
         Set<SignCode> seen = java.util.EnumSet.copyOf(Channel.signs());
@@ -240,7 +241,7 @@ class SpottingTest {
             boolean sinks = false;
             for (long seed = 0; seed < 60; seed++) {
                 sinks |= SimulatedClient.of(seed, rung, new Level(4)).episodes().stream()
-                        .anyMatch(e -> e.sign() == SignCode.BELLY_DROPS);
+                        .anyMatch(episode -> episode.sign() == SignCode.BELLY_DROPS);
             }
             assertThat(sinks).as(rung.code()).isEqualTo(rung.position() == fernstep.core.body.Position.HANDS_KNEES);
         }
@@ -265,8 +266,8 @@ class SpottingTest {
         }
     }
 
-    private static boolean isRidge(Episode e) {
-        return e.sign() == SignCode.DOME_SOFT || e.sign() == SignCode.DOME_FIRM;
+    private static boolean isRidge(Episode episode) {
+        return episode.sign() == SignCode.DOME_SOFT || episode.sign() == SignCode.DOME_FIRM;
     }
 
     @Test
@@ -287,8 +288,8 @@ class SpottingTest {
     @Test
     void a_thrown_movement_at_its_plainest_takes_a_little_less_than_half() {
         Rung rushed = ShippedCatalogue.CATALOGUE.rungs().stream()
-                .filter(r -> r.watch().stream()
-                                .filter(w -> Channel.of(w).isPresent())
+                .filter(rung -> rung.watch().stream()
+                                .filter(code -> Channel.of(code).isPresent())
                                 .count()
                         < 3)
                 .findFirst()

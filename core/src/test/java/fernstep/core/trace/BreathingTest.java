@@ -19,9 +19,10 @@ class BreathingTest {
 
     private static Breathing of(DoubleUnaryOperator belt) {
         double[] x = IntStream.range(0, SECONDS * HZ)
-                .mapToDouble(i -> belt.applyAsDouble((double) i / HZ))
+                .mapToDouble(index -> belt.applyAsDouble((double) index / HZ))
                 .toArray();
-        double[] times = IntStream.range(0, x.length).mapToDouble(i -> 40.0 * i).toArray();
+        double[] times =
+                IntStream.range(0, x.length).mapToDouble(index -> 40.0 * index).toArray();
         return new Breathing(Trace.of(times, Map.of(Channel.RIBS, x)), x);
     }
 
@@ -34,7 +35,7 @@ class BreathingTest {
     @ParameterizedTest
     @CsvSource({"5, 1", "4, 0.3", "10, 25"})
     void a_typical_breath_is_as_high_as_its_smoothed_wave(double periodS, double height) {
-        Breathing breathing = of(s -> 7 + height * Math.sin(2 * Math.PI * s / periodS));
+        Breathing breathing = of(value -> 7 + height * Math.sin(2 * Math.PI * value / periodS));
         assertThat(breathing.amplitude()).isCloseTo(2 * height * left(0.15, periodS), within(0.01 * height));
         assertThat(breathing.phases())
                 .hasSizeBetween((int) (2 * SECONDS / periodS) - 3, (int) (2 * SECONDS / periodS) + 1);
@@ -42,14 +43,14 @@ class BreathingTest {
 
     @Test
     void deeper_breaths_now_and_then_do_not_make_the_typical_one() {
-        Breathing breathing = of(s -> (s > 50 && s < 60 ? 3 : 1) * Math.sin(2 * Math.PI * s / 5));
+        Breathing breathing = of(value -> (value > 50 && value < 60 ? 3 : 1) * Math.sin(2 * Math.PI * value / 5));
         assertThat(breathing.amplitude()).isCloseTo(2 * left(0.15, 5), within(0.03));
     }
 
     /** In for two seconds, out for three, by a shape from 0 to 1, and a pause of so many seconds after each out-breath. */
     private static DoubleUnaryOperator breath(DoubleUnaryOperator shape, double pauseS) {
-        return s -> {
-            double at = s % (5 + pauseS);
+        return value -> {
+            double at = value % (5 + pauseS);
             return at < 2 ? shape.applyAsDouble(at / 2) : at < 5 ? 1 - shape.applyAsDouble((at - 2) / 3) : 0;
         };
     }
@@ -76,7 +77,7 @@ class BreathingTest {
         Breathing breathing = of(breath(share -> shape(name, share), pauseS));
         double period = 5 + pauseS;
         List<Breathing.Phase> inner = breathing.phases().stream()
-                .filter(p -> p.onset() > 10 * HZ && p.onset() < (SECONDS - 10) * HZ)
+                .filter(each -> each.onset() > 10 * HZ && each.onset() < (SECONDS - 10) * HZ)
                 .toList();
         assertThat(inner).hasSizeGreaterThan(20);
         for (Breathing.Phase phase : inner) {
@@ -91,18 +92,18 @@ class BreathingTest {
 
     @Test
     void no_line_no_breath() {
-        Breathing breathing = of(s -> 4);
+        Breathing breathing = of(value -> 4);
         assertThat(breathing.amplitude()).isZero();
         assertThat(breathing.phases()).isEmpty();
     }
 
     /** Breathes with a height of two; from 60 s on it stands, or moves at a rate of so many of its height in a second. */
     private static DoubleUnaryOperator held(double seconds, double ofHeightAS) {
-        return s -> s < 61.25
-                ? Math.sin(2 * Math.PI * s / 5)
-                : s < 61.25 + seconds
-                        ? 1 - 2 * ofHeightAS * (s - 61.25)
-                        : Math.sin(2 * Math.PI * (s - seconds) / 5) - 2 * ofHeightAS * seconds;
+        return value -> value < 61.25
+                ? Math.sin(2 * Math.PI * value / 5)
+                : value < 61.25 + seconds
+                        ? 1 - 2 * ofHeightAS * (value - 61.25)
+                        : Math.sin(2 * Math.PI * (value - seconds) / 5) - 2 * ofHeightAS * seconds;
     }
 
     @ParameterizedTest(name = "{0} s that move {1} of a breath a second: {2}")
@@ -128,36 +129,39 @@ class BreathingTest {
 
     @Test
     void a_hold_ends_with_the_recording_too() {
-        List<Breathing.Hold> holds =
-                of(s -> s < 111.25 ? Math.sin(2 * Math.PI * s / 5) : 1).holds(2);
+        List<Breathing.Hold> holds = of(value -> value < 111.25 ? Math.sin(2 * Math.PI * value / 5) : 1)
+                .holds(2);
         assertThat(holds).hasSize(1);
         assertThat(holds.get(0).to()).isEqualTo(SECONDS * HZ - 1);
     }
 
     @Test
     void two_stretches_with_a_swing_between_them_are_two_holds_and_with_a_twitch_one() {
-        DoubleUnaryOperator swing =
-                s -> held(8, 0).applyAsDouble(s) + (s > 65 && s < 65.8 ? 0.3 * Math.sin((s - 65) / 0.8 * Math.PI) : 0);
+        DoubleUnaryOperator swing = value -> held(8, 0).applyAsDouble(value)
+                + (value > 65 && value < 65.8 ? 0.3 * Math.sin((value - 65) / 0.8 * Math.PI) : 0);
         assertThat(of(swing).holds(2)).hasSize(2);
-        DoubleUnaryOperator twitch = s -> held(8, 0).applyAsDouble(s) + (s > 65 && s < 65.08 ? 0.2 : 0);
+        DoubleUnaryOperator twitch = value -> held(8, 0).applyAsDouble(value) + (value > 65 && value < 65.08 ? 0.2 : 0);
         assertThat(of(twitch).holds(2)).hasSize(1);
     }
 
     @Test
     void a_slope_for_an_eighth_of_a_second_does_not_part_a_hold() {
-        DoubleUnaryOperator twitch = s -> held(8, 0).applyAsDouble(s) + (Math.abs(s - 65.24) < 0.01 ? 0.96 : 0);
+        DoubleUnaryOperator twitch =
+                value -> held(8, 0).applyAsDouble(value) + (Math.abs(value - 65.24) < 0.01 ? 0.96 : 0);
         assertThat(of(twitch).holds(2))
                 .singleElement()
-                .satisfies(h -> assertThat(h.seconds()).isBetween(7.4, 8.9));
+                .satisfies(hold -> assertThat(hold.seconds()).isBetween(7.4, 8.9));
     }
 
     @Test
     void a_hold_in_which_samples_are_missing_is_none() {
         double[] x = IntStream.range(0, SECONDS * HZ)
-                .mapToDouble(i ->
-                        i >= 63 * HZ && i < 65 * HZ ? Double.NaN : held(6, 0).applyAsDouble((double) i / HZ))
+                .mapToDouble(index -> index >= 63 * HZ && index < 65 * HZ
+                        ? Double.NaN
+                        : held(6, 0).applyAsDouble((double) index / HZ))
                 .toArray();
-        double[] times = IntStream.range(0, x.length).mapToDouble(i -> 40.0 * i).toArray();
+        double[] times =
+                IntStream.range(0, x.length).mapToDouble(index -> 40.0 * index).toArray();
         Trace trace = Trace.of(times, Map.of(Channel.RIBS, x));
         assertThat(new Breathing(trace, trace.values(Channel.RIBS)).holds(2)).isEmpty();
     }
@@ -166,13 +170,14 @@ class BreathingTest {
     void noise_lets_a_hold_move_as_far_as_noise_does_and_no_further() {
         Random random = new Random(3);
         double[] noise = random.doubles(SECONDS * HZ)
-                .map(d -> 0.06 * random.nextGaussian())
+                .map(value -> 0.06 * random.nextGaussian())
                 .toArray();
-        DoubleUnaryOperator noisy = s -> noise[(int) Math.round(s * HZ)];
-        assertThat(of(s -> held(6, 0).applyAsDouble(s) + noisy.applyAsDouble(s)).holds(2))
+        DoubleUnaryOperator noisy = value -> noise[(int) Math.round(value * HZ)];
+        assertThat(of(value -> held(6, 0).applyAsDouble(value) + noisy.applyAsDouble(value))
+                        .holds(2))
                 .as("nothing but noise")
                 .hasSize(1);
-        assertThat(of(s -> held(1.6, 0.13).applyAsDouble(s) + noisy.applyAsDouble(s))
+        assertThat(of(value -> held(1.6, 0.13).applyAsDouble(value) + noisy.applyAsDouble(value))
                         .holds(1))
                 .as("it leaves, slowly")
                 .isEmpty();

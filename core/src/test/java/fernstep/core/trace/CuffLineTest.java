@@ -39,7 +39,10 @@ class CuffLineTest {
 
     private static Trace trace(double[] cuff) {
         return Trace.of(
-                IntStream.range(0, cuff.length).mapToDouble(i -> 40.0 * i).toArray(), Map.of(Channel.CUFF, cuff));
+                IntStream.range(0, cuff.length)
+                        .mapToDouble(index -> 40.0 * index)
+                        .toArray(),
+                Map.of(Channel.CUFF, cuff));
     }
 
     /** A walk that is drawn back to 40, with some noise. */
@@ -77,13 +80,13 @@ class CuffLineTest {
 
     private double fastest(int from, int to) {
         return IntStream.range(from, to)
-                .mapToDouble(i -> Math.abs(smooth[i + 1] - smooth[i]))
+                .mapToDouble(index -> Math.abs(smooth[index + 1] - smooth[index]))
                 .max()
                 .orElse(0);
     }
 
     private DoubleStream moved(int from, int to, double rest) {
-        return IntStream.rangeClosed(from, to).mapToDouble(i -> smooth[i] - rest);
+        return IntStream.rangeClosed(from, to).mapToDouble(index -> smooth[index] - rest);
     }
 
     @ParameterizedTest
@@ -99,8 +102,8 @@ class CuffLineTest {
                 double most = DoubleStream.of(all).map(Math::abs).max().orElseThrow();
                 assertThat(Math.abs(is.excursion())).isCloseTo(most, within(EXACT));
                 assertThat(all).contains(new double[] {is.excursion()}, within(EXACT));
-                double below = DoubleStream.of(all).filter(m -> m < -6).count() / (double) HZ;
-                double above = DoubleStream.of(all).filter(m -> m > 6).count() / (double) HZ;
+                double below = DoubleStream.of(all).filter(value -> value < -6).count() / (double) HZ;
+                double above = DoubleStream.of(all).filter(value -> value > 6).count() / (double) HZ;
                 assertThat(is.belowS()).isEqualTo(below);
                 assertThat(is.aboveS()).isEqualTo(above);
                 assertThat(is.outsideS()).isCloseTo(below + above, within(EXACT));
@@ -111,7 +114,7 @@ class CuffLineTest {
                 } else {
                     int farthest = start
                             + IntStream.range(0, all.length)
-                                    .filter(i -> Math.abs(all[i]) == most)
+                                    .filter(index -> Math.abs(all[index]) == most)
                                     .findFirst()
                                     .orElseThrow();
                     double out = fastest(start, farthest);
@@ -162,8 +165,9 @@ class CuffLineTest {
     @Test
     void noise_is_the_spread_that_smoothing_leaves_of_it() {
         Random random = new Random(9);
-        double[] noise =
-                random.doubles(20_000).map(d -> 40 + 2 * random.nextGaussian()).toArray();
+        double[] noise = random.doubles(20_000)
+                .map(value -> 40 + 2 * random.nextGaussian())
+                .toArray();
         double[] left = Signals.smooth(noise, SMOOTH_S);
         double mean = Arrays.stream(left).average().orElseThrow();
         double sd = Math.sqrt(
@@ -176,7 +180,7 @@ class CuffLineTest {
     private static List<Mark> found(int seconds, DoubleUnaryOperator line) {
         Random noise = new Random(2);
         double[] cuff = IntStream.range(0, seconds * HZ)
-                .mapToDouble(i -> line.applyAsDouble((double) i / HZ) + 0.1 * noise.nextGaussian())
+                .mapToDouble(index -> line.applyAsDouble((double) index / HZ) + 0.1 * noise.nextGaussian())
                 .toArray();
         return new CuffLine(new Question(
                         trace(cuff), EffortTiming.EXHALE_EFFORT_ONLY, Spine.NATURAL_CURVE, 40, 6, List.of()))
@@ -194,9 +198,11 @@ class CuffLineTest {
         double[] starts = {5, 22, 40, 61, 80, 99, 114};
         List<Mark> marks = found(
                 120,
-                s -> 45
-                        - s / 12
-                        - Arrays.stream(starts).map(from -> 8 * lift(s, from)).sum());
+                value -> 45
+                        - value / 12
+                        - Arrays.stream(starts)
+                                .map(from -> 8 * lift(value, from))
+                                .sum());
         assertThat(marks).hasSize(starts.length);
         for (int i = 0; i < starts.length; i++) {
             assertThat(marks.get(i).rep()).isEqualTo(i + 1);
@@ -207,19 +213,27 @@ class CuffLineTest {
 
     @Test
     void a_step_that_stays_becomes_the_level() {
-        List<Mark> marks =
-                found(180, s -> (s < 60 ? 40 : 52) + 8 * lift(s, 30.5) + 8 * lift(s, 90.5) + 8 * lift(s, 150.5));
-        assertThat(marks.stream().map(m -> Math.round(m.startMs() / 1000)).filter(s -> s < 40 || s > 80))
+        List<Mark> marks = found(
+                180,
+                value -> (value < 60 ? 40 : 52)
+                        + 8 * lift(value, 30.5)
+                        + 8 * lift(value, 90.5)
+                        + 8 * lift(value, 150.5));
+        assertThat(marks.stream()
+                        .map(mark -> Math.round(mark.startMs() / 1000))
+                        .filter(number -> number < 40 || number > 80))
                 .containsExactly(30L, 90L, 150L);
     }
 
     @Test
     void what_comes_back_for_less_than_seven_tenths_of_a_second_is_one_lift() {
-        DoubleUnaryOperator once = s -> 40 - (s > 20 && s < 22 ? 9 : 0) - (s > 22.5 && s < 24 ? 9 : 0);
+        DoubleUnaryOperator once =
+                value -> 40 - (value > 20 && value < 22 ? 9 : 0) - (value > 22.5 && value < 24 ? 9 : 0);
         assertThat(found(60, once)).hasSize(1);
-        DoubleUnaryOperator twice = s -> 40 - (s > 20 && s < 22 ? 9 : 0) - (s > 23 && s < 25 ? 9 : 0);
+        DoubleUnaryOperator twice =
+                value -> 40 - (value > 20 && value < 22 ? 9 : 0) - (value > 23 && value < 25 ? 9 : 0);
         assertThat(found(60, twice)).hasSize(2);
-        assertThat(found(60, s -> 40 - (s > 57 ? 9 : 0)))
+        assertThat(found(60, value -> 40 - (value > 57 ? 9 : 0)))
                 .as("it ends within a lift")
                 .hasSize(1);
     }

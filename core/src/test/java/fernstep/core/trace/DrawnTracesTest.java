@@ -26,7 +26,7 @@ class DrawnTracesTest {
 
     private static Trace drawn(Map<Channel, DoubleUnaryOperator> lines) {
         double[] times = new double[SECONDS * 25];
-        Arrays.setAll(times, i -> 40.0 * i);
+        Arrays.setAll(times, index -> 40.0 * index);
         Map<Channel, double[]> values = new EnumMap<>(Channel.class);
         lines.forEach((channel, line) -> values.put(
                 channel,
@@ -50,7 +50,8 @@ class DrawnTracesTest {
         }
 
         private DoubleUnaryOperator away(double mmHg, double fromS, double toS, double outS, double backS) {
-            return s -> 40 + mmHg * Math.max(0, Math.min(1, Math.min((s - fromS) / outS, (toS - s) / backS)));
+            return value ->
+                    40 + mmHg * Math.max(0, Math.min(1, Math.min((value - fromS) / outS, (toS - value) / backS)));
         }
 
         private Rep rep(DoubleUnaryOperator line, Spine spine, Mark... marks) {
@@ -125,18 +126,18 @@ class DrawnTracesTest {
         @Test
         void is_read_against_the_two_seconds_before_and_without_them_against_what_it_was_set_to() {
             // she settles at 44 before she lifts
-            DoubleUnaryOperator settled = s -> (s < 15 ? 40 : 44) - (s > 20 && s < 24 ? 9 : 0);
+            DoubleUnaryOperator settled = value -> (value < 15 ? 40 : 44) - (value > 20 && value < 24 ? 9 : 0);
             assertThat(rep(settled, Spine.NATURAL_CURVE, mark(19.8, 24.2)).excursionMmHg())
                     .isCloseTo(-9, within(0.01));
             // the lift before ended a moment ago: nothing to compare with but what it was set to
-            DoubleUnaryOperator never = s -> (s < 24 ? 44 : 35) + 0.001 * Math.sin(s);
+            DoubleUnaryOperator never = value -> (value < 24 ? 44 : 35) + 0.001 * Math.sin(value);
             List<Rep> two = reps(never, Spine.NATURAL_CURVE, false, mark(20, 23.9), new Mark(2, null, 24_000, 27_000));
             assertThat(two.get(1).excursionMmHg()).isCloseTo(-5, within(0.6));
         }
 
         @Test
         void must_come_to_rest_where_it_was_before_where_she_is_to_let_go() {
-            DoubleUnaryOperator keeps = s -> s < 20 ? 40 : s < 24 ? 48 : 45;
+            DoubleUnaryOperator keeps = value -> value < 20 ? 40 : value < 24 ? 48 : 45;
             assertThat(signs(reps(keeps, Spine.LIGHT_IMPRINT, true, mark(19.8, 24.2))
                             .get(0)))
                     .containsExactly(SignCode.NO_LET_GO);
@@ -150,7 +151,7 @@ class DrawnTracesTest {
             assertThat(signs(reps(keeps, Spine.LIGHT_IMPRINT, false, mark(19.8, 24.2))
                             .get(0)))
                     .isEmpty();
-            DoubleUnaryOperator letsGo = s -> s < 20 ? 40 : s < 24 ? 48 : 42.9;
+            DoubleUnaryOperator letsGo = value -> value < 20 ? 40 : value < 24 ? 48 : 42.9;
             assertThat(signs(reps(letsGo, Spine.LIGHT_IMPRINT, true, mark(19.8, 24.2))
                             .get(0)))
                     .isEmpty();
@@ -162,12 +163,12 @@ class DrawnTracesTest {
 
         @Test
         void finds_the_lifts_where_nobody_marked_them() {
-            DoubleUnaryOperator three = s -> 40
-                    - 8 * lift(s, 15, 18)
-                    - 8 * lift(s, 25, 28)
-                    + 8 * lift(s, 35, 38)
-                    - 8 * lift(s, 45, 45.9)
-                    - 2.9 * lift(s, 50, 53);
+            DoubleUnaryOperator three = value -> 40
+                    - 8 * lift(value, 15, 18)
+                    - 8 * lift(value, 25, 28)
+                    + 8 * lift(value, 35, 38)
+                    - 8 * lift(value, 45, 45.9)
+                    - 2.9 * lift(value, 50, 53);
             List<Rep> reps = reps(three, Spine.NATURAL_CURVE, false);
             assertThat(reps).extracting(Rep::rep).containsExactly(1, 2, 3);
             double[] starts = {15, 25, 35};
@@ -230,10 +231,10 @@ class DrawnTracesTest {
             TraceReport report = report(this::breath, this::breath, null);
             assertThat(report.summary().breathsPerMin()).isCloseTo(12, within(0.05));
             assertThat(report.breaths().size()).isBetween(10, 12);
-            report.breaths().subList(1, 9).forEach(b -> {
-                double in = b.inMs() / 1000 % 5;
-                assertThat(Math.min(in, 5 - in)).as("in at %s", b.inMs()).isLessThan(0.25);
-                assertThat(b.outMs() / 1000 % 5).isCloseTo(2, within(0.25));
+            report.breaths().subList(1, 9).forEach(breath -> {
+                double in = breath.inMs() / 1000 % 5;
+                assertThat(Math.min(in, 5 - in)).as("in at %s", breath.inMs()).isLessThan(0.25);
+                assertThat(breath.outMs() / 1000 % 5).isCloseTo(2, within(0.25));
             });
         }
 
@@ -248,30 +249,32 @@ class DrawnTracesTest {
 
         /** Breathes on until 20 s, then nothing for so long, at the height it has. */
         private DoubleUnaryOperator holding(double seconds, double drift) {
-            return s -> s < 22 ? breath(s) : s < 22 + seconds ? 1 + drift * (s - 22) : breath(s - seconds);
+            return value -> value < 22
+                    ? breath(value)
+                    : value < 22 + seconds ? 1 + drift * (value - 22) : breath(value - seconds);
         }
 
         @Test
         void that_comes_to_rest_under_effort_is_a_breath_held() {
-            TraceReport held = report(holding(4, 0), s -> breath(s) / 2, null, mark(22, 25));
+            TraceReport held = report(holding(4, 0), value -> breath(value) / 2, null, mark(22, 25));
             assertThat(held.holds()).hasSize(1);
             assertThat(held.reps().get(0).heldS()).isCloseTo(4, within(0.5));
             assertThat(signs(held.reps().get(0))).contains(SignCode.BREATH_HELD);
-            assertThat(report(holding(2, 0), s -> breath(s) / 2, null, mark(22, 25))
+            assertThat(report(holding(2, 0), value -> breath(value) / 2, null, mark(22, 25))
                             .reps()
                             .get(0)
                             .heldS())
                     .as("two seconds are a pause")
                     .isZero();
-            assertThat(report(holding(4, 0), s -> breath(s) / 2, null, mark(40, 43))
+            assertThat(report(holding(4, 0), value -> breath(value) / 2, null, mark(40, 43))
                             .holds())
                     .as("not under effort")
                     .isEmpty();
-            assertThat(report(holding(4, 0), s -> breath(s) / 2, null, mark(25.2, 28))
+            assertThat(report(holding(4, 0), value -> breath(value) / 2, null, mark(25.2, 28))
                             .holds())
                     .as("hardly a second of it under effort")
                     .isEmpty();
-            assertThat(report(holding(4, -0.12), s -> breath(s) / 2, null, mark(22, 25))
+            assertThat(report(holding(4, -0.12), value -> breath(value) / 2, null, mark(22, 25))
                             .holds())
                     .as("it goes on leaving")
                     .isEmpty();
@@ -280,8 +283,8 @@ class DrawnTracesTest {
         @Test
         void of_the_belly_that_goes_out_while_the_ribs_go_in_is_a_wall_that_bulges() {
             // out under effort from 23 to 24.5 s by 0.6 of a breath, while the ribs fall
-            DoubleUnaryOperator bulges =
-                    s -> breath(s) + (s > 22.5 && s < 25 ? 1.2 * Math.sin(Math.PI * (s - 22.5) / 2.5) : 0);
+            DoubleUnaryOperator bulges = value ->
+                    breath(value) + (value > 22.5 && value < 25 ? 1.2 * Math.sin(Math.PI * (value - 22.5) / 2.5) : 0);
             Rep rep =
                     report(this::breath, bulges, null, mark(22.2, 24.8)).reps().get(0);
             assertThat(rep.bellyOut()).isGreaterThan(0.25);

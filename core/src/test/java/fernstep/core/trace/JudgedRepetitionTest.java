@@ -27,12 +27,13 @@ class JudgedRepetitionTest {
 
     private static double[] line(DoubleUnaryOperator of) {
         return IntStream.range(0, POINTS)
-                .mapToDouble(i -> of.applyAsDouble((double) i / HZ))
+                .mapToDouble(index -> of.applyAsDouble((double) index / HZ))
                 .toArray();
     }
 
     private static Trace trace(Map<Channel, double[]> lines) {
-        return Trace.of(IntStream.range(0, POINTS).mapToDouble(i -> 40.0 * i).toArray(), lines);
+        return Trace.of(
+                IntStream.range(0, POINTS).mapToDouble(index -> 40.0 * index).toArray(), lines);
     }
 
     private static List<Rep> reps(Trace trace, @Nullable Double tempoS, Mark... marks) {
@@ -60,7 +61,7 @@ class JudgedRepetitionTest {
             wander[i] = 0.97 * wander[i - 1] + 0.15 * random.nextGaussian();
         }
         double[] ribs = line(JudgedRepetitionTest::breath);
-        double[] belly = line(s -> breath(s) + wander[(int) Math.round(s * HZ)]);
+        double[] belly = line(value -> breath(value) + wander[(int) Math.round(value * HZ)]);
         Map<Channel, double[]> lines = new EnumMap<>(Channel.class);
         lines.put(Channel.RIBS, ribs);
         lines.put(Channel.BELLY, belly);
@@ -87,9 +88,9 @@ class JudgedRepetitionTest {
             double share = most / low.amplitude();
             bulging += share > 0.25 ? 1 : 0;
             assertThat(rep.bellyOut()).as("from %d to %d", start, end).isCloseTo(share, within(EXACT));
-            assertThat(rep.verdict().stream().filter(v -> v.sign() == SignCode.WALL_BULGE))
+            assertThat(rep.verdict().stream().filter(verdict -> verdict.sign() == SignCode.WALL_BULGE))
                     .hasSize(share > 0.25 ? 1 : 0)
-                    .allSatisfy(v -> assertThat(v.confidence())
+                    .allSatisfy(verdict -> assertThat(verdict.confidence())
                             .isCloseTo(1 - 0.5 * Math.exp(-(share - 0.25) / 0.15), within(EXACT)));
         }
         assertThat(bulging).isGreaterThan(10);
@@ -106,7 +107,7 @@ class JudgedRepetitionTest {
 
     @Test
     void a_breath_held_for_a_second_of_the_effort_is_held_and_the_longer_the_surer() {
-        double[] ribs = line(s -> held(s, 6));
+        double[] ribs = line(value -> held(value, 6));
         Trace trace = trace(Map.of(Channel.RIBS, ribs));
         Breathing.Hold hold = new Breathing(trace, ribs).holds(2.5).get(0);
         double begins = trace.ms(hold.from());
@@ -115,7 +116,7 @@ class JudgedRepetitionTest {
                 .get(0);
         assertThat(within.heldS()).isEqualTo((ends - begins) / 1000);
         assertThat(within.verdict())
-                .filteredOn(v -> v.sign() == SignCode.BREATH_HELD)
+                .filteredOn(verdict -> verdict.sign() == SignCode.BREATH_HELD)
                 .extracting(Verdict::confidence)
                 .singleElement()
                 .satisfies(sure -> assertThat((double) sure)
@@ -148,7 +149,7 @@ class JudgedRepetitionTest {
     void the_surest_sign_comes_first() {
         Random noise = new Random(5);
         // half beyond the band, for long enough; 1.2 of 3 s are far from its tempo
-        double[] cuff = line(s -> 40 + 0.05 * noise.nextGaussian() - (s > 30 && s < 31.2 ? 10.5 : 0));
+        double[] cuff = line(value -> 40 + 0.05 * noise.nextGaussian() - (value > 30 && value < 31.2 ? 10.5 : 0));
         Rep rep = reps(trace(Map.of(Channel.CUFF, cuff)), 3.0, new Mark(1, null, 30_000, 31_200))
                 .get(0);
         assertThat(rep.verdict()).extracting(Verdict::sign).containsExactly(SignCode.RUSHED, SignCode.BACK_ARCHES);

@@ -45,14 +45,14 @@ class LiveTraceTest {
         stream(live, 0, 103.2, true, 1);
         TraceReport.Rep rep = live.judge(new TraceAnalysis.Mark(1, Side.LEFT, 100_000, 103_000), USUAL)
                 .orElseThrow();
-        assertThat(rep.verdict()).first().satisfies(v -> {
-            assertThat(v.sign()).isEqualTo(SignCode.BACK_ARCHES);
-            assertThat(v.confidence()).isGreaterThan(TraceReport.SURE);
+        assertThat(rep.verdict()).first().satisfies(verdict -> {
+            assertThat(verdict.sign()).isEqualTo(SignCode.BACK_ARCHES);
+            assertThat(verdict.confidence()).isGreaterThan(TraceReport.SURE);
         });
         LiveTrace still = new LiveTrace();
         stream(still, 0, 103.2, false, 1);
         assertThat(still.judge(new TraceAnalysis.Mark(1, Side.LEFT, 100_000, 103_000), USUAL))
-                .hasValueSatisfying(r -> assertThat(r.clean()).isTrue());
+                .hasValueSatisfying(each -> assertThat(each.clean()).isTrue());
     }
 
     @Test
@@ -63,7 +63,7 @@ class LiveTraceTest {
         assertThat(live.window().size()).isBetween(5990, 6010);
         assertThat(live.window().whole().timeMs(0)).isGreaterThan(879_000);
         assertThat(live.judge(new TraceAnalysis.Mark(40, Side.RIGHT, 980_000, 983_000), USUAL))
-                .hasValueSatisfying(r -> assertThat(r.rep()).isEqualTo(40));
+                .hasValueSatisfying(rep -> assertThat(rep.rep()).isEqualTo(40));
     }
 
     @Test
@@ -121,9 +121,9 @@ class LiveTraceTest {
                 List.of(),
                 List.of());
         assertThat(LiveTrace.counted(report, new TraceAnalysis.Mark(2, null, 9_000, 12_000)))
-                .hasValueSatisfying(r -> assertThat(r.verdict()).containsExactly(arches, keeps));
+                .hasValueSatisfying(rep -> assertThat(rep.verdict()).containsExactly(arches, keeps));
         assertThat(LiveTrace.counted(report, new TraceAnalysis.Mark(3, null, 20_000, 22_000)))
-                .hasValueSatisfying(r -> assertThat(r.verdict()).isEmpty());
+                .hasValueSatisfying(rep -> assertThat(rep.verdict()).isEmpty());
         assertThat(LiveTrace.counted(report, new TraceAnalysis.Mark(4, null, 30_000, 32_000)))
                 .as("nothing of it in the report")
                 .isEmpty();
@@ -182,21 +182,21 @@ class LiveTraceTest {
         LiveTrace.Settings lifts = USUAL.on(3, true);
         TraceAnalysis.Mark first = new TraceAnalysis.Mark(1, null, 97_000, 100_000);
         assertThat(live.judge(new TraceAnalysis.Mark(9, null, 87_000, 90_000), lifts))
-                .hasValueSatisfying(r -> assertThat(r.verdict()).isEmpty());
+                .hasValueSatisfying(rep -> assertThat(rep.verdict()).isEmpty());
         assertThat(live.judge(first, lifts))
                 .as("nothing was lifted before it that was not let go")
-                .hasValueSatisfying(r -> assertThat(r.verdict())
+                .hasValueSatisfying(rep -> assertThat(rep.verdict())
                         .extracting(TraceReport.Verdict::sign)
                         .doesNotContain(SignCode.NO_LET_GO));
         lifting(live, 5010, 5510);
         assertThat(live.judge(new TraceAnalysis.Mark(2, null, 107_000, 110_000), lifts))
-                .hasValueSatisfying(r -> assertThat(r.verdict())
-                        .filteredOn(v -> v.sign() == SignCode.NO_LET_GO)
+                .hasValueSatisfying(rep -> assertThat(rep.verdict())
+                        .filteredOn(verdict -> verdict.sign() == SignCode.NO_LET_GO)
                         .singleElement()
-                        .satisfies(v -> assertThat(v.confidence()).isGreaterThan(TraceReport.SURE)));
+                        .satisfies(verdict -> assertThat(verdict.confidence()).isGreaterThan(TraceReport.SURE)));
         assertThat(live.judge(new TraceAnalysis.Mark(2, null, 107_000, 110_000), USUAL.on(3, false)))
                 .as("a rung that does not ask for it")
-                .hasValueSatisfying(r -> assertThat(r.verdict())
+                .hasValueSatisfying(rep -> assertThat(rep.verdict())
                         .extracting(TraceReport.Verdict::sign)
                         .doesNotContain(SignCode.NO_LET_GO));
     }
@@ -218,10 +218,10 @@ class LiveTraceTest {
         assertThat(live.problems()).extracting(Trace.Problem::code).doesNotContain(Code.BATCH_MISSING);
         assertThat(live.window().size()).isEqualTo(100);
         stream(live, 43, 44, false, 430);
-        assertThat(live.problems()).anySatisfy(p -> {
-            assertThat(p.code()).isEqualTo(Code.BATCH_MISSING);
+        assertThat(live.problems()).anySatisfy(problem -> {
+            assertThat(problem.code()).isEqualTo(Code.BATCH_MISSING);
             // 400 to 419 came, then 430
-            assertThat(p.text().facts()).containsExactly(10);
+            assertThat(problem.text().facts()).containsExactly(10);
         });
     }
 }

@@ -60,7 +60,7 @@ class RepetitionsTest {
 
     private static List<Integer> tired(Repetitions reps) {
         return reps.tiring(10, 0.1).all().stream()
-                .filter(r -> r.verdict().stream().anyMatch(v -> v.sign() == SignCode.TIRED))
+                .filter(rep -> rep.verdict().stream().anyMatch(verdict -> verdict.sign() == SignCode.TIRED))
                 .map(Rep::rep)
                 .toList();
     }

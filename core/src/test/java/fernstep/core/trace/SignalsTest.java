@@ -44,8 +44,8 @@ class SignalsTest {
         /** A width of 0.04 s is one point: reaching three points to either side. */
         private static final double ONE_POINT_S = 0.04;
 
-        private double weight(int k) {
-            return Math.exp(-k * k / 2.0);
+        private double weight(int number) {
+            return Math.exp(-number * number / 2.0);
         }
 
         @Test
@@ -94,13 +94,13 @@ class SignalsTest {
         }
     }
 
-    private static double[] mean(double[] x, int reach) {
-        double[] y = new double[x.length];
-        for (int i = 0; i < x.length; i++) {
+    private static double[] mean(double[] values, int reach) {
+        double[] y = new double[values.length];
+        for (int i = 0; i < values.length; i++) {
             int there = 0;
-            for (int j = 0; j < x.length; j++) {
+            for (int j = 0; j < values.length; j++) {
                 if (Math.abs(j - i) <= reach) {
-                    y[i] += x[j];
+                    y[i] += values[j];
                     there++;
                 }
             }
@@ -204,7 +204,7 @@ class SignalsTest {
             assertThat(ChannelCheck.clips(cutOff(2, 8))).as("twice").isFalse();
             assertThat(ChannelCheck.clips(cutOff(3, 7))).as("seven points").isFalse();
             assertThat(ChannelCheck.clips(
-                            Arrays.stream(cutOff(3, 8)).map(v -> -v).toArray()))
+                            Arrays.stream(cutOff(3, 8)).map(array -> -array).toArray()))
                     .as("at its lowest")
                     .isTrue();
         }

@@ -135,10 +135,10 @@ final class SimulatedTrace {
             });
         }
         Map<Channel, double[]> values = new EnumMap<>(Channel.class);
-        values.put(Channel.CUFF, samples.stream().mapToDouble(x -> x[1]).toArray());
-        values.put(Channel.RIBS, samples.stream().mapToDouble(x -> x[2]).toArray());
-        values.put(Channel.BELLY, samples.stream().mapToDouble(x -> x[3]).toArray());
-        return Trace.of(samples.stream().mapToDouble(x -> x[0]).toArray(), values);
+        values.put(Channel.CUFF, samples.stream().mapToDouble(each -> each[1]).toArray());
+        values.put(Channel.RIBS, samples.stream().mapToDouble(each -> each[2]).toArray());
+        values.put(Channel.BELLY, samples.stream().mapToDouble(each -> each[3]).toArray());
+        return Trace.of(samples.stream().mapToDouble(each -> each[0]).toArray(), values);
     }
 
     private static double level(List<Way> ways, double s) {

@@ -68,8 +68,9 @@ class TraceAnalysisTest {
 
     private static void onsets(SimulatedTrace she, TraceReport report, Quality quality) {
         for (TraceReport.Breath breath : she.breaths.subList(1, she.breaths.size() - 1)) {
-            boolean in = report.breaths().stream().anyMatch(b -> Math.abs(b.inMs() - breath.inMs()) <= ONSET_MS);
-            boolean out = report.breaths().stream().anyMatch(b -> Math.abs(b.outMs() - breath.outMs()) <= ONSET_MS);
+            boolean in = report.breaths().stream().anyMatch(each -> Math.abs(each.inMs() - breath.inMs()) <= ONSET_MS);
+            boolean out =
+                    report.breaths().stream().anyMatch(each -> Math.abs(each.outMs() - breath.outMs()) <= ONSET_MS);
             quality.hit += (in ? 1 : 0) + (out ? 1 : 0);
             quality.missed += (in ? 0 : 1) + (out ? 0 : 1);
         }
@@ -77,13 +78,15 @@ class TraceAnalysisTest {
 
     private static void holds(SimulatedTrace she, TraceReport report, Quality quality) {
         for (TraceReport.Hold hold : she.holds) {
-            boolean found =
-                    report.holds().stream().anyMatch(h -> h.startMs() < hold.endMs() && h.endMs() > hold.startMs());
+            boolean found = report.holds().stream()
+                    .anyMatch(each -> each.startMs() < hold.endMs() && each.endMs() > hold.startMs());
             quality.hit += found ? 1 : 0;
             quality.missed += found ? 0 : 1;
         }
         quality.madeUp += (int) report.holds().stream()
-                .filter(h -> she.holds.stream().noneMatch(t -> h.startMs() < t.endMs() && h.endMs() > t.startMs()))
+                .filter(each -> she.holds.stream()
+                        .noneMatch(
+                                candidate -> each.startMs() < candidate.endMs() && each.endMs() > candidate.startMs()))
                 .count();
     }
 
@@ -91,14 +94,14 @@ class TraceAnalysisTest {
         for (TraceReport.Rep rep : report.reps()) {
             SignCode truth = she.signs.get(rep.rep());
             List<SignCode> told = rep.verdict().stream()
-                    .filter(v -> v.confidence() >= TraceReport.SURE)
+                    .filter(verdict -> verdict.confidence() >= TraceReport.SURE)
                     .map(TraceReport.Verdict::sign)
                     .toList();
             if (truth != null) {
                 quality.hit += told.contains(truth) ? 1 : 0;
                 quality.missed += told.contains(truth) ? 0 : 1;
             }
-            quality.madeUp += (int) told.stream().filter(s -> s != truth).count();
+            quality.madeUp += (int) told.stream().filter(code -> code != truth).count();
         }
     }
 
@@ -106,7 +109,8 @@ class TraceAnalysisTest {
     @Test
     void lead_excursion_and_sides_are_those_drawn() {
         int n = 60 * 50;
-        double[] times = IntStream.range(0, n).mapToDouble(i -> 20.0 * i).toArray();
+        double[] times =
+                IntStream.range(0, n).mapToDouble(index -> 20.0 * index).toArray();
         double[] ribs = new double[n];
         double[] cuff = new double[n];
         for (int i = 0; i < n; i++) {
@@ -135,7 +139,9 @@ class TraceAnalysisTest {
         assertThat(first.excursionMmHg()).isCloseTo(-14, within(0.3));
         assertThat(first.overshootMmHg()).isCloseTo(4, within(0.3));
         assertThat(first.outsideS()).isCloseTo(3, within(0.5));
-        assertThat(first.verdict()).first().satisfies(v -> assertThat(v.sign()).isEqualTo(SignCode.BACK_ARCHES));
+        assertThat(first.verdict())
+                .first()
+                .satisfies(verdict -> assertThat(verdict.sign()).isEqualTo(SignCode.BACK_ARCHES));
         assertThat(report.reps().get(1).clean()).isTrue();
         // (7 − 14) / 14
         assertThat(report.summary().symmetry()).isCloseTo(-0.5, within(0.03));
@@ -172,7 +178,8 @@ class TraceAnalysisTest {
 
     @Test
     void a_belt_that_is_still_is_called_flat_and_makes_no_breaths() {
-        double[] times = IntStream.range(0, 3000).mapToDouble(i -> 20.0 * i).toArray();
+        double[] times =
+                IntStream.range(0, 3000).mapToDouble(index -> 20.0 * index).toArray();
         TraceReport report = TraceAnalysis.of(new TraceAnalysis.Question(
                 Trace.of(times, Map.of(Channel.RIBS, new double[3000])),
                 Stances.EffortTiming.EXHALE_EFFORT_ONLY,
@@ -199,7 +206,8 @@ class TraceAnalysisTest {
     /** Ten breaths of six seconds; she lifts at 20.5 and 32.5 s, and the cuff stays {@code left} mmHg higher in between. */
     private static TraceReport lifting(double left, boolean letsGo, Double tempoS, double secondLastsS) {
         int n = 60 * 50;
-        double[] times = IntStream.range(0, n).mapToDouble(i -> 20.0 * i).toArray();
+        double[] times =
+                IntStream.range(0, n).mapToDouble(index -> 20.0 * index).toArray();
         double[] ribs = Arrays.stream(times)
                 .map(t -> -Math.cos(Math.PI * t / 3000) / 2 + 0.002 * Math.sin(t))
                 .toArray();
@@ -224,7 +232,7 @@ class TraceAnalysisTest {
 
     private static List<SignCode> sure(TraceReport.Rep rep) {
         return rep.verdict().stream()
-                .filter(v -> v.confidence() >= TraceReport.SURE)
+                .filter(verdict -> verdict.confidence() >= TraceReport.SURE)
                 .map(TraceReport.Verdict::sign)
                 .toList();
     }
@@ -248,7 +256,8 @@ class TraceAnalysisTest {
     @Test
     void a_repetition_let_drop_says_how_much_faster_it_came_back_than_it_went() {
         int n = 50 * 50;
-        double[] times = IntStream.range(0, n).mapToDouble(i -> 20.0 * i).toArray();
+        double[] times =
+                IntStream.range(0, n).mapToDouble(index -> 20.0 * index).toArray();
         // up within 2 s; down within 2 s at 20 s, within half a second at 30 s
         double[] cuff = Arrays.stream(times)
                 .map(t -> 40
@@ -282,7 +291,8 @@ class TraceAnalysisTest {
     @Test
     void how_long_the_breath_was_held_under_an_effort_is_said_of_that_effort_alone() {
         int n = 60 * 50;
-        double[] times = IntStream.range(0, n).mapToDouble(i -> 20.0 * i).toArray();
+        double[] times =
+                IntStream.range(0, n).mapToDouble(index -> 20.0 * index).toArray();
         // breaths of six seconds; from 27 s on she holds for five seconds
         double[] ribs = Arrays.stream(times)
                 .map(t -> {

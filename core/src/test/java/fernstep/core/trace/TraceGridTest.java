@@ -25,7 +25,7 @@ class TraceGridTest {
     }
 
     private static double[] every(double stepMs, int many) {
-        return line(many, i -> i * stepMs);
+        return line(many, index -> index * stepMs);
     }
 
     private static List<Code> problems(Trace trace) {
@@ -34,7 +34,7 @@ class TraceGridTest {
 
     private static List<Object> factsOf(Trace trace, Code code) {
         return trace.problems().stream()
-                .filter(p -> p.code() == code)
+                .filter(problem -> problem.code() == code)
                 .findFirst()
                 .orElseThrow()
                 .text()
@@ -48,14 +48,14 @@ class TraceGridTest {
         Map<Channel, double[]> values = new HashMap<>();
         values.put(Channel.CUFF, mmHg);
         for (Channel belt : BELTS) {
-            values.put(belt, line(times.length, i -> Math.sin(i / 7.0)));
+            values.put(belt, line(times.length, index -> Math.sin(index / 7.0)));
         }
         return Trace.of(times, values);
     }
 
     @Test
     void what_comes_faster_is_averaged_into_its_step() {
-        Trace trace = cuff(every(20, 1000), line(1000, i -> i));
+        Trace trace = cuff(every(20, 1000), line(1000, index -> index));
         // 20 ms and 40 ms fall into the second point, 60 and 80 into the third
         assertThat(trace.values(Channel.CUFF)[0]).isZero();
         assertThat(trace.values(Channel.CUFF)[1]).isEqualTo(1.5);
@@ -68,7 +68,7 @@ class TraceGridTest {
 
     @Test
     void short_holes_are_bridged_straight_and_the_ends_stay_level() {
-        double[] mmHg = line(300, i -> 40 + i % 3);
+        double[] mmHg = line(300, index -> 40 + index % 3);
         Arrays.fill(mmHg, 0, 4, Double.NaN);
         mmHg[4] = 44;
         mmHg[10] = 10;
@@ -86,7 +86,7 @@ class TraceGridTest {
     @Nested
     class A_hole {
         private Trace without(int from, int to, double stepMs) {
-            double[] mmHg = line(400, i -> 40 + i % 3);
+            double[] mmHg = line(400, index -> 40 + index % 3);
             Arrays.fill(mmHg, from, to, Double.NaN);
             return cuff(every(stepMs, 400), mmHg);
         }
@@ -122,8 +122,8 @@ class TraceGridTest {
 
         @Test
         void of_two_channels_that_overlap_is_one() {
-            double[] mmHg = line(400, i -> 40 + i % 3);
-            double[] ribs = line(400, i -> Math.sin(i / 7.0));
+            double[] mmHg = line(400, index -> 40 + index % 3);
+            double[] ribs = line(400, index -> Math.sin(index / 7.0));
             double[] belly = ribs.clone();
             Arrays.fill(mmHg, 201, 240, Double.NaN);
             Arrays.fill(ribs, 221, 260, Double.NaN);
@@ -143,36 +143,36 @@ class TraceGridTest {
             double[] times = every(40, 300);
             times[100] = times[99];
             times[200] = 10;
-            assertThat(factsOf(cuff(times, line(300, i -> 40 + i % 3)), Code.TIME_NOT_RISING))
+            assertThat(factsOf(cuff(times, line(300, index -> 40 + index % 3)), Code.TIME_NOT_RISING))
                     .containsExactly(2);
         }
 
         @Test
         void that_it_is_shorter_than_ten_seconds() {
-            assertThat(problems(cuff(every(40, 250), line(250, i -> 40 + i % 3))))
+            assertThat(problems(cuff(every(40, 250), line(250, index -> 40 + index % 3))))
                     .isEmpty();
-            Trace brief = cuff(every(40, 249), line(249, i -> 40 + i % 3));
+            Trace brief = cuff(every(40, 249), line(249, index -> 40 + index % 3));
             assertThat(problems(brief)).containsExactly(Code.TOO_SHORT);
             assertThat(factsOf(brief, Code.TOO_SHORT)).containsExactly(10L);
-            assertThat(factsOf(cuff(every(40, 101), line(101, i -> 40 + i % 3)), Code.TOO_SHORT))
+            assertThat(factsOf(cuff(every(40, 101), line(101, index -> 40 + index % 3)), Code.TOO_SHORT))
                     .containsExactly(4L);
         }
 
         @Test
         void that_the_cuff_is_where_a_belt_should_be() {
-            double[] belt = line(300, i -> Math.sin(i / 7.0));
+            double[] belt = line(300, index -> Math.sin(index / 7.0));
             assertThat(swapped(belt, 20)).isTrue();
             assertThat(swapped(belt, 80)).isTrue();
             assertThat(swapped(belt, 19.9)).isFalse();
             assertThat(swapped(belt, 80.1)).isFalse();
-            assertThat(swapped(line(300, i -> 40 + i % 3), 40))
+            assertThat(swapped(line(300, index -> 40 + index % 3), 40))
                     .as("a cuff is there")
                     .isFalse();
         }
 
         /** With a median at this level on the ribs' channel. */
         private boolean swapped(double[] onTheCuff, double level) {
-            double[] ribs = line(300, i -> level + i % 3 - 1);
+            double[] ribs = line(300, index -> level + index % 3 - 1);
             return problems(Trace.of(every(40, 300), Map.of(Channel.CUFF, onTheCuff, Channel.RIBS, ribs)))
                     .contains(Code.CHANNEL_SWAPPED);
         }
@@ -183,11 +183,11 @@ class TraceGridTest {
                     every(40, 300),
                     Map.of(
                             Channel.CUFF,
-                            line(300, i -> 40 + i % 3),
+                            line(300, index -> 40 + index % 3),
                             Channel.RIBS,
-                            line(300, i -> 1),
+                            line(300, index -> 1),
                             Channel.BELLY,
-                            line(300, i -> Double.NaN)));
+                            line(300, index -> Double.NaN)));
             assertThat(problems(trace)).containsExactlyInAnyOrder(Code.CHANNEL_FLAT, Code.CHANNEL_MISSING);
             assertThat(trace.has(Channel.CUFF)).isTrue();
             assertThat(trace.has(Channel.RIBS)).isFalse();
@@ -215,7 +215,7 @@ class TraceGridTest {
     @Test
     void a_recording_may_begin_late_and_is_as_long_as_it_is() {
         double eleven = 11 * 3_600_000.0;
-        Trace trace = cuff(line(100, i -> eleven + 40.0 * i), line(100, i -> 40 + Math.sin(i)));
+        Trace trace = cuff(line(100, index -> eleven + 40.0 * index), line(100, index -> 40 + Math.sin(index)));
         assertThat(trace.durationMs()).isEqualTo(99 * 40.0);
         assertThat(factsOf(trace, Code.TOO_SHORT)).containsExactly(4L);
     }
@@ -226,28 +226,34 @@ class TraceGridTest {
         assertThat(trace.rateHz()).isEqualTo(50);
     }
 
-    private static boolean isWithin(int i, int from, int to) {
-        return i > from && i < to;
+    private static boolean isWithin(int index, int from, int to) {
+        return index > from && index < to;
     }
 
     @Test
     void gaps_of_two_channels_are_told_in_order_and_joined_where_they_meet() {
         Map<Channel, double[]> values = new LinkedHashMap<>();
         values.put(
-                Channel.RIBS, line(2000, i -> isWithin(i, 1000, 1100) || isWithin(i, 1600, 1700) ? Double.NaN : i % 7));
+                Channel.RIBS,
+                line(
+                        2000,
+                        index -> isWithin(index, 1000, 1100) || isWithin(index, 1600, 1700) ? Double.NaN : index % 7));
         values.put(
                 Channel.CUFF,
-                line(2000, i -> isWithin(i, 200, 300) || isWithin(i, 900, 1000) ? Double.NaN : 40 + i % 9));
+                line(
+                        2000,
+                        index ->
+                                isWithin(index, 200, 300) || isWithin(index, 900, 1000) ? Double.NaN : 40 + index % 9));
         Trace trace = Trace.of(every(40, 2000), values);
         assertThat(trace.gaps())
-                .extracting(g -> g.startMs() / 40, g -> g.endMs() / 40)
+                .extracting(gap -> gap.startMs() / 40, gap -> gap.endMs() / 40)
                 .containsExactly(tuple(200.0, 300.0), tuple(900.0, 1100.0), tuple(1600.0, 1700.0));
     }
 
     @Test
     void a_moment_is_found_on_the_grid_and_back() {
-        double[] times = line(300, i -> 1000 + 40.0 * i);
-        Trace trace = cuff(times, line(300, i -> 40 + i % 3));
+        double[] times = line(300, index -> 1000 + 40.0 * index);
+        Trace trace = cuff(times, line(300, index -> 40 + index % 3));
         assertThat(trace.ms(0)).isEqualTo(1000);
         assertThat(trace.ms(2.5)).isEqualTo(1100);
         assertThat(trace.at(1100)).isEqualTo(3);
@@ -258,8 +264,8 @@ class TraceGridTest {
 
     @Test
     void a_stretch_is_drawn_at_even_steps_and_nothing_where_nothing_is() {
-        double[] times = line(300, i -> 1000 + 40.0 * i);
-        double[] mmHg = line(300, i -> 40 + (i % 2 == 0 ? 1e-9 : 0));
+        double[] times = line(300, index -> 1000 + 40.0 * index);
+        double[] mmHg = line(300, index -> 40 + (index % 2 == 0 ? 1e-9 : 0));
         Arrays.fill(mmHg, 101, 151, Double.NaN);
         mmHg[0] = 40.5;
         Trace trace = cuff(times, mmHg);
@@ -344,7 +350,7 @@ class TraceGridTest {
 
     @Test
     void channels_that_are_there_come_to_no_harm_by_one_that_is_not() {
-        Trace trace = Trace.of(every(40, 300), Map.of(Channel.RIBS, line(300, i -> Math.sin(i / 7.0))));
+        Trace trace = Trace.of(every(40, 300), Map.of(Channel.RIBS, line(300, index -> Math.sin(index / 7.0))));
         assertThat(problems(trace)).isEqualTo(Collections.nCopies(2, Code.CHANNEL_MISSING));
     }
 }

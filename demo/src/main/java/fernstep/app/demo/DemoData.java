@@ -50,7 +50,7 @@ class DemoData implements SmartInitializingSingleton {
             while (!lock(held)) {
                 LOG.info("another instance fills the demo studio");
             }
-            transactions.executeWithoutResult(t -> fill());
+            transactions.executeWithoutResult(status -> fill());
             run(held, "DO RELEASE_LOCK('fernstep-demo')");
         } catch (SQLException e) {
             throw new IllegalStateException("the demo studio could not be filled", e);

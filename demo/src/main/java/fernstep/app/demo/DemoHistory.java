@@ -81,10 +81,10 @@ class DemoHistory {
             long zofia,
             long catarina) {}
 
-    void write(People p, long therapist, long coach) {
+    void write(People people, long therapist, long coach) {
         Random random = new Random(SEED);
-        checks.separation(p.wren(), 30, 2.5, 0.0, Feel.SPRINGY, therapist, random);
-        long maribel = checks.separation(p.maribel(), 21, 2.5, 0.5, Feel.SPRINGY, therapist, random);
+        checks.separation(people.wren(), 30, 2.5, 0.0, Feel.SPRINGY, therapist, random);
+        long maribel = checks.separation(people.maribel(), 21, 2.5, 0.5, Feel.SPRINGY, therapist, random);
         checks.finding(maribel, Finding.COUGH, "", "DRAWS_IN");
         checks.finding(maribel, Finding.SET_GRADE, "LEFT", "3");
         checks.finding(maribel, Finding.SET_GRADE, "RIGHT", "4");
@@ -92,68 +92,68 @@ class DemoHistory {
         checks.finding(maribel, Finding.LUMBAR_GAP, "", "FLAT_HAND");
         checks.floats(maribel, "LEFT", 1);
         checks.floats(maribel, "RIGHT", 3);
-        place(p.maribel(), Strand.BREATH, "", "BR3", 1, null, null, 4, 14, therapist);
-        place(p.maribel(), Strand.DEEP_CORE, "", "DC2", 1, 10, 7, null, 14, therapist);
-        place(p.maribel(), Strand.LEG_FLOAT, "LEFT", "F1", 1, 7, null, null, 14, therapist);
-        place(p.maribel(), Strand.LEG_FLOAT, "RIGHT", "F2", 1, 12, null, null, 14, therapist);
-        trained(p.maribel(), List.of(12, 8, 5), therapist, "BR3", "", Kind.CLEAN, Kind.CLEAN, Kind.HELPED);
-        trained(p.maribel(), List.of(12, 8, 5), therapist, "DC2", "", Kind.EASED, Kind.CLEAN, Kind.CLEAN);
-        trained(p.maribel(), List.of(12, 8, 5), therapist, "F1", "LEFT", Kind.EASED, Kind.CLEAN, Kind.HELPED);
-        trained(p.maribel(), List.of(12, 8, 5), therapist, "F2", "RIGHT", Kind.CLEAN, Kind.CLEAN, Kind.CLEAN);
+        place(people.maribel(), Strand.BREATH, "", "BR3", 1, null, null, 4, 14, therapist);
+        place(people.maribel(), Strand.DEEP_CORE, "", "DC2", 1, 10, 7, null, 14, therapist);
+        place(people.maribel(), Strand.LEG_FLOAT, "LEFT", "F1", 1, 7, null, null, 14, therapist);
+        place(people.maribel(), Strand.LEG_FLOAT, "RIGHT", "F2", 1, 12, null, null, 14, therapist);
+        trained(people.maribel(), List.of(12, 8, 5), therapist, "BR3", "", Kind.CLEAN, Kind.CLEAN, Kind.HELPED);
+        trained(people.maribel(), List.of(12, 8, 5), therapist, "DC2", "", Kind.EASED, Kind.CLEAN, Kind.CLEAN);
+        trained(people.maribel(), List.of(12, 8, 5), therapist, "F1", "LEFT", Kind.EASED, Kind.CLEAN, Kind.HELPED);
+        trained(people.maribel(), List.of(12, 8, 5), therapist, "F2", "RIGHT", Kind.CLEAN, Kind.CLEAN, Kind.CLEAN);
 
-        checks.separation(p.hana(), 130, 3.5, 0.0, Feel.SOFT, therapist, random);
-        long hanaFirst = checks.separation(p.hana(), 110, 3.5, 0.5, Feel.SOFT, therapist, random);
+        checks.separation(people.hana(), 130, 3.5, 0.0, Feel.SOFT, therapist, random);
+        long hanaFirst = checks.separation(people.hana(), 110, 3.5, 0.5, Feel.SOFT, therapist, random);
         checks.set(hanaFirst, 2, 3, "3");
         checks.floats(hanaFirst, "LEFT", 1);
         checks.floats(hanaFirst, "RIGHT", 2);
-        checks.separation(p.hana(), 90, 3.0, 0.5, Feel.SOFT, therapist, random);
-        long hana = checks.separation(p.hana(), 45, 2.5, 0.5, Feel.SPRINGY, coach, random);
+        checks.separation(people.hana(), 90, 3.0, 0.5, Feel.SOFT, therapist, random);
+        long hana = checks.separation(people.hana(), 45, 2.5, 0.5, Feel.SPRINGY, coach, random);
         checks.set(hana, 4, 4, "7");
         checks.floats(hana, "LEFT", 4);
         checks.floats(hana, "RIGHT", 4);
-        checks.separation(p.freya(), 160, 2.5, 0.5, Feel.SPRINGY, therapist, random);
-        long freya = checks.separation(p.freya(), 30, 1.5, 0.5, Feel.TAUT, therapist, random);
+        checks.separation(people.freya(), 160, 2.5, 0.5, Feel.SPRINGY, therapist, random);
+        long freya = checks.separation(people.freya(), 30, 1.5, 0.5, Feel.TAUT, therapist, random);
         checks.set(freya, 5, 5, "12");
         checks.floats(freya, "LEFT", 5);
         checks.floats(freya, "RIGHT", 5);
-        long adaeze = checks.separation(p.adaeze(), 25, 2.5, -0.5, Feel.SOFT, therapist, random);
+        long adaeze = checks.separation(people.adaeze(), 25, 2.5, -0.5, Feel.SOFT, therapist, random);
         checks.set(adaeze, 3, 3, "2");
         checks.finding(adaeze, Finding.COUGH, "", "PUSHES_OUT");
         checks.finding(adaeze, Finding.BREATH_PATTERN, "", "CHEST_UP");
-        checks.separation(p.beatrix(), 120, 3.5, 0.5, Feel.SPRINGY, therapist, random);
-        long beatrix = checks.separation(p.beatrix(), 35, 3.5, 0.5, Feel.SPRINGY, coach, random);
+        checks.separation(people.beatrix(), 120, 3.5, 0.5, Feel.SPRINGY, therapist, random);
+        long beatrix = checks.separation(people.beatrix(), 35, 3.5, 0.5, Feel.SPRINGY, coach, random);
         checks.set(beatrix, 4, 4, "9");
         checks.floats(beatrix, "LEFT", 3);
         checks.floats(beatrix, "RIGHT", 3);
-        long noor = checks.separation(p.noor(), 40, 1.0, 0.5, Feel.TAUT, therapist, random);
+        long noor = checks.separation(people.noor(), 40, 1.0, 0.5, Feel.TAUT, therapist, random);
         checks.set(noor, 3, 4, "6");
         checks.floats(noor, "LEFT", 2);
         checks.floats(noor, "RIGHT", 2);
-        long leilani = checks.separation(p.leilani(), 28, 2.0, 0.5, Feel.SPRINGY, therapist, random);
+        long leilani = checks.separation(people.leilani(), 28, 2.0, 0.5, Feel.SPRINGY, therapist, random);
         checks.set(leilani, 3, 3, "4");
-        place(p.leilani(), Strand.BREATH, "", "BR2", 1, null, null, 6, 14, therapist);
-        place(p.leilani(), Strand.DEEP_CORE, "", "DC2", 1, 8, 4, null, 14, therapist);
-        trained(p.leilani(), List.of(6, 3, 1), therapist, "BR2", "", Kind.CLEAN, Kind.CLEAN, Kind.CLEAN);
-        trained(p.leilani(), List.of(6, 3, 1), therapist, "DC2", "", Kind.CLEAN, Kind.CLEAN, Kind.STOPPED);
+        place(people.leilani(), Strand.BREATH, "", "BR2", 1, null, null, 6, 14, therapist);
+        place(people.leilani(), Strand.DEEP_CORE, "", "DC2", 1, 8, 4, null, 14, therapist);
+        trained(people.leilani(), List.of(6, 3, 1), therapist, "BR2", "", Kind.CLEAN, Kind.CLEAN, Kind.CLEAN);
+        trained(people.leilani(), List.of(6, 3, 1), therapist, "DC2", "", Kind.CLEAN, Kind.CLEAN, Kind.STOPPED);
         standings.report(
-                p.leilani(),
+                people.leilani(),
                 new Concern.PelvicFloor(SignCode.HEAVY, "DC2"),
                 Heard.fromHome(today.date().minusDays(1).atTime(LAST_NIGHT)));
-        long solveig = checks.visit(p.solveig(), 2, therapist);
+        long solveig = checks.visit(people.solveig(), 2, therapist);
         visits.addAnswer(solveig, Answer.SURGEON_NOT_CLEARED);
         standings.report(
-                p.solveig(),
+                people.solveig(),
                 new Concern.AskFirst(Answer.SURGEON_NOT_CLEARED),
                 Heard.atVisit(today.date().minusDays(2).atTime(10, 30), therapist, solveig));
-        long zofia = checks.separation(p.zofia(), 72, 2.5, 0.5, Feel.SPRINGY, therapist, random);
+        long zofia = checks.separation(people.zofia(), 72, 2.5, 0.5, Feel.SPRINGY, therapist, random);
         checks.set(zofia, 4, 4, "5");
         checks.floats(zofia, "LEFT", 2);
         checks.floats(zofia, "RIGHT", 3);
-        place(p.zofia(), Strand.LEG_FLOAT, "LEFT", "F2", 1, 14, null, null, 60, therapist);
-        place(p.zofia(), Strand.LEG_FLOAT, "RIGHT", "F3", 1, 8, null, null, 60, therapist);
-        trained(p.zofia(), List.of(40, 34, 30), therapist, "F2", "LEFT", Kind.CLEAN, Kind.HELPED, Kind.CLEAN);
-        trained(p.zofia(), List.of(40, 34, 30), therapist, "F3", "RIGHT", Kind.CLEAN, Kind.EASED, Kind.CLEAN);
-        long catarina = checks.separation(p.catarina(), 20, 1.0, 0.5, Feel.TAUT, therapist, random);
+        place(people.zofia(), Strand.LEG_FLOAT, "LEFT", "F2", 1, 14, null, null, 60, therapist);
+        place(people.zofia(), Strand.LEG_FLOAT, "RIGHT", "F3", 1, 8, null, null, 60, therapist);
+        trained(people.zofia(), List.of(40, 34, 30), therapist, "F2", "LEFT", Kind.CLEAN, Kind.HELPED, Kind.CLEAN);
+        trained(people.zofia(), List.of(40, 34, 30), therapist, "F3", "RIGHT", Kind.CLEAN, Kind.EASED, Kind.CLEAN);
+        long catarina = checks.separation(people.catarina(), 20, 1.0, 0.5, Feel.TAUT, therapist, random);
         checks.set(catarina, 5, 5, "14");
         checks.floats(catarina, "LEFT", 5);
         checks.floats(catarina, "RIGHT", 5);
@@ -165,31 +165,31 @@ class DemoHistory {
         checks.neutral(catarina, "YES");
         Findings good = found(Observed.Scoop.YES, Observed.Doming.NONE);
         training.play(
-                p.freya(),
+                people.freya(),
                 therapist,
                 new DemoTraining.Habits(170, 0.85, 0.92, 96, 10, 11),
                 good,
                 starts("BR3", "DC3", "F5", "HK3", "HP1", "SS1", "BG1"));
         training.play(
-                p.hana(),
+                people.hana(),
                 therapist,
                 new DemoTraining.Habits(88, 0.75, 0.74, 0, 0, 12),
                 found(Observed.Scoop.YES, Observed.Doming.SOFT),
                 starts("BR3", "DC2", "F2", "HK1"));
         training.play(
-                p.catarina(),
+                people.catarina(),
                 therapist,
                 new DemoTraining.Habits(175, 0.9, 0.93, 120, 9, 13),
                 good,
                 starts("BR4", "DC5", "F6", "HK5", "HP2", "SS2", "BG2", "RO2", "UP3"));
         training.play(
-                p.beatrix(),
+                people.beatrix(),
                 coach,
                 new DemoTraining.Habits(100, 0.6, 0.72, 50, 12, 14),
                 found(Observed.Scoop.PARTLY, Observed.Doming.NONE),
                 starts("BR3", "DC3", "F2"));
         training.play(
-                p.noor(),
+                people.noor(),
                 therapist,
                 new DemoTraining.Habits(38, 0.8, 0.8, 0, 0, 15),
                 found(Observed.Scoop.PARTLY, Observed.Doming.NONE),

@@ -139,28 +139,28 @@ class DemoTraining {
         }
     }
 
-    private void confirm(Standing s, long clientId, long staff, LocalDate day) {
-        Progress p = s.waiting;
-        if (p == null || s.step.id() == null) {
+    private void confirm(Standing standing, long clientId, long staff, LocalDate day) {
+        Progress p = standing.waiting;
+        if (p == null || standing.step.id() == null) {
             return;
         }
-        s.step = insert(LadderRow.of(
+        standing.step = insert(LadderRow.of(
                 clientId,
-                s.step.strand(),
-                s.step.sideOrNull(),
+                standing.step.strand(),
+                standing.step.sideOrNull(),
                 p.rung(),
                 p.dose(),
                 day.minusDays(1),
                 p.change().name(),
                 staff,
-                s.step.id(),
+                standing.step.id(),
                 p.range()));
-        s.log.clear();
-        s.waiting = null;
+        standing.log.clear();
+        standing.waiting = null;
     }
 
     private ResultRow train(
-            Standing s,
+            Standing standing,
             ClientFile client,
             String session,
             LocalDate day,
@@ -169,20 +169,33 @@ class DemoTraining {
             List<Capacity.Clean> held) {
         Kind kind = random.nextDouble() < habits.clean() ? Kind.CLEAN : NOT_CLEAN.get(random.nextInt(NOT_CLEAN.size()));
         int effort = kind == Kind.CLEAN ? 2 + random.nextInt(3) : 4 + random.nextInt(3);
-        s.log.add(new SessionResult(day, kind, effort, List.of()));
+        standing.log.add(new SessionResult(day, kind, effort, List.of()));
         ResultRow result = new ResultRow(
-                session, s.step.rung(), s.step.side(), client.id(), day, kind, effort, "", "", s.step.rangeFraction());
-        Rung rung = catalogues.get().rung(s.step.rung());
+                session,
+                standing.step.rung(),
+                standing.step.side(),
+                client.id(),
+                day,
+                kind,
+                effort,
+                "",
+                "",
+                standing.step.rangeFraction());
+        Rung rung = catalogues.get().rung(standing.step.rung());
         if (kind == Kind.CLEAN && rung.family() != null) {
-            rung.loadAt(s.step.rangeFraction(), client.body())
-                    .ifPresent(l -> held.add(new Capacity.Clean(
-                            day, Objects.requireNonNull(rung.family()), s.step.sideOrNull(), l.loadIndex(), null)));
+            rung.loadAt(standing.step.rangeFraction(), client.body())
+                    .ifPresent(load -> held.add(new Capacity.Clean(
+                            day,
+                            Objects.requireNonNull(rung.family()),
+                            standing.step.sideOrNull(),
+                            load.loadIndex(),
+                            null)));
         }
         return result;
     }
 
     private void decide(
-            Standing s,
+            Standing standing,
             List<Standing> all,
             ClientFile client,
             Findings findings,
@@ -190,12 +203,14 @@ class DemoTraining {
             List<Capacity.Clean> held,
             List<SessionResult> history) {
         Catalogue catalogue = catalogues.get();
-        Rung rung = catalogue.rung(s.step.rung());
+        Rung rung = catalogue.rung(standing.step.rung());
         DoseStance stance = client.stances().dose();
         Window window = DoseRules.window(rung.window(), stance);
         Screening screening = Screening.of(Screening.Question.of(client.facts(), List.of(), client.stances(), day));
         Set<RungGates.Done> done = Plan.done(
-                catalogue, findings, all.stream().map(x -> x.step.asPlace()).toList());
+                catalogue,
+                findings,
+                all.stream().map(each -> each.step.asPlace()).toList());
         int cleanWeeks = TrainingWeeks.clean(history, DoseRules.daysPerWeek(stance), day);
         RungGates.Known known = new RungGates.Known(
                 catalogue,
@@ -206,24 +221,24 @@ class DemoTraining {
                 done,
                 new RungGates.History(cleanWeeks, Map.of()));
         int other = all.stream()
-                .filter(x -> x != s
-                        && x.step.strand() == s.step.strand()
-                        && !x.step.side().isEmpty())
-                .mapToInt(x -> catalogue.rung(x.step.rung()).order())
+                .filter(each -> each != standing
+                        && each.step.strand() == standing.step.strand()
+                        && !each.step.side().isEmpty())
+                .mapToInt(each -> catalogue.rung(each.step.rung()).order())
                 .findFirst()
                 .orElse(0);
         Progress p = Progress.of(new Progress.Question(
                 catalogue,
                 new Progress.Place(
                         rung,
-                        s.step.sideOrNull(),
-                        s.step.dose(),
+                        standing.step.sideOrNull(),
+                        standing.step.dose(),
                         window,
                         RangeGrowth.of(
                                 catalogue,
                                 rung,
-                                s.step.sideOrNull(),
-                                s.step.rangeFraction(),
+                                standing.step.sideOrNull(),
+                                standing.step.rangeFraction(),
                                 client.body(),
                                 held,
                                 Capacity.USUAL_STEP,
@@ -232,17 +247,17 @@ class DemoTraining {
                         other,
                         false),
                 stance,
-                s.log,
+                standing.log,
                 Progress.Day.of(day),
                 known));
         boolean moves = p.change().moves();
-        s.waiting = moves ? p : null;
+        standing.waiting = moves ? p : null;
     }
 
     private LadderRow insert(LadderRow step) {
         ladders.insert(step);
         return ladders.current(step.clientId()).stream()
-                .filter(s -> s.strand() == step.strand() && s.side().equals(step.side()))
+                .filter(row -> row.strand() == step.strand() && row.side().equals(step.side()))
                 .findFirst()
                 .orElseThrow();
     }

@@ -65,10 +65,12 @@ class AccessTest {
     private List<Route> routes() {
         List<Route> all = new ArrayList<>();
         app.context().getBeansOfType(RequestMappingHandlerMapping.class).values().stream()
-                .flatMap(m -> m.getHandlerMethods().keySet().stream())
-                .forEach(r -> r.getPatternValues().stream()
-                        .filter(p -> p.contains("{"))
-                        .forEach(p -> r.getMethodsCondition().getMethods().forEach(m -> all.add(new Route(m, p)))));
+                .flatMap(mapping -> mapping.getHandlerMethods().keySet().stream())
+                .forEach(info -> info.getPatternValues().stream()
+                        .filter(getPatternValue -> getPatternValue.contains("{"))
+                        .forEach(getPatternValue -> info.getMethodsCondition()
+                                .getMethods()
+                                .forEach(method -> all.add(new Route(method, getPatternValue)))));
         return all;
     }
 
@@ -191,7 +193,7 @@ class AccessTest {
         lead.waitForURL("**/clients/" + client + "/record");
         assertThat(audit.lines(IMOGEN, client, "TEAM_JOINED", null, null, 1))
                 .singleElement()
-                .satisfies(l -> assertThat(l.detail()).contains("Tamsin is ill"));
+                .satisfies(line -> assertThat(line.detail()).contains("Tamsin is ill"));
         visitor.onATablet("ilse");
         visitor.open("/house/closed");
         assertThat(visitor.context().pages().get(0).locator("text=Closed Record"))

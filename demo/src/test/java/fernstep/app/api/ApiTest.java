@@ -100,7 +100,7 @@ class ApiTest {
         List<Long> seen = new ArrayList<>();
         JsonNode page = json(token, "/clients?limit=5");
         while (true) {
-            page.get("clients").forEach(c -> seen.add(c.get("id").longValue()));
+            page.get("clients").forEach(node -> seen.add(node.get("id").longValue()));
             if (page.get("nextAfter").isNull()) {
                 break;
             }
@@ -137,11 +137,11 @@ class ApiTest {
                 .contains("Bearer");
         String revoked = token();
         assertThat(get(revoked, "/clients").statusCode()).isEqualTo(200);
-        tokens.all().forEach(t -> {
-            if (t.revokedAt() == null
-                    && t.name().equals("A test")
-                    && t.scopeNames().size() > 1) {
-                tokens.revoke(t.id(), IMOGEN);
+        tokens.all().forEach(row -> {
+            if (row.revokedAt() == null
+                    && row.name().equals("A test")
+                    && row.scopeNames().size() > 1) {
+                tokens.revoke(row.id(), IMOGEN);
             }
         });
         assertThat(get(revoked, "/clients").statusCode()).isEqualTo(401);
@@ -198,7 +198,7 @@ class ApiTest {
                         "/api/v1/clients/{id}/plan",
                         "/api/v1/clients/{id}/sessions",
                         "/api/v1/clients/{id}/readings")
-                .allMatch(p -> p.startsWith("/api/v1/"));
+                .allMatch(contain -> contain.startsWith("/api/v1/"));
         assertThat(description.at("/components/schemas/Item/properties").propertyNames())
                 .contains("rung", "reps", "holdS", "breaths");
     }

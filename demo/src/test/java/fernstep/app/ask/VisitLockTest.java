@@ -72,10 +72,11 @@ class VisitLockTest {
         visitor.open("/clients/" + client);
         Set<String> walked = new TreeSet<>();
         app.context().getBeansOfType(RequestMappingHandlerMapping.class).values().stream()
-                .flatMap(m -> m.getHandlerMethods().keySet().stream())
+                .flatMap(mapping -> mapping.getHandlerMethods().keySet().stream())
                 .forEach(route -> route.getPatternValues().stream()
-                        .filter(p -> p.startsWith("/visits/{"))
-                        .filter(p -> !NOT_BEHIND_THE_QUESTIONS.contains(p.split("/")[3]))
+                        .filter(getPatternValue -> getPatternValue.startsWith("/visits/{"))
+                        .filter(getPatternValue -> !NOT_BEHIND_THE_QUESTIONS.contains(
+                                getPatternValue.split("/")[3]))
                         .forEach(pattern -> {
                             String path = pattern.replaceFirst("\\{[^}]+}", String.valueOf(visit))
                                     .replaceAll("\\{[^}]+}", "1");

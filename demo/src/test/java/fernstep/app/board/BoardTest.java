@@ -59,7 +59,7 @@ class BoardTest {
     }
 
     private Board.Row row(long id) {
-        return rows.all().stream().filter(r -> r.id() == id).findFirst().orElseThrow();
+        return rows.all().stream().filter(row -> row.id() == id).findFirst().orElseThrow();
     }
 
     /** A stored value that nobody can read any more: a rung that is in no catalogue. */
@@ -89,16 +89,16 @@ class BoardTest {
         try {
             List<Board.Row> all = board.rows(null);
             assertThat(all).hasSize(clients);
-            assertThat(all.stream().filter(r -> r.id() == id).findFirst())
-                    .hasValueSatisfying(r -> assertThat(r.waits())
+            assertThat(all.stream().filter(row -> row.id() == id).findFirst())
+                    .hasValueSatisfying(row -> assertThat(row.waits())
                             .singleElement()
-                            .satisfies(t -> assertThat(Wording.english().of(t.reason()))
+                            .satisfies(tag -> assertThat(Wording.english().of(tag.reason()))
                                     .matches("could not be calculated.*[0-9a-f]{8}.*")));
             assertThat(all.stream()
-                            .filter(r -> r.id() != id)
-                            .flatMap(r -> r.waits().stream())
-                            .map(t -> Wording.english().of(t.reason())))
-                    .noneMatch(t -> t.contains("could not be calculated"));
+                            .filter(row -> row.id() != id)
+                            .flatMap(row -> row.waits().stream())
+                            .map(tag -> Wording.english().of(tag.reason())))
+                    .noneMatch(text -> text.contains("could not be calculated"));
         } finally {
             try (Connection c = app.context().getBean(DataSource.class).getConnection();
                     PreparedStatement delete = c.prepareStatement("DELETE FROM ladder_step WHERE client_id = ?")) {
@@ -122,11 +122,11 @@ class BoardTest {
             ClientFile client = clients.file(row.id());
             List<Standing> full = ladders.standings(client);
             long up = full.stream()
-                    .filter(s -> s.held() == null)
-                    .map(s -> s.progress().change())
-                    .filter(c -> c == Progress.Change.NOTCH_UP || c == Progress.Change.NEXT_RUNG)
+                    .filter(standing -> standing.held() == null)
+                    .map(standing -> standing.progress().change())
+                    .filter(change -> change == Progress.Change.NOTCH_UP || change == Progress.Change.NEXT_RUNG)
                     .count();
-            boolean ready = row.waits().stream().anyMatch(t -> t.kind() == Attention.Kind.READY);
+            boolean ready = row.waits().stream().anyMatch(tag -> tag.kind() == Attention.Kind.READY);
             assertThat(ready).as(row.name()).isEqualTo(up > 0);
         }
     }
@@ -139,7 +139,7 @@ class BoardTest {
         for (int i = 1; i < all.size(); i++) {
             assertThat(all.get(i - 1).urgency()).isLessThanOrEqualTo(all.get(i).urgency());
         }
-        assertThat(all.stream().filter(r -> r.id() == asks).findFirst())
-                .hasValueSatisfying(r -> assertThat(r.waits().get(0).kind()).isEqualTo(Attention.Kind.ASK_FIRST));
+        assertThat(all.stream().filter(row -> row.id() == asks).findFirst())
+                .hasValueSatisfying(row -> assertThat(row.waits().get(0).kind()).isEqualTo(Attention.Kind.ASK_FIRST));
     }
 }

@@ -57,7 +57,7 @@ class FeedTest {
         assertThat(link).matches("/feeds/[A-Za-z0-9_-]{43}\\.ics");
         HttpResponse<String> all = read(link);
         assertThat(all.headers().firstValue("content-type"))
-                .hasValueSatisfying(t -> assertThat(t).startsWith("text/calendar"));
+                .hasValueSatisfying(text -> assertThat(text).startsWith("text/calendar"));
         int before = sessions(all.body());
         assertThat(before).isGreaterThan(8);
 

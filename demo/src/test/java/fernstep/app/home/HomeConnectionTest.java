@@ -220,14 +220,14 @@ class HomeConnectionTest extends HerPhone {
         devtools.send("Network.emulateNetworkConditions", line);
         Set<String> fonts = new HashSet<>();
         AtomicInteger bytes = new AtomicInteger();
-        devtools.on("Network.responseReceived", e -> {
-            if (e.getAsJsonObject("response").get("url").getAsString().endsWith(".woff2")) {
-                fonts.add(e.get("requestId").getAsString());
+        devtools.on("Network.responseReceived", object -> {
+            if (object.getAsJsonObject("response").get("url").getAsString().endsWith(".woff2")) {
+                fonts.add(object.get("requestId").getAsString());
             }
         });
-        devtools.on("Network.loadingFinished", e -> {
-            if (!fonts.contains(e.get("requestId").getAsString())) {
-                bytes.addAndGet(e.get("encodedDataLength").getAsInt());
+        devtools.on("Network.loadingFinished", object -> {
+            if (!fonts.contains(object.get("requestId").getAsString())) {
+                bytes.addAndGet(object.get("encodedDataLength").getAsInt());
             }
         });
         slow.navigate(app.baseUrl() + "/home/" + fresh.token());
@@ -243,7 +243,7 @@ class HomeConnectionTest extends HerPhone {
     void what_another_instance_wrote_is_on_an_open_board_within_five_seconds(Visitor visitor) {
         Page board = visitor.onATablet("imogen");
         visitor.open("/?q=Home+Person");
-        board.waitForResponse(r -> r.url().endsWith("/board/changes"), board::reload);
+        board.waitForResponse(response -> response.url().endsWith("/board/changes"), board::reload);
         sql.update(
                 "INSERT INTO safety_report (client_id, kind, code, way, reported_at) VALUES (?, 'EMERGENCY', 'CALF', 'HOME', NOW())",
                 client);

@@ -52,16 +52,16 @@ class HomeLogTest {
         page.click("text=All done as planned");
         visitor.see("Saved");
         List<ResultRow> kept = results.since(client, day);
-        assertThat(kept).hasSize(places).allSatisfy(r -> {
-            assertThat(r.heldOn()).isEqualTo(day);
-            assertThat(r.result()).isEqualTo(SessionResult.Kind.CLEAN);
+        assertThat(kept).hasSize(places).allSatisfy(row -> {
+            assertThat(row.heldOn()).isEqualTo(day);
+            assertThat(row.result()).isEqualTo(SessionResult.Kind.CLEAN);
         });
         assertThat(page.locator("input[type=radio][value=DONE]:checked")).hasCount(places);
         page.locator("label:text-is('stopped')").first().click();
         page.click("text=Save this session");
         visitor.see("Saved");
         assertThat(results.since(client, day))
-                .filteredOn(r -> r.result() != SessionResult.Kind.CLEAN)
+                .filteredOn(row -> row.result() != SessionResult.Kind.CLEAN)
                 .hasSize(1);
         visitor.checkAccessible();
     }

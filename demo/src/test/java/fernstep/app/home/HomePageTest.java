@@ -139,9 +139,9 @@ class HomePageTest extends HerPhone {
         page.click("[data-told=STOPPED]");
         page.click("[data-effort='5']");
         allSent(page);
-        assertThat(told()).singleElement().satisfies(r -> {
-            assertThat(r.result()).isEqualTo(SessionResult.Kind.STOPPED);
-            assertThat(r.signs()).contains("LEAK", "BREATH_HELD");
+        assertThat(told()).singleElement().satisfies(row -> {
+            assertThat(row.result()).isEqualTo(SessionResult.Kind.STOPPED);
+            assertThat(row.signs()).contains("LEAK", "BREATH_HELD");
         });
         String rung = key.split(":")[0];
         assertThat(standings.of(client).open())
@@ -215,10 +215,10 @@ class HomePageTest extends HerPhone {
         String entries = app.baseUrl() + "/home/" + fresh.token() + "/entries";
         page.request().post(entries, RequestOptions.create().setData(exercise("08:10", "STOPPED", 6, "HEAVY")));
         page.request().post(entries, RequestOptions.create().setData(exercise("09:30", "DONE", 0, "")));
-        assertThat(told()).singleElement().satisfies(r -> {
-            assertThat(r.result()).isEqualTo(SessionResult.Kind.STOPPED);
-            assertThat(r.signs()).isEqualTo("HEAVY,PAIN:6");
-            assertThat(r.effort()).as("the latest").isEqualTo(2);
+        assertThat(told()).singleElement().satisfies(row -> {
+            assertThat(row.result()).isEqualTo(SessionResult.Kind.STOPPED);
+            assertThat(row.signs()).isEqualTo("HEAVY,PAIN:6");
+            assertThat(row.effort()).as("the latest").isEqualTo(2);
         });
         Page staff = visitor.onATablet("tamsin");
         visitor.open("/clients/" + client + "/home-log?on=" + LocalDate.now());
@@ -264,7 +264,9 @@ class HomePageTest extends HerPhone {
         assertThat(told()).isEmpty();
         page.tap("[data-effort='3']");
         allSent(page);
-        assertThat(told()).singleElement().satisfies(r -> assertThat(r.effort()).isEqualTo(3));
+        assertThat(told())
+                .singleElement()
+                .satisfies(row -> assertThat(row.effort()).isEqualTo(3));
     }
 
     @Test
@@ -318,7 +320,7 @@ class HomePageTest extends HerPhone {
         Locator questions = page.locator("section:visible button[data-code]");
         assertThat(questions.last()).isVisible();
         double lastEnds = questions.all().stream()
-                .mapToDouble(q -> q.boundingBox().y + q.boundingBox().height)
+                .mapToDouble(locator -> locator.boundingBox().y + locator.boundingBox().height)
                 .max()
                 .orElseThrow();
         assertThat(none.boundingBox().y).isGreaterThanOrEqualTo(lastEnds);

@@ -149,12 +149,12 @@ class OutboxTest {
         Instant until = Instant.now().plusSeconds(60);
         try (var closing = new Closing(Executors.newFixedThreadPool(3))) {
             List<Future<Object>> all = List.of(instance(port), instance(port), instance(port)).stream()
-                    .map(s -> closing.pool().submit(() -> {
+                    .map(sender -> closing.pool().submit(() -> {
                         together.await();
                         while (waiting() > 0 && Instant.now().isBefore(until)) {
-                            s.send();
+                            sender.send();
                         }
-                        return (Object) s;
+                        return (Object) sender;
                     }))
                     .toList();
             together.countDown();
@@ -164,7 +164,7 @@ class OutboxTest {
         }
         // the house under test has a stand-in of its own and may have taken some: each went one way, once
         int elsewhere = (int) app.context().getBean(MailServer.class).received().stream()
-                .filter(m -> m.to().equals(address))
+                .filter(received -> received.to().equals(address))
                 .count();
         assertThat(mailbox.getReceivedMessagesForDomain(address).length + elsewhere)
                 .isEqualTo(messages);

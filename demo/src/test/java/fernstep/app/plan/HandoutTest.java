@@ -55,7 +55,7 @@ class HandoutTest {
     private static long strokes(PDContentStream content) throws IOException {
         long count = new PDFStreamParser(content)
                 .parse().stream()
-                        .filter(t -> t instanceof Operator o
+                        .filter(thing -> thing instanceof Operator o
                                 && List.of("S", "s", "B", "b").contains(o.getName()))
                         .count();
         if (content.getResources() != null) {
@@ -95,11 +95,11 @@ class HandoutTest {
                 String text = reader.getText(pdf).replaceAll("\\s+", " ");
                 assertThat(text).contains("Handout Person").contains("ask Imogen Vale");
                 Plans.Desk desk = plans.desk(visits.byId(visit));
-                assertThat(desk.plan().items()).hasSizeGreaterThan(3).allSatisfy(i -> {
-                    assertThat(text).contains(i.rung().name());
-                    assertThat(text).contains(i.rung().caution());
+                assertThat(desk.plan().items()).hasSizeGreaterThan(3).allSatisfy(item -> {
+                    assertThat(text).contains(item.rung().name());
+                    assertThat(text).contains(item.rung().caution());
                 });
-                assertThat(sizes).allSatisfy(s -> assertThat(s).isGreaterThanOrEqualTo(SMALLEST_PT));
+                assertThat(sizes).allSatisfy(value -> assertThat(value).isGreaterThanOrEqualTo(SMALLEST_PT));
                 assertThat(pdf.getPage(0).getMediaBox().getWidth())
                         .isCloseTo(paper.equals("A4") ? 595 : 612, within1());
                 assertThat(pdf.getNumberOfPages()).isBetween(2, 6);
@@ -153,9 +153,9 @@ class HandoutTest {
                 .contains("repeticiones")
                 .contains("Dolor en el pecho")
                 .contains("1 / ");
-        plans.desk(visits.byId(visit)).plan().items().forEach(i -> {
-            assertThat(text).contains(spanish.name(i.rung())).contains(spanish.caution(i.rung()));
-            assertThat(text).doesNotContain(i.rung().howTo());
+        plans.desk(visits.byId(visit)).plan().items().forEach(item -> {
+            assertThat(text).contains(spanish.name(item.rung())).contains(spanish.caution(item.rung()));
+            assertThat(text).doesNotContain(item.rung().howTo());
         });
         assertThat(text(page, client, "?language=en"))
                 .contains("Plan for Persona Uno")

@@ -153,7 +153,7 @@ class LaddersTest {
                 "NOTCH_UP",
                 1,
                 ladders.standings(client).stream()
-                        .filter(s -> s.rung().code().equals("BR1"))
+                        .filter(standing -> standing.rung().code().equals("BR1"))
                         .findFirst()
                         .orElseThrow()
                         .step()
@@ -164,7 +164,7 @@ class LaddersTest {
 
     private Change change(String rung) {
         return ladders.standings(client).stream()
-                .filter(s -> s.rung().code().equals(rung))
+                .filter(standing -> standing.rung().code().equals(rung))
                 .findFirst()
                 .orElseThrow()
                 .progress()

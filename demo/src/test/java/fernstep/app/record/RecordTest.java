@@ -258,7 +258,7 @@ class RecordTest {
         assertThatThrownBy(() -> sql.execute("DROP TABLE audit")).rootCause().hasMessageContaining("denied");
         assertThat(audit.lines(IMOGEN, null, "SIGN_IN", LocalDate.now(), LocalDate.now(), 1))
                 .singleElement()
-                .satisfies(l -> assertThat(l.detail()).isEqualTo("of the test"));
+                .satisfies(line -> assertThat(line.detail()).isEqualTo("of the test"));
     }
 
     @Test
@@ -315,7 +315,7 @@ class RecordTest {
         assertThat(audit.count(client, "CLIENT_ERASED")).isEqualTo(1);
         assertThat(audit.count(client, "MOVE_HELD")).isEqualTo(1);
         assertThat(audit.lines(null, client, null, null, null, 100))
-                .allSatisfy(l -> assertThat(l.detail()).isNull());
+                .allSatisfy(line -> assertThat(line.detail()).isNull());
     }
 
     @Test

@@ -89,7 +89,7 @@ class CrashTest {
             line = said.readLine();
         }
         assertThat(line).as("the app came up").isNotNull();
-        Thread rest = new Thread(() -> said.lines().forEach(l -> {}), "what the app says");
+        Thread rest = new Thread(() -> said.lines().forEach(text -> {}), "what the app says");
         rest.setDaemon(true);
         rest.start();
         return process;
@@ -104,9 +104,9 @@ class CrashTest {
     @AfterEach
     void end_what_was_begun() {
         going.set(false);
-        begun.forEach(p -> {
-            p.descendants().forEach(ProcessHandle::destroyForcibly);
-            p.destroyForcibly();
+        begun.forEach(process -> {
+            process.descendants().forEach(ProcessHandle::destroyForcibly);
+            process.destroyForcibly();
         });
     }
 

@@ -114,7 +114,9 @@ class RunnerContractTest extends AtTheMat {
         assertThat(played)
                 .asInstanceOf(org.assertj.core.api.InstanceOfAssertFactories.MAP)
                 .doesNotContainKey("differs")
-                .hasEntrySatisfying("equal", n -> assertThat((Integer) n).isPositive())
-                .hasEntrySatisfying("overridden", n -> assertThat((Integer) n).isPositive());
+                .hasEntrySatisfying(
+                        "equal", thing -> assertThat((Integer) thing).isPositive())
+                .hasEntrySatisfying(
+                        "overridden", thing -> assertThat((Integer) thing).isPositive());
     }
 }

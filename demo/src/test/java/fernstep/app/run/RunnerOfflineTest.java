@@ -45,7 +45,7 @@ class RunnerOfflineTest extends AtTheMat {
         assertThat(first().signs()).containsExactly(SignCode.BREATH_HELD);
         assertThat(first().answered().get(0))
                 .isInstanceOfSatisfying(
-                        SignSeen.class, s -> assertThat(s.seen().rep()).isEqualTo(3));
+                        SignSeen.class, seen -> assertThat(seen.seen().rep()).isEqualTo(3));
     }
 
     @Test

@@ -121,7 +121,8 @@ class RunnerPagesTest extends AtTheMat {
         Session now = runner.replay(session);
         assertThat(now.current().orElseThrow().signs()).containsExactly(SignCode.BREATH_HELD);
         assertThat(now.overrideOf(now.answered().orElseThrow()))
-                .hasValueSatisfying(o -> assertThat(o.reason()).isEqualTo("The sign was seen wrongly"));
+                .hasValueSatisfying(
+                        overridden -> assertThat(overridden.reason()).isEqualTo("The sign was seen wrongly"));
     }
 
     @Test
@@ -136,7 +137,8 @@ class RunnerPagesTest extends AtTheMat {
         allSent(page);
         Session now = runner.replay(session);
         assertThat(now.overrideOf(now.answered().orElseThrow()))
-                .hasValueSatisfying(o -> assertThat(o.reason()).isEqualTo("Her cousin's wedding is today"));
+                .hasValueSatisfying(
+                        overridden -> assertThat(overridden.reason()).isEqualTo("Her cousin's wedding is today"));
         visitor.open("/house/overrides");
         assertThat(page.locator("#by-rule tbody tr", new Page.LocatorOptions().setHasText("The breath is held")))
                 .containsText("1 × Carry on instead of Say one thing: Her cousin's wedding is today");
@@ -229,9 +231,9 @@ class RunnerPagesTest extends AtTheMat {
         visitor.see("What changes next");
         assertThat(runner.replay(session).exercises())
                 .hasSizeGreaterThanOrEqualTo(5)
-                .allSatisfy(e -> {
-                    assertThat(e.state()).isEqualTo(Exercise.State.DONE);
-                    assertThat(e.effort()).isEqualTo(3);
+                .allSatisfy(exercise -> {
+                    assertThat(exercise.state()).isEqualTo(Exercise.State.DONE);
+                    assertThat(exercise.effort()).isEqualTo(3);
                 });
     }
 

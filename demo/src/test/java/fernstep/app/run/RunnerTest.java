@@ -99,10 +99,10 @@ class RunnerTest {
         Session after =
                 runner.take(session, Report.sign(sign, "RUSHED"), TAMSIN).session();
         assertThat(after.current())
-                .hasValueSatisfying(e -> assertThat(e.signs()).containsExactly(SignCode.RUSHED));
+                .hasValueSatisfying(exercise -> assertThat(exercise.signs()).containsExactly(SignCode.RUSHED));
         assertThat(after.answered())
                 .containsInstanceOf(SignSeen.class)
-                .hasValueSatisfying(a -> assertThat(a.madeBy()).isEqualTo(new StaffId(TAMSIN)));
+                .hasValueSatisfying(answered -> assertThat(answered.madeBy()).isEqualTo(new StaffId(TAMSIN)));
         assertThat(runner.replay(session).exercises())
                 .usingRecursiveComparison()
                 .isEqualTo(after.exercises());
@@ -175,7 +175,8 @@ class RunnerTest {
         String id = id();
         runner.take(session, Report.of(id, Kind.REP), IMOGEN);
         assertThatThrownBy(() -> runner.take(session, Report.sign(id, "RUSHED"), IMOGEN))
-                .isInstanceOfSatisfying(Refused.class, e -> assertThat(e.code()).isEqualTo(Refused.Code.ID_REUSED));
+                .isInstanceOfSatisfying(
+                        Refused.class, refused -> assertThat(refused.code()).isEqualTo(Refused.Code.ID_REUSED));
         String other = runner.start(visit, UUID.randomUUID().toString(), null, IMOGEN);
         assertThatThrownBy(() -> runner.take(other, Report.of(id, Kind.REP), IMOGEN))
                 .isInstanceOf(Refused.class);
@@ -188,7 +189,8 @@ class RunnerTest {
         runner.take(session, Report.of(id(), Kind.SKIP), IMOGEN);
         Report late = new Report(id(), Kind.REP, 0, null, null, null, null, null, null);
         assertThatThrownBy(() -> runner.take(session, late, IMOGEN))
-                .isInstanceOfSatisfying(Refused.class, e -> assertThat(e.code()).isEqualTo(Refused.Code.MOVED_ON));
+                .isInstanceOfSatisfying(
+                        Refused.class, refused -> assertThat(refused.code()).isEqualTo(Refused.Code.MOVED_ON));
         Report sign = new Report(
                 id(),
                 Kind.SIGN,
@@ -223,7 +225,7 @@ class RunnerTest {
         runner.take(session, Report.sign(id(), "RUSHED"), IMOGEN);
         runner.take(session, Report.of(id(), Kind.FINISH), IMOGEN);
         assertThat(results.since(client, today.date()))
-                .extracting(r -> r.sessionId())
+                .extracting(row -> row.sessionId())
                 .containsOnly(session);
         assertThat(runner.session(session).finishedAt()).isNotNull();
         runner.take(session, Report.of(id(), Kind.UNDO), IMOGEN);
@@ -264,12 +266,12 @@ class RunnerTest {
         Why.Answer answer = why.of(session, id);
         assertThat(answer.rules()).hasSize(13);
         assertThat(answer.rules())
-                .filteredOn(r -> r.outcome().equals("CHOSEN"))
+                .filteredOn(view -> view.outcome().equals("CHOSEN"))
                 .extracting(Why.RuleView::rule)
                 .containsExactly("R7");
         assertThat(answer.others())
                 .hasSize(Approach.values().length - 1)
-                .allSatisfy(o -> assertThat(o.move()).isNotBlank());
+                .allSatisfy(view -> assertThat(view.move()).isNotBlank());
     }
 
     @Test
@@ -336,17 +338,17 @@ class RunnerTest {
         visits.markAsked(visit.id());
         String expecting = runner.start(visit.id(), UUID.randomUUID().toString(), null, IMOGEN);
         List<Exercise> onTheBack = runner.replay(expecting).exercises().stream()
-                .filter(e -> e.form() == RungForm.INCLINED)
+                .filter(exercise -> exercise.form() == RungForm.INCLINED)
                 .toList();
         assertThat(onTheBack)
                 .isNotEmpty()
-                .allSatisfy(e -> assertThat(e.rung().position()).isEqualTo(Position.INCLINED));
+                .allSatisfy(exercise -> assertThat(exercise.rung().position()).isEqualTo(Position.INCLINED));
         assertThat(view.state(runner.held(expecting)).items())
-                .filteredOn(i -> i.figure().contains("form=INCLINED"))
+                .filteredOn(item -> item.figure().contains("form=INCLINED"))
                 .hasSameSizeAs(onTheBack)
-                .allSatisfy(i -> assertThat(i.position()).isEqualTo("inclined"));
+                .allSatisfy(item -> assertThat(item.position()).isEqualTo("inclined"));
         assertThat(runner.replay(expecting).exercises())
-                .noneSatisfy(e -> assertThat(e.rung().position()).isEqualTo(Position.SUPINE));
+                .noneSatisfy(exercise -> assertThat(exercise.rung().position()).isEqualTo(Position.SUPINE));
     }
 
     @Test

@@ -164,7 +164,10 @@ class SessionMigrationTest {
     }
 
     private static SessionEvent event(String id) {
-        return events.stream().filter(e -> e.id().equals(id)).findFirst().orElseThrow();
+        return events.stream()
+                .filter(event -> event.id().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -196,7 +199,7 @@ class SessionMigrationTest {
         assertThat(eased.advice().rule()).isEqualTo(RuleId.R4);
         assertThat(eased.advice().reason()).isEqualTo(Reason.of(Reason.VERBATIM, "A \"firm\" ridge's relief"));
         assertThat(eased.advice().runnerUp())
-                .satisfies(r -> assertThat(r.reason())
+                .satisfies(runnerUp -> assertThat(runnerUp.reason())
                         .isEqualTo(Reason.of(Reason.VERBATIM, "Step back a rung: Easing comes before")));
         assertThat(eased.advice().closesLoadedRungs()).isFalse();
     }
@@ -220,14 +223,15 @@ class SessionMigrationTest {
     void an_emergency_is_no_sign_any_more_and_still_locks() {
         assertThat(event("k"))
                 .isInstanceOfSatisfying(
-                        EmergencyCalled.class, e -> assertThat(e.answer()).isEqualTo(Answer.CHEST_PAIN));
+                        EmergencyCalled.class,
+                        called -> assertThat(called.answer()).isEqualTo(Answer.CHEST_PAIN));
         List<PlannedExercise> planned =
                 List.of(new PlannedExercise("F3", RungForm.PLAIN, Side.LEFT, new Dose(3, 6, null, null, 1, 5), 1));
         Session upToStepBack = Session.replay(CataloguePackage.shipped(), planned, events.subList(0, 4));
-        assertThat(upToStepBack.current()).hasValueSatisfying(e -> {
-            assertThat(e.rung().code()).isEqualTo("F2");
-            assertThat(e.range()).isEqualTo(0.4);
-            assertThat(e.repsDone()).isEqualTo(1);
+        assertThat(upToStepBack.current()).hasValueSatisfying(exercise -> {
+            assertThat(exercise.rung().code()).isEqualTo("F2");
+            assertThat(exercise.range()).isEqualTo(0.4);
+            assertThat(exercise.repsDone()).isEqualTo(1);
         });
         assertThat(Session.replay(CataloguePackage.shipped(), planned, List.of(event("k")))
                         .locked())

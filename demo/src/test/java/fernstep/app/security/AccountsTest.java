@@ -159,7 +159,7 @@ class AccountsTest {
                 HttpRequest.newBuilder(URI.create(app.baseUrl() + "/sign-in")).build(), BodyHandlers.ofString());
         String token = page.body().replaceAll("(?s).*name=\"_csrf\"[^>]*value=\"([^\"]+)\".*", "$1");
         String cookie = page.headers().allValues("set-cookie").stream()
-                .filter(c -> c.startsWith("XSRF-TOKEN"))
+                .filter(allValue -> allValue.startsWith("XSRF-TOKEN"))
                 .findFirst()
                 .orElseThrow()
                 .split(";")[0];

@@ -28,8 +28,8 @@ class SignInStoreTest {
 
     private static String signIn(Visitor visitor) {
         return visitor.context().cookies().stream()
-                .filter(c -> c.name.equals("FERN"))
-                .map(c -> new String(Base64.getDecoder().decode(c.value), StandardCharsets.UTF_8))
+                .filter(cookie -> cookie.name.equals("FERN"))
+                .map(cookie -> new String(Base64.getDecoder().decode(cookie.value), StandardCharsets.UTF_8))
                 .findFirst()
                 .orElseThrow();
     }

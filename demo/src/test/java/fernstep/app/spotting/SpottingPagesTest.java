@@ -86,9 +86,9 @@ class SpottingPagesTest {
         visitor.open("/spotting?rung=F3");
         SimulatedClient her = onThe(page);
         List<Move> right = rounds.score(her, List.of()).found().stream()
-                .map(f -> f.advice().move() == Move.EASE_ONE_SIDE
+                .map(found -> found.advice().move() == Move.EASE_ONE_SIDE
                         ? Move.EASE
-                        : f.advice().move())
+                        : found.advice().move())
                 .toList();
         visitor.checkAccessible();
         play(page, rep -> {

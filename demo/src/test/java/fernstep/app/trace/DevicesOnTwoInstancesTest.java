@@ -57,7 +57,7 @@ class DevicesOnTwoInstancesTest {
     /** Twenty milliseconds apart, the cuff at the number of the sample. */
     private static List<Sample> samples(int from, int to) {
         return IntStream.range(from, to)
-                .mapToObj(i -> new Sample(20 * i, Map.of(Channel.CUFF, (double) i)))
+                .mapToObj(index -> new Sample(20 * index, Map.of(Channel.CUFF, (double) index)))
                 .toList();
     }
 
@@ -77,20 +77,20 @@ class DevicesOnTwoInstancesTest {
         int first = here.number();
         String token = recordings.mayComeBack(before.recordingId());
         before.take(first, 1, samples(0, 100));
-        one.store(s -> true);
+        one.store(text -> true);
         before.take(first, 2, samples(100, 120));
         LiveStreams.Connected there = other.goOn(token).orElseThrow();
         LiveStream after = there.stream();
         assertThat(after.recordingId()).isEqualTo(before.recordingId());
         after.take(there.number(), 3, samples(120, 200));
-        other.store(s -> true);
+        other.store(text -> true);
         // the first instance notices only now
         before.lost(first);
-        one.store(s -> true);
+        one.store(text -> true);
         assertThat(cuff(after)).containsExactly(numbers(0, 200));
         assertThat(after.problems())
                 .as("nothing was missing between the batches that came here")
-                .noneMatch(p -> p.code() == Trace.Problem.Code.BATCH_MISSING);
+                .noneMatch(problem -> problem.code() == Trace.Problem.Code.BATCH_MISSING);
     }
 
     @Test
@@ -98,11 +98,11 @@ class DevicesOnTwoInstancesTest {
         LiveStreams.Connected in = one.begin(paired, client);
         LiveStream stream = in.stream();
         stream.take(in.number(), 1, samples(0, 60));
-        one.store(s -> true);
+        one.store(text -> true);
         assertThatThrownBy(() -> other.begin(paired, client)).isInstanceOf(LiveStreams.Busy.class);
         assertThat(other.noticeOf(paired.sessionId())).isPresent();
         stream.end();
-        one.store(s -> false);
+        one.store(text -> false);
         assertThat(other.begin(paired, client).stream().recordingId()).isNotEqualTo(stream.recordingId());
     }
 
@@ -118,7 +118,7 @@ class DevicesOnTwoInstancesTest {
         stream.lost(first);
         assertThat(stream.state()).isEqualTo(LiveStream.State.LIVE);
         stream.end();
-        one.store(s -> false);
+        one.store(text -> false);
         assertThat(cuff(stream)).hasSize(100).endsWith(109.0);
     }
 }

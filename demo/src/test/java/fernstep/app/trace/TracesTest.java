@@ -118,9 +118,10 @@ class TracesTest {
             for (int i = from; i < to; i += 10) {
                 int end = Math.min(to, i + 10);
                 int begin = i;
-                say("{\"seq\":" + ++sequence + ",\"ms\":" + list(begin, end, k -> samples.timeMs(k)) + ",\"CUFF\":"
-                        + list(begin, end, k -> samples.value(Channel.CUFF, k)) + ",\"RIBS\":"
-                        + list(begin, end, k -> samples.value(Channel.RIBS, k)) + "}");
+                say("{\"seq\":" + ++sequence + ",\"ms\":" + list(begin, end, number -> samples.timeMs(number))
+                        + ",\"CUFF\":"
+                        + list(begin, end, number -> samples.value(Channel.CUFF, number)) + ",\"RIBS\":"
+                        + list(begin, end, number -> samples.value(Channel.RIBS, number)) + "}");
             }
         }
 
@@ -147,7 +148,7 @@ class TracesTest {
     /** So many seconds of breaths of six seconds; the cuff falls by 15 mmHg from {@code liftS} on for two seconds and a half. */
     private static Samples breathing(double seconds, double liftS) {
         double[] times = IntStream.range(0, (int) (seconds * HZ))
-                .mapToDouble(i -> 1000.0 * i / HZ)
+                .mapToDouble(index -> 1000.0 * index / HZ)
                 .toArray();
         return new Samples(
                 times,

@@ -85,7 +85,7 @@ class CaseFileTest {
     @Test
     void every_demo_client_comes_back_as_she_was() throws Exception {
         List<ClientFile> demo =
-                clients.all().stream().filter(c -> c.id() <= DEMO_CLIENTS).toList();
+                clients.all().stream().filter(file -> file.id() <= DEMO_CLIENTS).toList();
         assertThat(demo).hasSize(DEMO_CLIENTS);
         for (ClientFile her : demo) {
             String out = out(her.id());
@@ -100,7 +100,7 @@ class CaseFileTest {
     @Test
     void every_demo_client_comes_back_from_a_fhir_bundle_as_she_was() throws Exception {
         for (ClientFile her :
-                clients.all().stream().filter(c -> c.id() <= DEMO_CLIENTS).toList()) {
+                clients.all().stream().filter(file -> file.id() <= DEMO_CLIENTS).toList()) {
             String out = out(her.id());
             byte[] bundle = FhirFiles.written(files.of(her.id(), true), LocalDate.now());
             long again = in(new String(bundle, StandardCharsets.UTF_8));
@@ -262,8 +262,8 @@ class CaseFileTest {
                 .doesNotContain("src=")
                 .doesNotContain("<script");
         packed.keySet().stream()
-                .filter(f -> !f.equals("index.html"))
-                .forEach(f -> assertThat(packed.get("index.html")).contains("href=\"" + f + "\""));
+                .filter(text -> !text.equals("index.html"))
+                .forEach(text -> assertThat(packed.get("index.html")).contains("href=\"" + text + "\""));
         Files.writeString(folder.resolve("index.html"), packed.get("index.html"));
         page.navigate(folder.resolve("index.html").toUri().toString());
         visitor.see("Who she is");
@@ -306,7 +306,7 @@ class CaseFileTest {
             })
     void half_a_setting_is_refused_where_it_stands(String what, String instead, String field) {
         String half = out(MARIBEL).replaceFirst(what.strip(), instead.strip());
-        assertThat(refused(half)).anySatisfy(p -> assertThat(p).endsWith(field.strip()));
+        assertThat(refused(half)).anySatisfy(text -> assertThat(text).endsWith(field.strip()));
     }
 
     @ParameterizedTest
@@ -316,7 +316,7 @@ class CaseFileTest {
                 .replaceFirst("\"easedRung\" : null", "\"easedRung\" : \"F3\"")
                 .replaceFirst("\"easedRange\" : null", "\"easedRange\" : 0.67")
                 .replaceFirst("\"" + field + "\" : null", "\"" + field + "\" : " + value);
-        assertThat(refused(wrong)).anySatisfy(p -> assertThat(p).endsWith(field));
+        assertThat(refused(wrong)).anySatisfy(text -> assertThat(text).endsWith(field));
     }
 
     private List<String> refused(String json) {
@@ -349,7 +349,7 @@ class CaseFileTest {
         assertThat(CaseFileReader.read(json, catalogues.get(), LocalDate.now(), false)
                         .problems())
                 .singleElement()
-                .satisfies(p -> assertThat(p.path()).isEqualTo("visits[0].findings[0].finding"));
+                .satisfies(problem -> assertThat(problem.path()).isEqualTo("visits[0].findings[0].finding"));
     }
 
     @Test
@@ -412,7 +412,7 @@ class CaseFileTest {
         assertThatThrownBy(
                         () -> CaseFileReader.read(json.replace(what, wrong), catalogues.get(), LocalDate.now(), true))
                 .isInstanceOfSatisfying(
-                        CaseProblem.class, p -> assertThat(p.path()).isEqualTo(path));
+                        CaseProblem.class, problem -> assertThat(problem.path()).isEqualTo(path));
         assertThatThrownBy(() -> CaseFileReader.read(
                         json.substring(0, json.length() / 2), catalogues.get(), LocalDate.now(), true))
                 .isInstanceOf(CaseProblem.class);
@@ -430,17 +430,17 @@ class CaseFileTest {
         visitor.see("COUGH cannot be SINGS");
         visitor.see("There is already a client of this name");
         visitor.checkAccessible();
-        assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
+        assertThat(clients.all().stream().filter(file -> file.name().equals("Half Person")))
                 .hasSize(1);
         page.click("text=Import without these");
         page.waitForURL("**/clients/*");
         assertThat(page.locator("h1").first()).hasText("Half Person");
-        assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
+        assertThat(clients.all().stream().filter(file -> file.name().equals("Half Person")))
                 .hasSize(2);
         visitor.open("/house/import");
         page.click("li:has-text('half.json') button:has-text('Undo the import')");
         visitor.see("Import undone");
-        assertThat(clients.all().stream().filter(c -> c.name().equals("Half Person")))
+        assertThat(clients.all().stream().filter(file -> file.name().equals("Half Person")))
                 .hasSize(1);
     }
 }

@@ -106,7 +106,7 @@ class HouseExportTest {
         long her = Someone.plain(app.context(), "Taken Out Twice", Approach.SLOW_LADDER, 14);
         OutputStream breaks = new OutputStream() {
             @Override
-            public void write(int b) throws IOException {
+            public void write(int number) throws IOException {
                 // while this one runs no other is let in
                 assertThatThrownBy(() -> export.write(List.of(her), IMOGEN, true, OutputStream.nullOutputStream()))
                         .isInstanceOf(HouseExport.Busy.class);

@@ -94,7 +94,7 @@ class TableImportTest {
             all.put(
                     table,
                     sql.queryForList("SELECT * FROM " + table).stream()
-                            .peek(r -> r.remove("touched_at"))
+                            .peek(map -> map.remove("touched_at"))
                             .map(Object::toString)
                             .sorted()
                             .toList());
@@ -133,19 +133,22 @@ class TableImportTest {
 
     private static Set<String> readingsByDay(CaseFile file) {
         Set<String> all = new TreeSet<>();
-        file.visits().forEach(v -> v.readings().forEach(r -> all.add(v.date() + " " + r)));
+        file.visits().forEach(visited -> visited.readings().forEach(read -> all.add(visited.date() + " " + read)));
         return all;
     }
 
     /** A row of a table has neither how much was done nor what was made easier: the case file carries them. */
-    private static CaseFile.Went asTablesHaveIt(CaseFile.Went r) {
-        return new CaseFile.Went(r.rung(), r.side(), r.result(), r.effort(), r.nextDay(), r.signs(), r.range());
+    private static CaseFile.Went asTablesHaveIt(CaseFile.Went went) {
+        return new CaseFile.Went(
+                went.rung(), went.side(), went.result(), went.effort(), went.nextDay(), went.signs(), went.range());
     }
 
     private static Set<String> resultsByDay(CaseFile file) {
         Set<String> all = new TreeSet<>();
         file.sessions()
-                .forEach(s -> s.results().forEach(r -> all.add(s.date() + " " + s.atHome() + " " + asTablesHaveIt(r))));
+                .forEach(trained -> trained.results()
+                        .forEach(
+                                went -> all.add(trained.date() + " " + trained.atHome() + " " + asTablesHaveIt(went))));
         return all;
     }
 

@@ -117,11 +117,12 @@ public final class CalendarFile {
         }
     }
 
-    private VEvent session(long clientId, SessionCalendar.Day day, int n, ZoneId zone) {
-        LocalTime at = day.sessions() == 1 ? LocalTime.of(ONE_A_DAY_HOUR, 0) : HOURS.get(Math.min(n, HOURS.size() - 1));
+    private VEvent session(long clientId, SessionCalendar.Day day, int count, ZoneId zone) {
+        LocalTime at =
+                day.sessions() == 1 ? LocalTime.of(ONE_A_DAY_HOUR, 0) : HOURS.get(Math.min(count, HOURS.size() - 1));
         LocalDateTime start = day.date().atTime(at);
         VEvent event = new VEvent();
-        event.setUid(uid(clientId + " session " + day.date() + " " + n));
+        event.setUid(uid(clientId + " session " + day.date() + " " + count));
         event.setSummary("Fern Step, " + doses.time(day.seconds()));
         event.setDescription(day.items().stream().map(this::line).collect(Collectors.joining("\n")));
         event.setDateStart(date(start, zone));
@@ -129,10 +130,10 @@ public final class CalendarFile {
         return event;
     }
 
-    private String line(PlanItem i) {
-        return i.rung().name()
-                + (i.side() == null ? "" : ", " + words.amid(words.of(i.side()))) + ": "
-                + doses.dose(i.dose());
+    private String line(PlanItem item) {
+        return item.rung().name()
+                + (item.side() == null ? "" : ", " + words.amid(words.of(item.side()))) + ": "
+                + doses.dose(item.dose());
     }
 
     private VEvent mark(long clientId, LocalDate day, SessionCalendar.Mark mark) {

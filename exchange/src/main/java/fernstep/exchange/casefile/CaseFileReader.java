@@ -106,19 +106,20 @@ public final class CaseFileReader {
         CaseFile.Training training = training(c);
         List<CaseProblem> problems = new ArrayList<>();
         List<Visited> visits = new ArrayList<>();
-        good(c, "visits", problems, v -> visit(v, today, therapist, problems)).forEach(visits::add);
+        good(c, "visits", problems, object -> visit(object, today, therapist, problems))
+                .forEach(visits::add);
         visits.sort(Comparator.comparing(Visited::date));
-        List<Standing> places = good(c, "places", problems, p -> standing(p, catalogue, today));
-        List<Trained> sessions = good(c, "sessions", problems, s -> trained(s, catalogue, today));
+        List<Standing> places = good(c, "places", problems, object -> standing(object, catalogue, today));
+        List<Trained> sessions = good(c, "sessions", problems, object -> trained(object, catalogue, today));
         c.nothingElse();
         return new Parsed(new CaseFile(her, training, visits, places, sessions), problems);
     }
 
     /** Those of a list that can be read; the others are told. */
     private static <T> List<T> good(
-            CaseObject c, String field, List<CaseProblem> problems, Function<CaseObject, T> reader) {
+            CaseObject object, String field, List<CaseProblem> problems, Function<CaseObject, T> reader) {
         List<T> all = new ArrayList<>();
-        c.items(field, (node, path) -> {
+        object.items(field, (node, path) -> {
             try {
                 all.add(reader.apply(CaseObject.at(node, path)));
             } catch (CaseProblem p) {
@@ -129,60 +130,60 @@ public final class CaseFileReader {
         return all;
     }
 
-    private static CaseFile.Training training(CaseObject c) {
+    private static CaseFile.Training training(CaseObject object) {
         Map<StanceChange, String> changes = new EnumMap<>(StanceChange.class);
-        c.optionalObject("stanceChanges").ifPresent(s -> {
+        object.optionalObject("stanceChanges").ifPresent(caseObject -> {
             for (StanceChange change : StanceChange.values()) {
-                s.optionalOf(change.name(), change.options()).ifPresent(o -> changes.put(change, o));
+                caseObject.optionalOf(change.name(), change.options()).ifPresent(text -> changes.put(change, text));
             }
-            s.nothingElse();
+            caseObject.nothingElse();
         });
-        Set<DayOfWeek> blocked = c.codes("blockedDays", DayOfWeek.class);
+        Set<DayOfWeek> blocked = object.codes("blockedDays", DayOfWeek.class);
         if (blocked.size() == DayOfWeek.values().length) {
-            throw c.problem("blockedDays", "one day of the week must be left", "at most six days");
+            throw object.problem("blockedDays", "one day of the week must be left", "at most six days");
         }
         return new CaseFile.Training(
-                c.code("approach", Approach.class),
+                object.code("approach", Approach.class),
                 changes,
-                c.whole("minutesPerDay", Range.MINUTES_PER_DAY),
-                c.whole("daysPerWeek", Range.DAYS_PER_WEEK),
-                c.optionalWhole("size", Range.SIZE).orElse(null),
-                c.optionalCode("growFirst", Progress.GrowFirst.class).orElse(Progress.GrowFirst.REPS),
+                object.whole("minutesPerDay", Range.MINUTES_PER_DAY),
+                object.whole("daysPerWeek", Range.DAYS_PER_WEEK),
+                object.optionalWhole("size", Range.SIZE).orElse(null),
+                object.optionalCode("growFirst", Progress.GrowFirst.class).orElse(Progress.GrowFirst.REPS),
                 blocked,
-                c.optionalCode("goal", Goal.class).orElse(null),
-                c.optionalDate("goalDate").orElse(null));
+                object.optionalCode("goal", Goal.class).orElse(null),
+                object.optionalDate("goalDate").orElse(null));
     }
 
-    private static Visited visit(CaseObject v, LocalDate today, boolean therapist, List<CaseProblem> problems) {
+    private static Visited visit(CaseObject object, LocalDate today, boolean therapist, List<CaseProblem> problems) {
         Visited visit = new Visited(
-                past(v, "date", today),
-                v.optionalFlag("asked").orElse(false),
-                v.codes("answers", Answer.class),
-                good(v, "readings", problems, CaseFileReader::reading),
-                good(v, "findings", problems, f -> finding(f, therapist)));
-        v.nothingElse();
+                past(object, "date", today),
+                object.optionalFlag("asked").orElse(false),
+                object.codes("answers", Answer.class),
+                good(object, "readings", problems, CaseFileReader::reading),
+                good(object, "findings", problems, caseObject -> finding(caseObject, therapist)));
+        object.nothingElse();
         return visit;
     }
 
-    private static LocalDate past(CaseObject c, String field, LocalDate today) {
-        LocalDate day = c.date(field);
+    private static LocalDate past(CaseObject object, String field, LocalDate today) {
+        LocalDate day = object.date(field);
         if (day.isAfter(today)) {
-            throw c.problem(field, day + " is still to come", "up to " + today);
+            throw object.problem(field, day + " is still to come", "up to " + today);
         }
         return day;
     }
 
-    private static Read reading(CaseObject r) {
+    private static Read reading(CaseObject object) {
         Read read = new Read(
-                r.number("siteCm", Range.SITE_CM),
-                r.code("condition", Condition.class),
-                r.code("method", Method.class),
-                r.items("values", CaseFileReader::number),
-                r.optionalNumber("depthMm", Range.DEPTH_MM).orElse(null),
-                r.optionalCode("depth", Depth.class).orElse(null),
-                r.optionalCode("feel", Feel.class).orElse(null));
-        r.nothingElse();
-        r.checked(
+                object.number("siteCm", Range.SITE_CM),
+                object.code("condition", Condition.class),
+                object.code("method", Method.class),
+                object.items("values", CaseFileReader::number),
+                object.optionalNumber("depthMm", Range.DEPTH_MM).orElse(null),
+                object.optionalCode("depth", Depth.class).orElse(null),
+                object.optionalCode("feel", Feel.class).orElse(null));
+        object.nothingElse();
+        object.checked(
                 "values",
                 () -> new Reading(
                         read.siteCm(), read.condition(), read.method(), read.values(), read.depthMm(), read.feel()));
@@ -196,26 +197,27 @@ public final class CaseFileReader {
         return node.doubleValue();
     }
 
-    private static Found finding(CaseObject f, boolean therapist) {
-        Finding finding = f.code("finding", Finding.class);
-        Side side = f.optionalCode("side", Side.class).orElse(null);
-        String value = f.text("value");
-        f.nothingElse();
+    private static Found finding(CaseObject object, boolean therapist) {
+        Finding finding = object.code("finding", Finding.class);
+        Side side = object.optionalCode("side", Side.class).orElse(null);
+        String value = object.text("value");
+        object.nothingElse();
         if (finding.therapistOnly() && !therapist) {
-            throw f.problem("finding", finding + " is for a therapist to bring in", null);
+            throw object.problem("finding", finding + " is for a therapist to bring in", null);
         }
         if (finding.perSide() != (side != null)) {
-            throw f.problem(
+            throw object.problem(
                     "side", finding + (finding.perSide() ? " has sides" : " has no sides"), "LEFT, RIGHT or none");
         }
         return new Found(
                 finding,
                 side,
-                finding.canonical(value).orElseThrow(() -> f.problem("value", finding + " cannot be " + value, null)));
+                finding.canonical(value)
+                        .orElseThrow(() -> object.problem("value", finding + " cannot be " + value, null)));
     }
 
-    private static Standing standing(CaseObject p, Catalogue catalogue, LocalDate today) {
-        CaseObject d = p.object("dose");
+    private static Standing standing(CaseObject object, Catalogue catalogue, LocalDate today) {
+        CaseObject d = object.object("dose");
         Dose dose = d.checked(
                 "sets",
                 () -> new Dose(
@@ -227,114 +229,118 @@ public final class CaseFileReader {
                         d.whole("daysPerWeek", Range.DAYS_PER_WEEK)));
         d.nothingElse();
         Standing place = new Standing(
-                p.code("strand", Strand.class),
-                p.optionalCode("side", Side.class).orElse(null),
-                rung(p, catalogue),
+                object.code("strand", Strand.class),
+                object.optionalCode("side", Side.class).orElse(null),
+                rung(object, catalogue),
                 dose,
-                p.number("range", Range.RANGE_FRACTION),
-                past(p, "since", today),
-                p.text("change"));
-        p.nothingElse();
+                object.number("range", Range.RANGE_FRACTION),
+                past(object, "since", today),
+                object.text("change"));
+        object.nothingElse();
         if (!place.change().matches("[A-Z_]{1,20}")) {
-            throw p.problem("change", "unknown code", null);
+            throw object.problem("change", "unknown code", null);
         }
         return place;
     }
 
-    private static String rung(CaseObject c, Catalogue catalogue) {
-        String rung = c.text("rung");
+    private static String rung(CaseObject object, Catalogue catalogue) {
+        String rung = object.text("rung");
         if (catalogue.find(rung).isEmpty()) {
-            throw c.problem("rung", "a rung that is not in this house's catalogue: " + rung, null);
+            throw object.problem("rung", "a rung that is not in this house's catalogue: " + rung, null);
         }
         return rung;
     }
 
-    private static Trained trained(CaseObject s, Catalogue catalogue, LocalDate today) {
+    private static Trained trained(CaseObject object, Catalogue catalogue, LocalDate today) {
         Trained session = new Trained(
-                past(s, "date", today),
-                s.optionalFlag("atHome").orElse(false),
-                s.objects("results").stream().map(r -> went(r, catalogue)).toList());
-        s.nothingElse();
+                past(object, "date", today),
+                object.optionalFlag("atHome").orElse(false),
+                object.objects("results").stream()
+                        .map(caseObject -> went(caseObject, catalogue))
+                        .toList());
+        object.nothingElse();
         return session;
     }
 
-    private static Went went(CaseObject r, Catalogue catalogue) {
+    private static Went went(CaseObject object, Catalogue catalogue) {
         Went went = new Went(
-                rung(r, catalogue),
-                r.optionalCode("side", Side.class).orElse(null),
-                r.code("result", SessionResult.Kind.class),
-                r.optionalWhole("effort", Range.EFFORT).orElse(null),
-                symptoms(r, "nextDay").orElse(null),
-                symptoms(r, "signs").orElse(""),
-                r.number("range", Range.RANGE_FRACTION),
-                done(r),
-                eased(r, catalogue));
-        r.nothingElse();
+                rung(object, catalogue),
+                object.optionalCode("side", Side.class).orElse(null),
+                object.code("result", SessionResult.Kind.class),
+                object.optionalWhole("effort", Range.EFFORT).orElse(null),
+                symptoms(object, "nextDay").orElse(null),
+                symptoms(object, "signs").orElse(""),
+                object.number("range", Range.RANGE_FRACTION),
+                done(object),
+                eased(object, catalogue));
+        object.nothingElse();
         return went;
     }
 
-    private static @Nullable Amount done(CaseObject r) {
-        Integer sets = r.optionalWhole("doneSets", Range.SETS).orElse(null);
-        Integer times = r.optionalWhole("doneTimes", Range.REPS).orElse(null);
-        Integer holdS = r.optionalWhole("doneHoldS", Range.DOSE_HOLD_S).orElse(null);
+    private static @Nullable Amount done(CaseObject object) {
+        Integer sets = object.optionalWhole("doneSets", Range.SETS).orElse(null);
+        Integer times = object.optionalWhole("doneTimes", Range.REPS).orElse(null);
+        Integer holdS = object.optionalWhole("doneHoldS", Range.DOSE_HOLD_S).orElse(null);
         if (sets == null && times == null && holdS == null) {
             return null;
         }
         if (sets == null || times == null) {
-            throw r.problem(sets == null ? "doneSets" : "doneTimes", "an amount without its sets or times", null);
+            throw object.problem(sets == null ? "doneSets" : "doneTimes", "an amount without its sets or times", null);
         }
         return new Amount(sets, times, holdS);
     }
 
-    private static CaseFile.@Nullable WentEased eased(CaseObject r, Catalogue catalogue) {
-        String rung = r.optionalText("easedRung").orElse(null);
-        Double range = r.optionalNumber("easedRange", Range.RANGE_FRACTION).orElse(null);
-        int kneesBentDeg = r.optionalWhole("easedKneesDeg", Range.ANGLE_DEG).orElse(0);
-        Integer times = r.optionalWhole("easedTimes", Range.REPS).orElse(null);
-        Integer holdS = r.optionalWhole("easedHoldS", Range.DOSE_HOLD_S).orElse(null);
-        SignCode because = r.optionalCode("easedBecause", SignCode.class).orElse(null);
-        List<String> parts = r.optionalText("easedParts")
-                .filter(t -> !t.isEmpty())
-                .map(t -> List.of(t.split(",", -1)))
+    private static CaseFile.@Nullable WentEased eased(CaseObject object, Catalogue catalogue) {
+        String rung = object.optionalText("easedRung").orElse(null);
+        Double range = object.optionalNumber("easedRange", Range.RANGE_FRACTION).orElse(null);
+        int kneesBentDeg =
+                object.optionalWhole("easedKneesDeg", Range.ANGLE_DEG).orElse(0);
+        Integer times = object.optionalWhole("easedTimes", Range.REPS).orElse(null);
+        Integer holdS = object.optionalWhole("easedHoldS", Range.DOSE_HOLD_S).orElse(null);
+        SignCode because = object.optionalCode("easedBecause", SignCode.class).orElse(null);
+        List<String> parts = object.optionalText("easedParts")
+                .filter(text -> !text.isEmpty())
+                .map(text -> List.of(text.split(",", -1)))
                 .orElse(List.of());
         if (rung == null && range == null) {
             return null;
         }
         if (rung == null || range == null) {
-            throw r.problem(rung == null ? "easedRung" : "easedRange", "an easing without its rung or range", null);
+            throw object.problem(
+                    rung == null ? "easedRung" : "easedRange", "an easing without its rung or range", null);
         }
         if (kneesBentDeg < 0 || kneesBentDeg > MOST_KNEE_BEND_DEG) {
-            throw r.problem("easedKneesDeg", "degrees of " + kneesBentDeg, "0 to " + MOST_KNEE_BEND_DEG);
+            throw object.problem("easedKneesDeg", "degrees of " + kneesBentDeg, "0 to " + MOST_KNEE_BEND_DEG);
         }
         Easing easing = Easing.of(kneesBentDeg, parts);
         if (!easing.parts().containsAll(parts)) {
-            throw r.problem(
+            throw object.problem(
                     "easedParts", "unknown code in " + String.join(",", parts), "levers and helpers with commas");
         }
         if (catalogue.find(rung).isEmpty()) {
-            throw r.problem("easedRung", "a rung that is not in this house's catalogue: " + rung, null);
+            throw object.problem("easedRung", "a rung that is not in this house's catalogue: " + rung, null);
         }
         return new CaseFile.WentEased(new CleanSetting(rung, range, easing, times, holdS), because);
     }
 
-    private static Optional<String> symptoms(CaseObject r, String field) {
-        Optional<String> text = r.optionalText(field);
+    private static Optional<String> symptoms(CaseObject object, String field) {
+        Optional<String> text = object.optionalText(field);
         Set<String> codes =
                 EnumSet.allOf(SignCode.class).stream().map(Enum::name).collect(Collectors.toSet());
-        text.filter(t -> !t.isEmpty()).ifPresent(t -> {
-            for (String part : t.split(",", -1)) {
+        text.filter(each -> !each.isEmpty()).ifPresent(each -> {
+            for (String part : each.split(",", -1)) {
                 if (!codes.contains(part.replaceFirst(":(10|[0-9])$", ""))) {
-                    throw r.problem(field, "unknown code " + part, "codes with commas, pain as PAIN:level");
+                    throw object.problem(field, "unknown code " + part, "codes with commas, pain as PAIN:level");
                 }
             }
         });
         return text;
     }
 
-    private static String limited(CaseObject c, String field, int longest) {
-        String text = c.text(field).strip();
+    private static String limited(CaseObject object, String field, int longest) {
+        String text = object.text(field).strip();
         if (text.length() > longest) {
-            throw c.problem(field, "too long", "at most " + longest + " characters");
+            throw object.problem(field, "too long", "at most " + longest + " characters");
         }
         return text;
     }

@@ -70,155 +70,164 @@ public final class CaseFileWriter {
         return all;
     }
 
-    private static Map<String, Object> facts(ClientFacts f) {
+    private static Map<String, Object> facts(ClientFacts facts) {
         Map<String, Object> c = new LinkedHashMap<>();
-        c.put("status", f.status());
-        c.put("dueDate", text(f.dueDate()));
+        c.put("status", facts.status());
+        c.put("dueDate", text(facts.dueDate()));
         c.put(
                 "births",
-                f.births().stream()
-                        .map(b -> object("date", text(b.date()), "mode", b.mode(), "tearDegree", b.tearDegree()))
+                facts.births().stream()
+                        .map(birth -> object(
+                                "date", text(birth.date()), "mode", birth.mode(), "tearDegree", birth.tearDegree()))
                         .toList());
         c.put(
                 "surgeries",
-                f.surgeries().stream()
-                        .map(s -> object("date", text(s.date()), "what", s.what()))
+                facts.surgeries().stream()
+                        .map(surgery -> object("date", text(surgery.date()), "what", surgery.what()))
                         .toList());
         c.put(
                 "clearances",
-                f.clearances().stream()
-                        .map(k -> object(
+                facts.clearances().stream()
+                        .map(clearance -> object(
                                 "scope",
-                                k.scope(),
+                                clearance.scope(),
                                 "date",
-                                text(k.date()),
+                                text(clearance.date()),
                                 "byRole",
-                                k.byRole(),
+                                clearance.byRole(),
                                 "byName",
-                                k.byName(),
+                                clearance.byName(),
                                 "expiry",
-                                text(k.expiry()),
+                                text(clearance.expiry()),
                                 "note",
-                                k.note()))
+                                clearance.note()))
                         .toList());
-        c.put("heightCm", f.heightCm());
-        c.put("massKg", f.massKg());
-        c.put("age", f.age());
-        c.put("restrictions", f.restrictions());
+        c.put("heightCm", facts.heightCm());
+        c.put("massKg", facts.massKg());
+        c.put("age", facts.age());
+        c.put("restrictions", facts.restrictions());
         return c;
     }
 
-    private static Map<String, Object> visit(Visited v) {
+    private static Map<String, Object> visit(Visited visited) {
         return object(
                 "date",
-                text(v.date()),
+                text(visited.date()),
                 "asked",
-                v.asked(),
+                visited.asked(),
                 "answers",
-                v.answers(),
+                visited.answers(),
                 "readings",
-                v.readings().stream()
-                        .map(r -> object(
+                visited.readings().stream()
+                        .map(read -> object(
                                 "siteCm",
-                                r.siteCm(),
+                                read.siteCm(),
                                 "condition",
-                                r.condition(),
+                                read.condition(),
                                 "method",
-                                r.method(),
+                                read.method(),
                                 "values",
-                                r.values(),
+                                read.values(),
                                 "depthMm",
-                                r.depthMm(),
+                                read.depthMm(),
                                 "depth",
-                                r.depth(),
+                                read.depth(),
                                 "feel",
-                                r.feel()))
+                                read.feel()))
                         .toList(),
                 "findings",
-                v.findings().stream()
-                        .map(f -> object("finding", f.finding(), "side", f.side(), "value", f.value()))
+                visited.findings().stream()
+                        .map(found -> object("finding", found.finding(), "side", found.side(), "value", found.value()))
                         .toList());
     }
 
-    private static Map<String, Object> place(Standing p) {
+    private static Map<String, Object> place(Standing standing) {
         return object(
                 "strand",
-                p.strand(),
+                standing.strand(),
                 "side",
-                p.side(),
+                standing.side(),
                 "rung",
-                p.rung(),
+                standing.rung(),
                 "dose",
-                dose(p.dose()),
+                dose(standing.dose()),
                 "range",
-                p.range(),
+                standing.range(),
                 "since",
-                text(p.since()),
+                text(standing.since()),
                 "change",
-                p.change());
+                standing.change());
     }
 
-    private static Map<String, Object> session(Trained s) {
+    private static Map<String, Object> session(Trained trained) {
         return object(
                 "date",
-                text(s.date()),
+                text(trained.date()),
                 "atHome",
-                s.atHome(),
+                trained.atHome(),
                 "results",
-                s.results().stream()
-                        .map(r -> object(
+                trained.results().stream()
+                        .map(went -> object(
                                 "rung",
-                                r.rung(),
+                                went.rung(),
                                 "side",
-                                r.side(),
+                                went.side(),
                                 "result",
-                                r.result(),
+                                went.result(),
                                 "effort",
-                                r.effort(),
+                                went.effort(),
                                 "nextDay",
-                                r.nextDay(),
+                                went.nextDay(),
                                 "signs",
-                                r.signs(),
+                                went.signs(),
                                 "range",
-                                r.range(),
+                                went.range(),
                                 "doneSets",
-                                r.done() == null ? null : r.done().sets(),
+                                went.done() == null ? null : went.done().sets(),
                                 "doneTimes",
-                                r.done() == null ? null : r.done().times(),
+                                went.done() == null ? null : went.done().times(),
                                 "doneHoldS",
-                                r.done() == null ? null : r.done().holdS(),
+                                went.done() == null ? null : went.done().holdS(),
                                 "easedRung",
-                                r.eased() == null ? null : r.eased().setting().rung(),
-                                "easedRange",
-                                r.eased() == null ? null : r.eased().setting().range(),
-                                "easedKneesDeg",
-                                r.eased() == null
+                                went.eased() == null
                                         ? null
-                                        : r.eased().setting().easing().kneesBentDeg(),
+                                        : went.eased().setting().rung(),
+                                "easedRange",
+                                went.eased() == null
+                                        ? null
+                                        : went.eased().setting().range(),
+                                "easedKneesDeg",
+                                went.eased() == null
+                                        ? null
+                                        : went.eased().setting().easing().kneesBentDeg(),
                                 "easedTimes",
-                                r.eased() == null ? null : r.eased().setting().times(),
+                                went.eased() == null
+                                        ? null
+                                        : went.eased().setting().times(),
                                 "easedHoldS",
-                                r.eased() == null ? null : r.eased().setting().holdS(),
+                                went.eased() == null
+                                        ? null
+                                        : went.eased().setting().holdS(),
                                 "easedBecause",
-                                r.eased() == null ? null : r.eased().because(),
+                                went.eased() == null ? null : went.eased().because(),
                                 "easedParts",
-                                r.eased() == null
+                                went.eased() == null
                                         ? null
                                         : String.join(
                                                 ",",
-                                                r.eased().setting().easing().parts())))
+                                                went.eased().setting().easing().parts())))
                         .toList());
     }
 
     /** A dose as every format writes it; what it has not is null. */
-    public static Map<String, @Nullable Object> dose(Dose d) {
+    public static Map<String, @Nullable Object> dose(Dose other) {
         Map<String, @Nullable Object> dose = new LinkedHashMap<>();
-        dose.put("sets", d.sets());
-        dose.put("reps", d.reps());
-        dose.put("holdS", d.holdS());
-        dose.put("breaths", d.breaths());
-        dose.put("perDay", d.perDay());
-        dose.put("daysPerWeek", d.daysPerWeek());
+        dose.put("sets", other.sets());
+        dose.put("reps", other.reps());
+        dose.put("holdS", other.holdS());
+        dose.put("breaths", other.breaths());
+        dose.put("perDay", other.perDay());
+        dose.put("daysPerWeek", other.daysPerWeek());
         return dose;
     }
 

@@ -51,7 +51,7 @@ public final class CaseObject {
     }
 
     public Optional<CaseObject> optionalObject(String field) {
-        return optional(field).map(n -> new CaseObject(n, path(field)));
+        return optional(field).map(node -> new CaseObject(node, path(field)));
     }
 
     public String text(String field) {
@@ -59,15 +59,15 @@ public final class CaseObject {
     }
 
     public Optional<String> optionalText(String field) {
-        return optional(field).map(n -> text(n, path(field)));
+        return optional(field).map(node -> text(node, path(field)));
     }
 
     public Optional<Boolean> optionalFlag(String field) {
-        return optional(field).map(n -> {
-            if (!n.isBoolean()) {
+        return optional(field).map(node -> {
+            if (!node.isBoolean()) {
                 throw new CaseProblem(path(field), "'" + field + "' must be true or false", "true, false");
             }
-            return n.booleanValue();
+            return node.booleanValue();
         });
     }
 
@@ -76,7 +76,7 @@ public final class CaseObject {
     }
 
     public Optional<Double> optionalNumber(String field, Range range) {
-        return optional(field).map(n -> number(n, path(field), range));
+        return optional(field).map(node -> number(node, path(field), range));
     }
 
     public int whole(String field, Range range) {
@@ -84,7 +84,7 @@ public final class CaseObject {
     }
 
     public Optional<Integer> optionalWhole(String field, Range range) {
-        return optional(field).map(n -> whole(n, path(field), range));
+        return optional(field).map(node -> whole(node, path(field), range));
     }
 
     public LocalDate date(String field) {
@@ -92,7 +92,7 @@ public final class CaseObject {
     }
 
     public Optional<LocalDate> optionalDate(String field) {
-        return optional(field).map(n -> date(n, path(field)));
+        return optional(field).map(node -> date(node, path(field)));
     }
 
     public <E extends Enum<E>> E code(String field, Class<E> type) {
@@ -100,13 +100,13 @@ public final class CaseObject {
     }
 
     public <E extends Enum<E>> Optional<E> optionalCode(String field, Class<E> type) {
-        return optional(field).map(n -> code(n, path(field), type));
+        return optional(field).map(node -> code(node, path(field), type));
     }
 
     /** One of some codes. */
     public Optional<String> optionalOf(String field, List<String> codes) {
-        return optional(field).map(n -> {
-            String text = text(n, path(field));
+        return optional(field).map(node -> {
+            String text = text(node, path(field));
             if (!codes.contains(text)) {
                 throw new CaseProblem(path(field), "unknown code " + text, String.join(", ", codes));
             }
@@ -117,12 +117,12 @@ public final class CaseObject {
     /** Absent reads as none. */
     public <E extends Enum<E>> Set<E> codes(String field, Class<E> type) {
         Set<E> codes = EnumSet.noneOf(type);
-        items(field, (n, at) -> code(n, at, type)).forEach(codes::add);
+        items(field, (node, at) -> code(node, at, type)).forEach(codes::add);
         return codes;
     }
 
     public List<Double> numbers(String field, Range range) {
-        return items(field, (n, at) -> number(n, at, range));
+        return items(field, (node, at) -> number(node, at, range));
     }
 
     public List<CaseObject> objects(String field) {
@@ -186,44 +186,44 @@ public final class CaseObject {
         return found == null || found.isNull() ? Optional.empty() : Optional.of(found);
     }
 
-    public static String text(JsonNode n, String at) {
-        if (!n.isString()) {
+    public static String text(JsonNode node, String at) {
+        if (!node.isString()) {
             throw new CaseProblem(at, "expected text", "\"…\"");
         }
-        return n.stringValue();
+        return node.stringValue();
     }
 
-    private static double number(JsonNode n, String at, Range range) {
-        if (!n.isNumber()) {
+    private static double number(JsonNode node, String at, Range range) {
+        if (!node.isNumber()) {
             throw new CaseProblem(at, "expected a number", range.allowed());
         }
         try {
-            return range.check(n.doubleValue());
+            return range.check(node.doubleValue());
         } catch (OutOfRange e) {
             throw new CaseProblem(at, e.getMessage(), range.allowed());
         }
     }
 
-    private static int whole(JsonNode n, String at, Range range) {
-        double value = number(n, at, range);
+    private static int whole(JsonNode node, String at, Range range) {
+        double value = number(node, at, range);
         if (value != Math.rint(value)) {
             throw new CaseProblem(at, "expected a whole number", range.allowed());
         }
         return (int) value;
     }
 
-    private static LocalDate date(JsonNode n, String at) {
+    private static LocalDate date(JsonNode node, String at) {
         try {
-            return LocalDate.parse(text(n, at));
+            return LocalDate.parse(text(node, at));
         } catch (DateTimeParseException e) {
-            throw new CaseProblem(at, "not a calendar day: " + n.stringValue(), "a date as YYYY-MM-DD");
+            throw new CaseProblem(at, "not a calendar day: " + node.stringValue(), "a date as YYYY-MM-DD");
         }
     }
 
-    public static <E extends Enum<E>> E code(JsonNode n, String at, Class<E> type) {
-        String text = text(n, at);
+    public static <E extends Enum<E>> E code(JsonNode node, String at, Class<E> type) {
+        String text = text(node, at);
         return Arrays.stream(type.getEnumConstants())
-                .filter(e -> e.name().equals(text))
+                .filter(array -> array.name().equals(text))
                 .findFirst()
                 .orElseThrow(() -> new CaseProblem(at, "unknown code " + text, names(type)));
     }

@@ -38,7 +38,8 @@ public final class CataloguePackage {
     public static Map<String, String> texts(Path folder) {
         Map<String, String> texts = new TreeMap<>();
         try (Stream<Path> files = Files.list(folder)) {
-            for (Path file : files.filter(f -> f.toString().endsWith(".yaml")).toList()) {
+            for (Path file :
+                    files.filter(path -> path.toString().endsWith(".yaml")).toList()) {
                 texts.put(file.getFileName().toString(), Files.readString(file));
             }
         } catch (IOException e) {

@@ -22,70 +22,73 @@ public final class ClientReader {
     private ClientReader() {}
 
     /** @param today facts are checked against it; null skips the checks that need a day */
-    public static ClientFacts client(CaseObject c, @Nullable LocalDate today) {
+    public static ClientFacts client(CaseObject object, @Nullable LocalDate today) {
         ClientFacts facts = new ClientFacts(
-                c.code("status", Status.class),
-                c.optionalDate("dueDate").orElse(null),
-                births(c),
-                c.objects("surgeries").stream().map(ClientReader::surgery).toList(),
-                c.objects("clearances").stream().map(ClientReader::clearance).toList(),
-                c.optionalNumber("heightCm", Range.HEIGHT_CM).orElse(null),
-                c.optionalNumber("massKg", Range.MASS_KG).orElse(null),
-                c.optionalWhole("age", Range.AGE_YEARS).orElse(null),
-                c.codes("restrictions", Restriction.class));
-        c.optionalText("dominantHand");
-        c.nothingElse();
+                object.code("status", Status.class),
+                object.optionalDate("dueDate").orElse(null),
+                births(object),
+                object.objects("surgeries").stream().map(ClientReader::surgery).toList(),
+                object.objects("clearances").stream()
+                        .map(ClientReader::clearance)
+                        .toList(),
+                object.optionalNumber("heightCm", Range.HEIGHT_CM).orElse(null),
+                object.optionalNumber("massKg", Range.MASS_KG).orElse(null),
+                object.optionalWhole("age", Range.AGE_YEARS).orElse(null),
+                object.codes("restrictions", Restriction.class));
+        object.optionalText("dominantHand");
+        object.nothingElse();
         if (today != null) {
-            facts.problem(today).ifPresent(p -> {
+            facts.problem(today).ifPresent(problem -> {
                 Wording english = Wording.english();
-                throw c.problem(p.field(), english.of(p.what()), english.of(p.allowed()));
+                throw object.problem(problem.field(), english.of(problem.what()), english.of(problem.allowed()));
             });
         }
         return facts;
     }
 
-    private static List<Birth> births(CaseObject c) {
+    private static List<Birth> births(CaseObject object) {
         List<Birth> births = new ArrayList<>();
-        Optional<LocalDate> date = c.optionalDate("birthDate");
-        int tear = c.optionalWhole("tearDegree", Range.TEAR_DEGREE).orElse(0);
-        Optional<BirthMode> mode = c.optionalCode("birthMode", BirthMode.class);
+        Optional<LocalDate> date = object.optionalDate("birthDate");
+        int tear = object.optionalWhole("tearDegree", Range.TEAR_DEGREE).orElse(0);
+        Optional<BirthMode> mode = object.optionalCode("birthMode", BirthMode.class);
         if (date.isPresent()) {
             births.add(new Birth(
                     date.get(),
-                    mode.orElseThrow(
-                            () -> c.problem("birthMode", "'birthMode' is missing", CaseObject.names(BirthMode.class))),
+                    mode.orElseThrow(() ->
+                            object.problem("birthMode", "'birthMode' is missing", CaseObject.names(BirthMode.class))),
                     tear));
         }
-        c.objects("births").forEach(b -> {
+        object.objects("births").forEach(caseObject -> {
             births.add(new Birth(
-                    b.date("date"),
-                    b.code("mode", BirthMode.class),
-                    b.optionalWhole("tearDegree", Range.TEAR_DEGREE).orElse(0)));
-            b.nothingElse();
+                    caseObject.date("date"),
+                    caseObject.code("mode", BirthMode.class),
+                    caseObject.optionalWhole("tearDegree", Range.TEAR_DEGREE).orElse(0)));
+            caseObject.nothingElse();
         });
         return births;
     }
 
-    private static Surgery surgery(CaseObject s) {
-        Surgery surgery = new Surgery(s.date("date"), s.optionalText("what").orElse(""));
-        s.nothingElse();
+    private static Surgery surgery(CaseObject object) {
+        Surgery surgery =
+                new Surgery(object.date("date"), object.optionalText("what").orElse(""));
+        object.nothingElse();
         return surgery;
     }
 
-    private static Clearance clearance(CaseObject c) {
-        LocalDate date = c.date("date");
-        Optional<LocalDate> expiry = c.optionalDate("expiry");
+    private static Clearance clearance(CaseObject object) {
+        LocalDate date = object.date("date");
+        Optional<LocalDate> expiry = object.optionalDate("expiry");
         if (expiry.isPresent() && expiry.get().isBefore(date)) {
-            throw c.problem("expiry", "A clearance cannot expire before it is given", "from " + date + " on");
+            throw object.problem("expiry", "A clearance cannot expire before it is given", "from " + date + " on");
         }
         Clearance clearance = new Clearance(
-                c.code("scope", Clearance.Scope.class),
+                object.code("scope", Clearance.Scope.class),
                 date,
-                c.optionalText("byRole").orElse(""),
-                c.optionalText("byName").orElse(null),
+                object.optionalText("byRole").orElse(""),
+                object.optionalText("byName").orElse(null),
                 expiry.orElse(null),
-                c.optionalText("note").orElse(null));
-        c.nothingElse();
+                object.optionalText("note").orElse(null));
+        object.nothingElse();
         return clearance;
     }
 
@@ -93,28 +96,28 @@ public final class ClientReader {
     public static Stances stances(CaseObject request) {
         Optional<Approach> named = request.optionalCode("approach", Approach.class);
         Optional<CaseObject> own = request.optionalObject("stances");
-        Optional<Approach> inside = own.flatMap(s -> s.optionalCode("approach", Approach.class));
+        Optional<Approach> inside = own.flatMap(object -> object.optionalCode("approach", Approach.class));
         if (named.isEmpty() && own.isEmpty()) {
             throw request.problem("approach", "'approach' or 'stances' is missing", CaseObject.names(Approach.class));
         }
         Stances base = named.or(() -> inside).orElse(Approach.SLOW_LADDER).stances();
-        return own.map(s -> stances(s, base)).orElse(base);
+        return own.map(object -> stances(object, base)).orElse(base);
     }
 
-    private static Stances stances(CaseObject s, Stances base) {
+    private static Stances stances(CaseObject object, Stances base) {
         Stances stances = new Stances(
-                s.optionalCode("activation", Stances.Activation.class).orElse(base.activation()),
-                s.optionalCode("spine", Stances.Spine.class).orElse(base.spine()),
-                s.optionalCode("breath", Stances.Breath.class).orElse(base.breath()),
-                s.optionalCode("effortTiming", Stances.EffortTiming.class).orElse(base.effortTiming()),
-                s.optionalCode("doming", Stances.Doming.class).orElse(base.doming()),
-                s.optionalCode("gapReading", Stances.GapReading.class).orElse(base.gapReading()),
-                s.optionalCode("start", Stances.Start.class).orElse(base.start()),
-                s.optionalCode("dose", Stances.DoseStance.class).orElse(base.dose()),
-                s.optionalCode("flexion", Stances.Flexion.class).orElse(base.flexion()),
-                s.optionalCode("garment", Stances.Garment.class).orElse(base.garment()),
-                s.optionalCode("size", Stances.Size.class).orElse(base.size()));
-        s.nothingElse();
+                object.optionalCode("activation", Stances.Activation.class).orElse(base.activation()),
+                object.optionalCode("spine", Stances.Spine.class).orElse(base.spine()),
+                object.optionalCode("breath", Stances.Breath.class).orElse(base.breath()),
+                object.optionalCode("effortTiming", Stances.EffortTiming.class).orElse(base.effortTiming()),
+                object.optionalCode("doming", Stances.Doming.class).orElse(base.doming()),
+                object.optionalCode("gapReading", Stances.GapReading.class).orElse(base.gapReading()),
+                object.optionalCode("start", Stances.Start.class).orElse(base.start()),
+                object.optionalCode("dose", Stances.DoseStance.class).orElse(base.dose()),
+                object.optionalCode("flexion", Stances.Flexion.class).orElse(base.flexion()),
+                object.optionalCode("garment", Stances.Garment.class).orElse(base.garment()),
+                object.optionalCode("size", Stances.Size.class).orElse(base.size()));
+        object.nothingElse();
         return stances;
     }
 }

@@ -22,53 +22,53 @@ public final class FindingsReader {
     private FindingsReader() {}
 
     /** @throws CaseProblem for a value that the table does not allow */
-    public static Findings read(CaseObject c) {
+    public static Findings read(CaseObject object) {
         Map<Recorded.Key, String> values = new HashMap<>();
         for (Finding finding : Finding.values()) {
-            finding.caseField().ifPresent(field -> put(values, c, finding, field));
+            finding.caseField().ifPresent(field -> put(values, object, finding, field));
         }
         Findings findings = Recorded.of(values).findings();
         Set<Side> kept = EnumSet.noneOf(Side.class);
         Set<Side> lost = EnumSet.noneOf(Side.class);
-        contacts(c, kept, lost);
-        return findings.withFloats(scores(c))
+        contacts(object, kept, lost);
+        return findings.withFloats(scores(object))
                 .withReaches(kept, kept, lost, findings.hoverS())
                 .with(findings.shown()
-                        .tilted(c.optionalNumber("tiltDeg", Range.TILT_DEG).orElse(null)));
+                        .tilted(object.optionalNumber("tiltDeg", Range.TILT_DEG).orElse(null)));
     }
 
-    private static void put(Map<Recorded.Key, String> values, CaseObject c, Finding finding, String field) {
+    private static void put(Map<Recorded.Key, String> values, CaseObject object, Finding finding, String field) {
         if (!finding.perSide()) {
-            value(c, finding, field).ifPresent(v -> values.put(new Recorded.Key(finding, null), v));
+            value(object, finding, field).ifPresent(text -> values.put(new Recorded.Key(finding, null), text));
             return;
         }
-        c.optionalObject(field).ifPresent(sides -> {
+        object.optionalObject(field).ifPresent(sides -> {
             for (Side side : Side.values()) {
-                value(sides, finding, name(side)).ifPresent(v -> values.put(new Recorded.Key(finding, side), v));
+                value(sides, finding, name(side)).ifPresent(text -> values.put(new Recorded.Key(finding, side), text));
             }
             sides.nothingElse();
         });
     }
 
-    private static Optional<String> value(CaseObject c, Finding finding, String field) {
+    private static Optional<String> value(CaseObject object, Finding finding, String field) {
         Range range = finding.range();
         if (finding.flag()) {
-            return c.optionalFlag(field).map(yes -> (yes ? Observed.YesNo.YES : Observed.YesNo.NO).name());
+            return object.optionalFlag(field).map(yes -> (yes ? Observed.YesNo.YES : Observed.YesNo.NO).name());
         }
         if (range == null) {
-            return c.optionalOf(field, finding.codes());
+            return object.optionalOf(field, finding.codes());
         }
         boolean whole = finding != Finding.SET_HOLD_S;
         return whole
-                ? c.optionalWhole(field, range).map(String::valueOf)
-                : c.optionalNumber(field, range).map(v -> Numbers.plain(Math.floor(v)));
+                ? object.optionalWhole(field, range).map(String::valueOf)
+                : object.optionalNumber(field, range).map(value -> Numbers.plain(Math.floor(value)));
     }
 
-    private static Map<Side, Integer> scores(CaseObject c) {
+    private static Map<Side, Integer> scores(CaseObject object) {
         Map<Side, Integer> bySide = new EnumMap<>(Side.class);
-        c.optionalObject("floatScore").ifPresent(sides -> {
+        object.optionalObject("floatScore").ifPresent(sides -> {
             for (Side side : Side.values()) {
-                sides.optionalWhole(name(side), Range.FLOAT_SCORE).ifPresent(v -> bySide.put(side, v));
+                sides.optionalWhole(name(side), Range.FLOAT_SCORE).ifPresent(number -> bySide.put(side, number));
             }
             sides.nothingElse();
         });
@@ -76,8 +76,8 @@ public final class FindingsReader {
     }
 
     /** A side with an empty list was tried and lost nothing; a side that is missing was not tried. */
-    private static void contacts(CaseObject c, Set<Side> kept, Set<Side> lost) {
-        c.optionalObject("contactsLost").ifPresent(sides -> {
+    private static void contacts(CaseObject object, Set<Side> kept, Set<Side> lost) {
+        object.optionalObject("contactsLost").ifPresent(sides -> {
             for (Side side : Side.values()) {
                 List<Observed.RodContact> where = new ArrayList<>(sides.codes(name(side), Observed.RodContact.class));
                 where.remove(Observed.RodContact.KEPT);

@@ -123,14 +123,17 @@ public final class EdfReader {
         if (channels.isEmpty()) {
             throw new Damaged(EdfFile.HEADER_BYTES, "no signal is labelled CUFF, RIBS or BELLY");
         }
-        int most = channels.values().stream().mapToInt(i -> perRecord[i]).max().orElse(0);
+        int most = channels.values().stream()
+                .mapToInt(channel -> perRecord[channel])
+                .max()
+                .orElse(0);
         if (most == 0 || !(recordS > 0) || (long) most * records > MOST_SAMPLES) {
             throw new Damaged(244, "records that hold no samples or more than a trace has");
         }
         List<Annotation> annotations = new ArrayList<>();
         double[] times = new double[most * records];
         Map<Channel, double[]> values = new EnumMap<>(Channel.class);
-        channels.keySet().forEach(c -> values.put(c, new double[most * records]));
+        channels.keySet().forEach(channel -> values.put(channel, new double[most * records]));
         ByteBuffer data = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
         for (int r = 0; r < records; r++) {
             int from = headerBytes + r * recordBytes;
@@ -151,8 +154,10 @@ public final class EdfReader {
                 }
             }
         }
-        annotations.stream().filter(a -> a.text().equals(EdfFile.GAP)).forEach(g -> blank(times, values, g));
-        annotations.removeIf(a -> a.text().equals(EdfFile.GAP));
+        annotations.stream()
+                .filter(annotation -> annotation.text().equals(EdfFile.GAP))
+                .forEach(annotation -> blank(times, values, annotation));
+        annotations.removeIf(annotation -> annotation.text().equals(EdfFile.GAP));
         return new EdfFile(start, new Samples(times, values), annotations);
     }
 
@@ -176,9 +181,9 @@ public final class EdfReader {
         return n;
     }
 
-    private double physical(int s, short digital) {
-        double share = (digital - digitalMin[s]) / (digitalMax[s] - digitalMin[s]);
-        return physicalMin[s] + share * (physicalMax[s] - physicalMin[s]);
+    private double physical(int number, short digital) {
+        double share = (digital - digitalMin[number]) / (digitalMax[number] - digitalMin[number]);
+        return physicalMin[number] + share * (physicalMax[number] - physicalMin[number]);
     }
 
     private static @Nullable Channel channel(String label) {

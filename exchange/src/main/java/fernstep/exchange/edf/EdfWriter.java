@@ -63,7 +63,8 @@ public final class EdfWriter {
         List<EdfFile.Annotation> annotations = new ArrayList<>(told);
         annotations.addAll(gaps());
         List<byte[]> texts = texts(annotations);
-        int annotationBytes = texts.stream().mapToInt(t -> t.length).max().orElse(0);
+        int annotationBytes =
+                texts.stream().mapToInt(octets -> octets.length).max().orElse(0);
         annotationBytes = Math.max(LEAST_ANNOTATION_BYTES, annotationBytes + annotationBytes % 2);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         out.writeBytes(header(start, low, high, annotationBytes / 2));
@@ -144,7 +145,7 @@ public final class EdfWriter {
                     .append("\u0014\u0000");
         }
         return texts.stream()
-                .map(t -> t.toString().getBytes(StandardCharsets.UTF_8))
+                .map(text -> text.toString().getBytes(StandardCharsets.UTF_8))
                 .toList();
     }
 
@@ -167,17 +168,17 @@ public final class EdfWriter {
             all.add(i);
         }
         int last = n - 1;
-        all.forEach(i ->
-                h.append(field(i == last ? EdfFile.ANNOTATIONS : channels.get(i).name(), 16)));
-        all.forEach(i -> h.append(field(i == last ? "" : "stretch or pressure", 80)));
-        all.forEach(i -> h.append(field(i == last ? "" : unit(channels.get(i)), 8)));
-        all.forEach(i -> h.append(field(i == last ? "-1" : limit(low[i]), 8)));
-        all.forEach(i -> h.append(field(i == last ? "1" : limit(high[i]), 8)));
-        all.forEach(i -> h.append(field(String.valueOf(DIGITAL_MIN), 8)));
-        all.forEach(i -> h.append(field(String.valueOf(DIGITAL_MAX), 8)));
-        all.forEach(i -> h.append(field("", 80)));
-        all.forEach(i -> h.append(field(String.valueOf(i == last ? annotationSamples : hz), 8)));
-        all.forEach(i -> h.append(field("", 32)));
+        all.forEach(number -> h.append(field(
+                number == last ? EdfFile.ANNOTATIONS : channels.get(number).name(), 16)));
+        all.forEach(number -> h.append(field(number == last ? "" : "stretch or pressure", 80)));
+        all.forEach(number -> h.append(field(number == last ? "" : unit(channels.get(number)), 8)));
+        all.forEach(number -> h.append(field(number == last ? "-1" : limit(low[number]), 8)));
+        all.forEach(number -> h.append(field(number == last ? "1" : limit(high[number]), 8)));
+        all.forEach(number -> h.append(field(String.valueOf(DIGITAL_MIN), 8)));
+        all.forEach(number -> h.append(field(String.valueOf(DIGITAL_MAX), 8)));
+        all.forEach(number -> h.append(field("", 80)));
+        all.forEach(number -> h.append(field(String.valueOf(number == last ? annotationSamples : hz), 8)));
+        all.forEach(number -> h.append(field("", 32)));
         return h.toString().getBytes(StandardCharsets.US_ASCII);
     }
 

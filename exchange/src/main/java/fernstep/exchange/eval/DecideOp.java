@@ -54,7 +54,8 @@ final class DecideOp implements Operation {
         Side side = request.optionalCode("side", Side.class).orElse(null);
         Stances stances = ClientReader.stances(request);
         LocalDate today = request.optionalDate("today").orElse(null);
-        Optional<ClientFacts> facts = request.optionalObject("client").map(c -> ClientReader.client(c, today));
+        Optional<ClientFacts> facts =
+                request.optionalObject("client").map(object -> ClientReader.client(object, today));
         Set<Answer> answers = request.codes("answers", Answer.class);
         Setting setting =
                 request.optionalObject("setting").map(DecideOp::setting).orElse(Setting.FULL);
@@ -73,7 +74,8 @@ final class DecideOp implements Operation {
                 stances,
                 new Situation.Woman(
                         facts.map(ClientFacts::pregnant).orElse(false),
-                        facts.map(f -> closed(f, answers, stances, today)).orElse(Set.of()),
+                        facts.map(clientFacts -> closed(clientFacts, answers, stances, today))
+                                .orElse(Set.of()),
                         Body.of(
                                 facts.map(ClientFacts::massKg).orElse(null),
                                 facts.map(ClientFacts::heightCm).orElse(null))),
@@ -103,28 +105,28 @@ final class DecideOp implements Operation {
                         .closed();
     }
 
-    private static Setting setting(CaseObject s) {
-        double range = s.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0);
-        Double hold = s.optionalNumber("holdS", Range.DOSE_HOLD_S).orElse(null);
-        Integer reps = s.optionalWhole("reps", Range.REPS).orElse(null);
-        Set<Helper> helpers = s.codes("helpers", Helper.class);
-        s.nothingElse();
+    private static Setting setting(CaseObject object) {
+        double range = object.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0);
+        Double hold = object.optionalNumber("holdS", Range.DOSE_HOLD_S).orElse(null);
+        Integer reps = object.optionalWhole("reps", Range.REPS).orElse(null);
+        Set<Helper> helpers = object.codes("helpers", Helper.class);
+        object.nothingElse();
         return new Setting(range, hold, reps, helpers);
     }
 
     private static List<Seen> seen(CaseObject holder, String field, Set<Answer> emergencies) {
         List<Seen> seen = new ArrayList<>();
-        holder.objects(field).forEach(s -> {
-            Optional<Answer> emergency = emergency(s.text("sign"));
+        holder.objects(field).forEach(object -> {
+            Optional<Answer> emergency = emergency(object.text("sign"));
             if (emergency.isPresent()) {
-                s.optionalCode("severity", Seen.Severity.class);
-                s.optionalCode("side", Side.class);
-                s.optionalWhole("rep", Range.REP);
-                s.optionalNumber("second", Range.SECOND);
-                s.nothingElse();
+                object.optionalCode("severity", Seen.Severity.class);
+                object.optionalCode("side", Side.class);
+                object.optionalWhole("rep", Range.REP);
+                object.optionalNumber("second", Range.SECOND);
+                object.nothingElse();
                 emergencies.add(emergency.get());
             } else {
-                seen.add(sign(s));
+                seen.add(sign(object));
             }
         });
         return seen;
@@ -133,25 +135,25 @@ final class DecideOp implements Operation {
     private static Optional<Answer> emergency(String code) {
         return Arrays.stream(Answer.values())
                 .filter(Answer::emergency)
-                .filter(a -> a.name().equals(code))
+                .filter(answer -> answer.name().equals(code))
                 .findFirst();
     }
 
     /** A severity left out counts as clear: the cautious reading. */
-    private static Seen sign(CaseObject s) {
-        SignCode code = s.code("sign", SignCode.class);
-        Optional<PainPlace> place = s.optionalText("place").map(PainPlace::read);
+    private static Seen sign(CaseObject object) {
+        SignCode code = object.code("sign", SignCode.class);
+        Optional<PainPlace> place = object.optionalText("place").map(PainPlace::read);
         Seen seen = new Seen(
                 code,
-                s.optionalCode("severity", Seen.Severity.class).orElse(Seen.Severity.CLEAR),
-                side(s.optionalCode("side", Side.class).orElse(null), place),
-                s.optionalWhole("rep", Range.REP).orElse(null),
-                s.optionalNumber("second", Range.SECOND).orElse(null),
-                s.optionalWhole("level", Range.PAIN_LEVEL).orElse(null),
+                object.optionalCode("severity", Seen.Severity.class).orElse(Seen.Severity.CLEAR),
+                side(object.optionalCode("side", Side.class).orElse(null), place),
+                object.optionalWhole("rep", Range.REP).orElse(null),
+                object.optionalNumber("second", Range.SECOND).orElse(null),
+                object.optionalWhole("level", Range.PAIN_LEVEL).orElse(null),
                 place.map(PainPlace::place).orElse(null),
-                s.optionalFlag("sharp").orElse(false),
-                s.optionalFlag("recoverable").orElse(null));
-        s.nothingElse();
+                object.optionalFlag("sharp").orElse(false),
+                object.optionalFlag("recoverable").orElse(null));
+        object.nothingElse();
         return seen;
     }
 
@@ -160,13 +162,13 @@ final class DecideOp implements Operation {
         return told != null ? told : place.map(PainPlace::side).orElse(null);
     }
 
-    private RepRecord rep(CaseObject r) {
+    private RepRecord rep(CaseObject object) {
         RepRecord rep = new RepRecord(
-                r.whole("rep", Range.REP),
-                signs(r),
-                r.optionalCode("move", Move.class).orElse(null),
-                r.optionalCode("lever", Lever.class).orElse(null));
-        r.nothingElse();
+                object.whole("rep", Range.REP),
+                signs(object),
+                object.optionalCode("move", Move.class).orElse(null),
+                object.optionalCode("lever", Lever.class).orElse(null));
+        object.nothingElse();
         return rep;
     }
 
@@ -178,56 +180,56 @@ final class DecideOp implements Operation {
                         item, at, code -> Seen.clear(CaseObject.code(item, at, SignCode.class)), DecideOp::sign));
     }
 
-    private static Situation.PastLever past(CaseObject h) {
+    private static Situation.PastLever past(CaseObject object) {
         Situation.PastLever past = new Situation.PastLever(
-                h.code("sign", SignCode.class),
-                h.code("lever", Lever.class),
-                h.optionalFlag("cleared").orElse(false));
-        h.optionalText("rung");
-        h.optionalDate("date");
-        h.nothingElse();
+                object.code("sign", SignCode.class),
+                object.code("lever", Lever.class),
+                object.optionalFlag("cleared").orElse(false));
+        object.optionalText("rung");
+        object.optionalDate("date");
+        object.nothingElse();
         return past;
     }
 
-    private Situation.EarlierSession earlier(CaseObject e) {
-        Situation.EarlierSession session = new Situation.EarlierSession(e.date("date"), signs(e));
-        e.nothingElse();
+    private Situation.EarlierSession earlier(CaseObject object) {
+        Situation.EarlierSession session = new Situation.EarlierSession(object.date("date"), signs(object));
+        object.nothingElse();
         return session;
     }
 
-    private Map<String, Object> asJson(Advice a, Rung rung) {
-        LeverChange change = a.change();
-        boolean back = change == null && a.stepBackTo() != null;
+    private Map<String, Object> asJson(Advice advice, Rung rung) {
+        LeverChange change = advice.change();
+        boolean back = change == null && advice.stepBackTo() != null;
         return Json.object(
                 "move",
-                a.move(),
+                advice.move(),
                 "lever",
                 change == null ? null : change.lever(),
                 "from",
                 back ? rung.code() : change == null ? null : change.from(),
                 "to",
-                back ? a.stepBackTo() : change == null ? null : change.to(),
+                back ? advice.stepBackTo() : change == null ? null : change.to(),
                 "loadChangePct",
-                Json.rounded(a.loadChangePct()),
+                Json.rounded(advice.loadChangePct()),
                 "rule",
-                a.rule(),
+                advice.rule(),
                 "reason",
-                wording.of(a.reason()),
+                wording.of(advice.reason()),
                 "watchNext",
-                a.watchNext(),
+                advice.watchNext(),
                 "runnerUp",
-                a.runnerUp() == null
+                advice.runnerUp() == null
                         ? null
                         : Json.object(
                                 "move",
-                                a.runnerUp().move(),
+                                advice.runnerUp().move(),
                                 "lever",
-                                a.runnerUp().change() == null
+                                advice.runnerUp().change() == null
                                         ? null
-                                        : a.runnerUp().change().lever(),
+                                        : advice.runnerUp().change().lever(),
                                 "reason",
-                                wording.of(a.runnerUp().reason())),
+                                wording.of(advice.runnerUp().reason())),
                 "alsoSeen",
-                a.alsoSeen());
+                advice.alsoSeen());
     }
 }

@@ -106,8 +106,10 @@ public final class Eval {
         return operation.answer(request);
     }
 
-    private static Map<String, Object> error(CaseProblem e) {
-        return Json.object("error", Json.object("message", e.getMessage(), "path", e.path(), "allowed", e.allowed()));
+    private static Map<String, Object> error(CaseProblem problem) {
+        return Json.object(
+                "error",
+                Json.object("message", problem.getMessage(), "path", problem.path(), "allowed", problem.allowed()));
     }
 
     private String write(Object answer) {

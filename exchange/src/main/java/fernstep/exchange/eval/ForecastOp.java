@@ -64,13 +64,13 @@ final class ForecastOp implements Operation {
         return new Counts(yes, all.size() - yes);
     }
 
-    private static Counts adherence(CaseObject a) {
-        int done = a.whole("done", Range.SESSIONS);
-        int planned = a.whole("planned", Range.SESSIONS);
+    private static Counts adherence(CaseObject object) {
+        int done = object.whole("done", Range.SESSIONS);
+        int planned = object.whole("planned", Range.SESSIONS);
         if (planned < done) {
-            throw a.problem("planned", "fewer were planned than done", "from " + done + " on");
+            throw object.problem("planned", "fewer were planned than done", "from " + done + " on");
         }
-        a.nothingElse();
+        object.nothingElse();
         return new Counts(done, planned - done);
     }
 
@@ -79,10 +79,11 @@ final class ForecastOp implements Operation {
         Map<Strand, Counts> counts = new EnumMap<>(Strand.class);
         request.optionalObject("results").ifPresent(results -> {
             for (Strand strand : Strand.values()) {
-                results.optionalObject(strand.name()).ifPresent(r -> {
+                results.optionalObject(strand.name()).ifPresent(object -> {
                     counts.put(
-                            strand, new Counts(r.whole("clean", Range.SESSIONS), r.whole("unclean", Range.SESSIONS)));
-                    r.nothingElse();
+                            strand,
+                            new Counts(object.whole("clean", Range.SESSIONS), object.whole("unclean", Range.SESSIONS)));
+                    object.nothingElse();
                 });
             }
             results.nothingElse();
@@ -90,19 +91,20 @@ final class ForecastOp implements Operation {
         return counts;
     }
 
-    private static Map<String, Object> asJson(Forecast f, List<Forecast.WhatIf> whatIf) {
-        Forecast.Bottleneck b = f.bottleneck();
-        Forecast.Awaits awaits = f.awaits();
+    private static Map<String, Object> asJson(Forecast forecast, List<Forecast.WhatIf> whatIf) {
+        Forecast.Bottleneck b = forecast.bottleneck();
+        Forecast.Awaits awaits = forecast.awaits();
         return Json.object(
                 "rungs",
-                f.routes().stream()
-                        .map(r ->
-                                quantiles(Json.object("rung", r.rung().code(), "side", Json.text(r.side())), r.opens()))
+                forecast.routes().stream()
+                        .map(route -> quantiles(
+                                Json.object("rung", route.rung().code(), "side", Json.text(route.side())),
+                                route.opens()))
                         .toList(),
                 "goalBy",
-                f.goal() == null || f.goalChance() == null
+                forecast.goal() == null || forecast.goalChance() == null
                         ? null
-                        : quantiles(Json.object("chance", Json.rounded(f.goalChance())), f.goal()),
+                        : quantiles(Json.object("chance", Json.rounded(forecast.goalChance())), forecast.goal()),
                 "awaitsCheck",
                 awaits == null ? null : Json.object("gate", awaits.gate(), "by", Json.text(awaits.by())),
                 "bottleneck",
@@ -123,10 +125,10 @@ final class ForecastOp implements Operation {
                 whatIf.stream().map(ForecastOp::whatIf).toList());
     }
 
-    private static Map<String, Object> quantiles(Map<String, Object> json, Forecast.Quantiles q) {
-        json.put("p10", day(q.p10()));
-        json.put("p50", day(q.p50()));
-        json.put("p90", day(q.p90()));
+    private static Map<String, Object> quantiles(Map<String, Object> json, Forecast.Quantiles quantiles) {
+        json.put("p10", day(quantiles.p10()));
+        json.put("p50", day(quantiles.p50()));
+        json.put("p90", day(quantiles.p90()));
         return json;
     }
 
@@ -134,15 +136,15 @@ final class ForecastOp implements Operation {
         return Json.text(day);
     }
 
-    private static Map<String, Object> whatIf(Forecast.WhatIf w) {
+    private static Map<String, Object> whatIf(Forecast.WhatIf whatIf) {
         return Json.object(
                 "change",
-                w.change(),
+                whatIf.change(),
                 "p50",
-                Json.text(w.p50()),
+                Json.text(whatIf.p50()),
                 "chance",
-                Json.rounded(w.goalChance()),
+                Json.rounded(whatIf.goalChance()),
                 "ifGivenBy",
-                Json.text(w.givenBy()));
+                Json.text(whatIf.givenBy()));
     }
 }

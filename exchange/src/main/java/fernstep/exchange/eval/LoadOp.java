@@ -94,16 +94,16 @@ final class LoadOp implements Operation {
                 request.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0));
     }
 
-    private static Pose pose(CaseObject p) {
+    private static Pose pose(CaseObject object) {
         try {
-            Position position = p.code("position", Position.class);
-            Set<Contact> contacts = p.codes("contacts", Contact.class);
+            Position position = object.code("position", Position.class);
+            Set<Contact> contacts = object.codes("contacts", Contact.class);
             double weight =
-                    p.optionalNumber("handWeightKg", Range.HAND_WEIGHT_KG).orElse(0.0);
-            double pitch = p.optionalNumber("trunkPitch", Range.ANGLE_DEG).orElse(0.0);
-            Side lower = p.optionalCode("lower", Side.class).orElse(Side.LEFT);
-            CaseObject left = p.object("left");
-            CaseObject right = p.object("right");
+                    object.optionalNumber("handWeightKg", Range.HAND_WEIGHT_KG).orElse(0.0);
+            double pitch = object.optionalNumber("trunkPitch", Range.ANGLE_DEG).orElse(0.0);
+            Side lower = object.optionalCode("lower", Side.class).orElse(Side.LEFT);
+            CaseObject left = object.object("left");
+            CaseObject right = object.object("right");
             Pose pose = new Pose(
                     position,
                     new TrunkPose(pitch, 0, 0, 0, trunk(contacts), 0),
@@ -114,10 +114,10 @@ final class LoadOp implements Operation {
                     lower);
             left.nothingElse();
             right.nothingElse();
-            p.nothingElse();
+            object.nothingElse();
             return pose;
         } catch (ImpossiblePose e) {
-            throw p.problem(e.field(), String.valueOf(e.getMessage()), e.allowed());
+            throw object.problem(e.field(), String.valueOf(e.getMessage()), e.allowed());
         }
     }
 
@@ -163,7 +163,7 @@ final class LoadOp implements Operation {
         return side.optionalNumber(field, Range.ANGLE_DEG).orElse(0.0);
     }
 
-    private static Map<String, Object> asJson(Body body, Skeleton s, TrunkLoad load, TrunkLoad held) {
+    private static Map<String, Object> asJson(Body body, Skeleton skeleton, TrunkLoad load, TrunkLoad held) {
         return Json.object(
                 "bendingNm",
                 Json.rounded(load.bendingNm()),
@@ -176,39 +176,44 @@ final class LoadOp implements Operation {
                 "holdIndex",
                 Json.rounded(held.loadIndex()),
                 "heelHeightCm",
-                Json.object("left", heel(body, s, Side.LEFT), "right", heel(body, s, Side.RIGHT)),
+                Json.object("left", heel(body, skeleton, Side.LEFT), "right", heel(body, skeleton, Side.RIGHT)),
                 "joints",
-                joints(s),
+                joints(skeleton),
                 "assumed",
                 body.assumed());
     }
 
     /** A heel or foot in contact has height 0. */
-    private static double heel(Body body, Skeleton s, Side side) {
-        boolean bears = s.pose().leg(side).on().onFloor();
-        return bears ? 0 : Numbers.rounded(s.leg(side).heelHeightCm(body), 2);
+    private static double heel(Body body, Skeleton skeleton, Side side) {
+        boolean bears = skeleton.pose().leg(side).on().onFloor();
+        return bears ? 0 : Numbers.rounded(skeleton.leg(side).heelHeightCm(body), 2);
     }
 
-    private static Map<String, Object> joints(Skeleton s) {
+    private static Map<String, Object> joints(Skeleton skeleton) {
         Map<String, Object> joints = new LinkedHashMap<>();
-        joints.put("hip", point(s.hip()));
-        joints.put("shoulder", point(s.shoulder()));
-        joints.put("head", point(s.head()));
+        joints.put("hip", point(skeleton.hip()));
+        joints.put("shoulder", point(skeleton.shoulder()));
+        joints.put("head", point(skeleton.head()));
         for (Side side : Side.values()) {
             String name = side == Side.LEFT ? "left" : "right";
-            joints.put(name + "Hip", point(s.leg(side).hip()));
-            joints.put(name + "Knee", point(s.leg(side).knee()));
-            joints.put(name + "Ankle", point(s.leg(side).ankle()));
-            joints.put(name + "Toe", point(s.leg(side).toe()));
-            joints.put(name + "Shoulder", point(s.arm(side).shoulder()));
-            joints.put(name + "Elbow", point(s.arm(side).elbow()));
-            joints.put(name + "Wrist", point(s.arm(side).wrist()));
+            joints.put(name + "Hip", point(skeleton.leg(side).hip()));
+            joints.put(name + "Knee", point(skeleton.leg(side).knee()));
+            joints.put(name + "Ankle", point(skeleton.leg(side).ankle()));
+            joints.put(name + "Toe", point(skeleton.leg(side).toe()));
+            joints.put(name + "Shoulder", point(skeleton.arm(side).shoulder()));
+            joints.put(name + "Elbow", point(skeleton.arm(side).elbow()));
+            joints.put(name + "Wrist", point(skeleton.arm(side).wrist()));
         }
         return joints;
     }
 
-    private static Map<String, Object> point(Point3 p) {
+    private static Map<String, Object> point(Point3 point) {
         return Json.object(
-                "x", Numbers.rounded(p.x(), 4), "y", Numbers.rounded(p.y(), 4), "z", Numbers.rounded(p.z(), 4));
+                "x",
+                Numbers.rounded(point.x(), 4),
+                "y",
+                Numbers.rounded(point.y(), 4),
+                "z",
+                Numbers.rounded(point.z(), 4));
     }
 }

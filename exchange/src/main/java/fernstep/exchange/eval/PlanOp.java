@@ -75,9 +75,14 @@ final class PlanOp implements Operation {
                 proposal.map(this::proposal).orElse(null));
     }
 
-    private Map<String, Object> proposal(Proposal p) {
+    private Map<String, Object> proposal(Proposal proposal) {
         return Json.object(
-                "code", p.approach(), "reason", wording.of(p.reason()), "alternative", Json.text(p.alternative()));
+                "code",
+                proposal.approach(),
+                "reason",
+                wording.of(proposal.reason()),
+                "alternative",
+                Json.text(proposal.alternative()));
     }
 
     private List<String> warnings(PlanRequest asked, Plan plan) {
@@ -93,85 +98,88 @@ final class PlanOp implements Operation {
                 day.name(),
                 "items",
                 day.items().stream()
-                        .map(i -> Json.object("rung", i.rung().code(), "side", i.side()))
+                        .map(item -> Json.object("rung", item.rung().code(), "side", item.side()))
                         .toList());
     }
 
-    private Map<String, Object> item(PlanItem i) {
-        Dial dial = i.rung().movement().dial();
-        boolean ranged = i.rung().hasRange() && i.point() != null;
+    private Map<String, Object> item(PlanItem item) {
+        Dial dial = item.rung().movement().dial();
+        boolean ranged = item.rung().hasRange() && item.point() != null;
         return Json.object(
                 "rung",
-                i.rung().code(),
+                item.rung().code(),
                 "side",
-                i.side(),
+                item.side(),
                 "role",
-                i.role(),
+                item.role(),
                 "position",
-                i.position(),
+                item.position(),
                 "dose",
-                CaseFileWriter.dose(i.dose()),
+                CaseFileWriter.dose(item.dose()),
                 "range",
-                i.range(),
+                item.range(),
                 "angleDeg",
                 ranged && dial.unit() == Dial.Unit.DEG
-                        ? Json.rounded(Objects.requireNonNull(i.point()).value())
+                        ? Json.rounded(Objects.requireNonNull(item.point()).value())
                         : null,
                 "heelHeightCm",
                 ranged && dial.ofTheLeg()
-                        ? Json.rounded(Objects.requireNonNull(i.point()).heightCm())
+                        ? Json.rounded(Objects.requireNonNull(item.point()).heightCm())
                         : null,
                 "rangeText",
-                ranged ? wording.range(dial, Objects.requireNonNull(i.point())) : null,
+                ranged ? wording.range(dial, Objects.requireNonNull(item.point())) : null,
                 "loadIndex",
-                i.point() == null ? null : Json.rounded(i.point().load().loadIndex()),
+                item.point() == null ? null : Json.rounded(item.point().load().loadIndex()),
                 "holdIndex",
-                i.point() == null ? null : Json.rounded(i.point().held().loadIndex()),
+                item.point() == null ? null : Json.rounded(item.point().held().loadIndex()),
                 "minutes",
-                Json.rounded(i.seconds() / SECONDS_PER_MINUTE),
+                Json.rounded(item.seconds() / SECONDS_PER_MINUTE),
                 "why",
-                why(i),
+                why(item),
                 "whyNotNext",
-                wording.of(i.whyNotNext()),
+                wording.of(item.whyNotNext()),
                 "stopSigns",
-                i.stopSigns(),
+                item.stopSigns(),
                 "firstLever",
-                i.firstLever());
+                item.firstLever());
     }
 
-    private String why(PlanItem i) {
+    private String why(PlanItem item) {
         List<String> why = new ArrayList<>();
-        why.add(wording.of(i.why()));
-        if (i.standInFor() != null) {
-            why.add(wording.of(Reason.of("why.standsInFor", i.standInFor().name())));
+        why.add(wording.of(item.why()));
+        if (item.standInFor() != null) {
+            why.add(wording.of(Reason.of("why.standsInFor", item.standInFor().name())));
         }
-        if (i.opened() != null) {
-            why.add(wording.of(i.opened()));
+        if (item.opened() != null) {
+            why.add(wording.of(item.opened()));
         }
-        if (i.support() != null) {
-            why.add(wording.of(Reason.of("why.support", i.support())));
+        if (item.support() != null) {
+            why.add(wording.of(Reason.of("why.support", item.support())));
         }
         return String.join(" ", why);
     }
 
-    private Map<String, Object> leftOut(LeftOut l) {
-        return Json.object("strand", l.strand(), "rung", l.items().get(0).rung().code(), "reason", wording.of(l.why()));
+    private Map<String, Object> leftOut(LeftOut out) {
+        return Json.object(
+                "strand", out.strand(), "rung", out.items().get(0).rung().code(), "reason", wording.of(out.why()));
     }
 
-    private Map<String, Object> notOpen(Plan.NotOpen n) {
+    private Map<String, Object> notOpen(Plan.NotOpen open) {
         @Nullable
-        LocalDate day = n.waiting().stream()
-                .map(w -> w.opensOn())
+        LocalDate day = open.waiting().stream()
+                .map(waiting -> waiting.opensOn())
                 .filter(Objects::nonNull)
                 .max(LocalDate::compareTo)
                 .orElse(null);
         return Json.object(
                 "strand",
-                n.strand(),
+                open.strand(),
                 "rung",
-                n.rung().code(),
+                open.rung().code(),
                 "waitingFor",
-                n.waiting().stream().map(w -> wording.of(w.reason())).collect(Collectors.joining("; ")),
+                open.waiting().stream()
+                        .map(waiting -> wording.of(waiting.reason()))
+                        .collect(Collectors.joining("; ")),
                 "opensOn",
                 Json.text(day));
     }

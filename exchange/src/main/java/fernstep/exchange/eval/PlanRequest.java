@@ -80,11 +80,12 @@ record PlanRequest(
         Set<Answer> answers = request.codes("answers", Answer.class);
         Stances stances = ClientReader.stances(request);
         Optional<CaseObject> checks = request.optionalObject("checks");
-        boolean widthsRead = checks.map(c -> !c.objects("readings").isEmpty()).orElse(false);
+        boolean widthsRead =
+                checks.map(object -> !object.objects("readings").isEmpty()).orElse(false);
         LocalDate lastCheck = request.optionalDate("lastSeparationCheck").orElse(widthsRead ? today : null);
         Findings findings = checks.map(PlanRequest::findings).orElse(Findings.NONE);
         Set<DayOfWeek> blocked = EnumSet.noneOf(DayOfWeek.class);
-        request.codes("blockedDays", Weekday.class).forEach(w -> blocked.add(w.day()));
+        request.codes("blockedDays", Weekday.class).forEach(code -> blocked.add(code.day()));
         if (blocked.size() == DayOfWeek.values().length) {
             throw request.problem("blockedDays", "one day of the week must be left", "at most six days");
         }
@@ -98,12 +99,13 @@ record PlanRequest(
                 List.of());
         Body body = Body.of(facts.massKg(), facts.heightCm());
         Body bodyToday = facts.gestationDays(today)
-                .map(d -> body.pregnant(d / DAYS_PER_WEEK))
+                .map(gestationDay -> body.pregnant(gestationDay / DAYS_PER_WEEK))
                 .orElse(body);
-        List<Place> places =
-                request.objects("places").stream().map(p -> place(p, catalogue)).toList();
+        List<Place> places = request.objects("places").stream()
+                .map(object -> place(object, catalogue))
+                .toList();
         List<Logged> log = request.objects("log").stream()
-                .map(l -> logged(l, catalogue, today))
+                .map(object -> logged(object, catalogue, today))
                 .toList();
         boolean told = answers.stream().anyMatch(FLOOR::contains) || floorSymptoms(log, today);
         List<SessionResult> results = log.stream().map(Logged::result).toList();
@@ -125,27 +127,28 @@ record PlanRequest(
         return new PlanRequest(question, facts, today, blocked, facts.mayExercise(today), results);
     }
 
-    private static Logged logged(CaseObject l, Catalogue catalogue, LocalDate today) {
-        Rung rung = RungReader.read(l, "rung", catalogue);
-        Side side = l.optionalCode("side", Side.class).orElse(null);
-        return new Logged(rung, side, ProgressOp.result(l, today));
+    private static Logged logged(CaseObject object, Catalogue catalogue, LocalDate today) {
+        Rung rung = RungReader.read(object, "rung", catalogue);
+        Side side = object.optionalCode("side", Side.class).orElse(null);
+        return new Logged(rung, side, ProgressOp.result(object, today));
     }
 
-    private static Training.Trained trained(Logged l) {
+    private static Training.Trained trained(Logged logged) {
         return new Training.Trained(
-                l.rung().strand(),
-                l.rung().code(),
-                l.side(),
-                l.result().date(),
-                l.result().kind() == SessionResult.Kind.CLEAN,
+                logged.rung().strand(),
+                logged.rung().code(),
+                logged.side(),
+                logged.result().date(),
+                logged.result().kind() == SessionResult.Kind.CLEAN,
                 Set.of());
     }
 
     private static boolean floorSymptoms(List<Logged> log, LocalDate today) {
         return log.stream()
-                .filter(l -> l.result().date().isAfter(today.minusDays(SYMPTOM_DAYS)))
-                .flatMap(l -> l.result().nextDay() == null ? Stream.empty() : l.result().nextDay().stream())
-                .anyMatch(s -> FLOOR_SIGNS.contains(s.code()));
+                .filter(logged -> logged.result().date().isAfter(today.minusDays(SYMPTOM_DAYS)))
+                .flatMap(logged ->
+                        logged.result().nextDay() == null ? Stream.empty() : logged.result().nextDay().stream())
+                .anyMatch(symptom -> FLOOR_SIGNS.contains(symptom.code()));
     }
 
     /** Where nothing says where she stands, the newest line of the log of a strand and side does. */
@@ -153,23 +156,24 @@ record PlanRequest(
             List<Place> places, List<Logged> log, Catalogue catalogue, Stances stances, Body body, Findings findings) {
         List<Place> all = new ArrayList<>(places);
         log.stream()
-                .sorted(Comparator.comparing((Logged l) -> l.result().date()).reversed())
-                .filter(l -> all.stream()
-                        .noneMatch(p -> p.strand() == l.rung().strand()
-                                && (p.side() == l.side() || p.side() == null || l.side() == null)))
-                .forEach(l -> {
-                    boolean back = l.result().kind().compareTo(SessionResult.Kind.STEPPED_BACK) >= 0;
-                    Rung on = back ? catalogue.previous(l.rung()).orElse(l.rung()) : l.rung();
+                .sorted(Comparator.comparing((Logged logged) -> logged.result().date())
+                        .reversed())
+                .filter(logged -> all.stream()
+                        .noneMatch(place -> place.strand() == logged.rung().strand()
+                                && (place.side() == logged.side() || place.side() == null || logged.side() == null)))
+                .forEach(logged -> {
+                    boolean back = logged.result().kind().compareTo(SessionResult.Kind.STEPPED_BACK) >= 0;
+                    Rung on = back ? catalogue.previous(logged.rung()).orElse(logged.rung()) : logged.rung();
                     double range = catalogue
                             .previous(on)
-                            .filter(b -> b.family() != null)
-                            .map(b -> Plan.firstRange(on, body, b.indexAt(1, body)))
+                            .filter(rung -> rung.family() != null)
+                            .map(rung -> Plan.firstRange(on, body, rung.indexAt(1, body)))
                             .orElse(on.hasRange() ? 0.0 : 1.0);
                     all.add(new Place(
                             on.strand(),
-                            on.perSide() ? l.side() : null,
+                            on.perSide() ? logged.side() : null,
                             on.code(),
-                            Plan.firstDose(on, stances.dose(), findings, l.side()),
+                            Plan.firstDose(on, stances.dose(), findings, logged.side()),
                             range,
                             Reason.of("why.progress")));
                 });
@@ -178,40 +182,41 @@ record PlanRequest(
 
     private static List<Capacity.Clean> heldClean(List<Logged> log, List<Place> places, Body body) {
         return log.stream()
-                .filter(l -> l.rung().family() != null && l.result().kind() == SessionResult.Kind.CLEAN)
-                .map(l -> {
+                .filter(logged ->
+                        logged.rung().family() != null && logged.result().kind() == SessionResult.Kind.CLEAN)
+                .map(logged -> {
                     double range = places.stream()
-                            .filter(p -> p.rung().equals(l.rung().code()) && p.side() == l.side())
+                            .filter(place -> place.rung().equals(logged.rung().code()) && place.side() == logged.side())
                             .mapToDouble(Place::range)
                             .findFirst()
                             .orElse(1);
                     return new Capacity.Clean(
-                            l.result().date(),
-                            l.rung().family(),
-                            l.side(),
-                            l.rung().indexAt(range, body),
+                            logged.result().date(),
+                            logged.rung().family(),
+                            logged.side(),
+                            logged.rung().indexAt(range, body),
                             null);
                 })
                 .toList();
     }
 
-    private static Place place(CaseObject p, Catalogue catalogue) {
-        Rung rung = RungReader.read(p, "rung", catalogue);
+    private static Place place(CaseObject object, Catalogue catalogue) {
+        Rung rung = RungReader.read(object, "rung", catalogue);
         Place place = new Place(
-                p.optionalCode("strand", Strand.class).orElse(rung.strand()),
-                p.optionalCode("side", Side.class).orElse(null),
+                object.optionalCode("strand", Strand.class).orElse(rung.strand()),
+                object.optionalCode("side", Side.class).orElse(null),
                 rung.code(),
-                ProgressOp.dose(p.object("dose")),
-                p.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0),
+                ProgressOp.dose(object.object("dose")),
+                object.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0),
                 Reason.of("why.progress"));
-        p.nothingElse();
+        object.nothingElse();
         return place;
     }
 
-    private static Findings findings(CaseObject c) {
-        c.objects("readings").forEach(SeparationOp::reading);
-        Findings findings = FindingsReader.read(c);
-        c.nothingElse();
+    private static Findings findings(CaseObject object) {
+        object.objects("readings").forEach(SeparationOp::reading);
+        Findings findings = FindingsReader.read(object);
+        object.nothingElse();
         return findings;
     }
 }

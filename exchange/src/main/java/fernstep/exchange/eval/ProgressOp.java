@@ -52,28 +52,31 @@ final class ProgressOp implements Operation {
         LocalDate today = request.date("today");
         Dose dose = dose(request.object("dose"));
         Window window = request.optionalObject("window")
-                .map(w -> window(request, w))
+                .map(object -> window(request, object))
                 .orElseGet(() -> DoseRules.window(rung.window(), stances.dose()));
-        Optional<ClientFacts> facts = request.optionalObject("client").map(c -> ClientReader.client(c, today));
+        Optional<ClientFacts> facts =
+                request.optionalObject("client").map(object -> ClientReader.client(object, today));
         Set<Answer> answers = request.codes("answers", Answer.class);
-        List<SessionResult> log =
-                request.objects("log").stream().map(l -> result(l, today)).toList();
+        List<SessionResult> log = request.objects("log").stream()
+                .map(object -> result(object, today))
+                .toList();
         LocalDate recheckDue = request.optionalDate("recheckDue").orElse(null);
         boolean widened = request.optionalFlag("recheckWidened").orElse(false);
         Set<RungGates.Done> done = new HashSet<>();
-        request.objects("done").forEach(d -> {
+        request.objects("done").forEach(object -> {
             done.add(new RungGates.Done(
-                    RungReader.read(d, "rung", catalogue.get()).code(),
-                    d.optionalCode("side", Side.class).orElse(null)));
-            d.nothingElse();
+                    RungReader.read(object, "rung", catalogue.get()).code(),
+                    object.optionalCode("side", Side.class).orElse(null)));
+            object.nothingElse();
         });
         Findings findings = findings(request);
         request.nothingElse();
 
-        Screening screening = facts.map(f -> Screening.of(Screening.Question.of(f, answers, stances, today)))
+        Screening screening = facts.map(
+                        clientFacts -> Screening.of(Screening.Question.of(clientFacts, answers, stances, today)))
                 .orElse(null);
         Boolean pregnant = facts.map(ClientFacts::pregnant).orElse(null);
-        boolean askFirst = answers.stream().anyMatch(a -> a.leadsTo() == Outcome.ASK_FIRST)
+        boolean askFirst = answers.stream().anyMatch(answer -> answer.leadsTo() == Outcome.ASK_FIRST)
                 || (screening != null && screening.outcome().closesGates());
         return asJson(Progress.of(new Progress.Question(
                 catalogue.get(),
@@ -87,72 +90,74 @@ final class ProgressOp implements Operation {
 
     private static Findings findings(CaseObject request) {
         Map<Side, Integer> grades = new HashMap<>();
-        request.optionalObject("setGrade").ifPresent(g -> {
-            g.optionalWhole("left", Range.SET_GRADE).ifPresent(v -> grades.put(Side.LEFT, v));
-            g.optionalWhole("right", Range.SET_GRADE).ifPresent(v -> grades.put(Side.RIGHT, v));
-            g.nothingElse();
+        request.optionalObject("setGrade").ifPresent(object -> {
+            object.optionalWhole("left", Range.SET_GRADE).ifPresent(number -> grades.put(Side.LEFT, number));
+            object.optionalWhole("right", Range.SET_GRADE).ifPresent(number -> grades.put(Side.RIGHT, number));
+            object.nothingElse();
         });
         return Findings.NONE.with(new Findings.DeepCore(grades, null, Map.of()));
     }
 
-    static Dose dose(CaseObject d) {
+    static Dose dose(CaseObject object) {
         Dose dose = new Dose(
-                d.optionalWhole("sets", Range.SETS).orElse(1),
-                d.optionalWhole("reps", Range.REPS).orElse(null),
-                d.optionalWhole("holdS", Range.DOSE_HOLD_S).orElse(null),
-                d.optionalWhole("breaths", Range.DOSE_BREATHS).orElse(null),
-                d.optionalWhole("perDay", Range.PER_DAY).orElse(1),
-                d.optionalWhole("daysPerWeek", Range.DAYS_PER_WEEK).orElse(3));
-        d.nothingElse();
+                object.optionalWhole("sets", Range.SETS).orElse(1),
+                object.optionalWhole("reps", Range.REPS).orElse(null),
+                object.optionalWhole("holdS", Range.DOSE_HOLD_S).orElse(null),
+                object.optionalWhole("breaths", Range.DOSE_BREATHS).orElse(null),
+                object.optionalWhole("perDay", Range.PER_DAY).orElse(1),
+                object.optionalWhole("daysPerWeek", Range.DAYS_PER_WEEK).orElse(3));
+        object.nothingElse();
         return dose;
     }
 
-    private static Window window(CaseObject request, CaseObject w) {
+    private static Window window(CaseObject request, CaseObject object) {
         Window window = request.checked(
                 "window",
                 () -> new Window(
-                        span(w, "sets", Range.SETS).orElse(new Span(1, 3)),
-                        span(w, "reps", Range.REPS).orElse(null),
-                        span(w, "holdS", Range.HOLD_S).orElse(null),
-                        span(w, "breaths", Range.BREATHS).orElse(null)));
-        w.nothingElse();
+                        span(object, "sets", Range.SETS).orElse(new Span(1, 3)),
+                        span(object, "reps", Range.REPS).orElse(null),
+                        span(object, "holdS", Range.HOLD_S).orElse(null),
+                        span(object, "breaths", Range.BREATHS).orElse(null)));
+        object.nothingElse();
         return window;
     }
 
-    private static Optional<Span> span(CaseObject w, String field, Range range) {
-        if (!w.has(field)) {
+    private static Optional<Span> span(CaseObject object, String field, Range range) {
+        if (!object.has(field)) {
             return Optional.empty();
         }
-        List<Double> ends = w.numbers(field, range);
+        List<Double> ends = object.numbers(field, range);
         if (ends.size() != 2 || ends.get(1) < ends.get(0)) {
-            throw w.problem(field, "a span needs its smaller and its larger number", "[min, max]");
+            throw object.problem(field, "a span needs its smaller and its larger number", "[min, max]");
         }
         return Optional.of(new Span(ends.get(0).intValue(), ends.get(1).intValue()));
     }
 
-    static SessionResult result(CaseObject l, LocalDate today) {
-        LocalDate date = l.date("date");
+    static SessionResult result(CaseObject object, LocalDate today) {
+        LocalDate date = object.date("date");
         if (date.isAfter(today)) {
-            throw l.problem("date", "a session cannot lie in the future", "up to " + today);
+            throw object.problem("date", "a session cannot lie in the future", "up to " + today);
         }
-        List<SessionResult.Symptom> nextDay = l.has("nextDay") ? l.items("nextDay", ProgressOp::symptom) : null;
+        List<SessionResult.Symptom> nextDay =
+                object.has("nextDay") ? object.items("nextDay", ProgressOp::symptom) : null;
         SessionResult result = new SessionResult(
                 date,
-                l.code("result", SessionResult.Kind.class),
-                l.optionalWhole("effort", Range.EFFORT).orElse(null),
+                object.code("result", SessionResult.Kind.class),
+                object.optionalWhole("effort", Range.EFFORT).orElse(null),
                 nextDay);
-        l.nothingElse();
+        object.nothingElse();
         return result;
     }
 
     private static SessionResult.Symptom symptom(JsonNode item, String at) {
-        return CaseObject.codeOrObject(item, at, code -> new SessionResult.Symptom(symptomCode(code, at), null), o -> {
-            SessionResult.Symptom symptom = new SessionResult.Symptom(
-                    symptomCode(o.text("sign"), at),
-                    o.optionalWhole("level", Range.PAIN_LEVEL).orElse(null));
-            o.nothingElse();
-            return symptom;
-        });
+        return CaseObject.codeOrObject(
+                item, at, code -> new SessionResult.Symptom(symptomCode(code, at), null), object -> {
+                    SessionResult.Symptom symptom = new SessionResult.Symptom(
+                            symptomCode(object.text("sign"), at),
+                            object.optionalWhole("level", Range.PAIN_LEVEL).orElse(null));
+                    object.nothingElse();
+                    return symptom;
+                });
     }
 
     /** Signs, and the words of the daily questions for the same thing. */
@@ -171,23 +176,24 @@ final class ProgressOp implements Operation {
         };
     }
 
-    private Map<String, Object> asJson(Progress p) {
+    private Map<String, Object> asJson(Progress progress) {
         return Json.object(
                 "credits",
-                p.credits(),
+                progress.credits(),
                 "change",
-                p.change(),
+                progress.change(),
                 "dose",
-                CaseFileWriter.dose(p.dose()),
+                CaseFileWriter.dose(progress.dose()),
                 "rung",
-                p.rung(),
+                progress.rung(),
                 "reason",
-                wording.of(p.reason()),
+                wording.of(progress.reason()),
                 "waitingFor",
-                p.waitingFor().stream().map(this::waiting).toList());
+                progress.waitingFor().stream().map(this::waiting).toList());
     }
 
-    private Map<String, Object> waiting(Waiting w) {
-        return Json.object("code", w.code(), "opensOn", Json.text(w.opensOn()), "text", wording.of(w.reason()));
+    private Map<String, Object> waiting(Waiting waiting) {
+        return Json.object(
+                "code", waiting.code(), "opensOn", Json.text(waiting.opensOn()), "text", wording.of(waiting.reason()));
     }
 }

@@ -33,50 +33,55 @@ final class ScreenOp implements Operation {
     }
 
     /** As the answer to "screen" has it. */
-    Map<String, Object> asJson(Screening s) {
+    Map<String, Object> asJson(Screening screening) {
         return Json.object(
                 "outcome",
-                s.outcome(),
+                screening.outcome(),
                 "reasons",
-                s.reasons().stream()
-                        .map(f -> Json.object("code", f.answer(), "text", findingText(f)))
+                screening.reasons().stream()
+                        .map(finding -> Json.object("code", finding.answer(), "text", findingText(finding)))
                         .toList(),
                 "stage",
                 Json.object(
                         "label",
-                        wording.of(s.stage().label()),
+                        wording.of(screening.stage().label()),
                         "daysSinceEvent",
-                        s.stage().daysSinceEvent(),
+                        screening.stage().daysSinceEvent(),
                         "gestation",
-                        s.stage().gestation()),
+                        screening.stage().gestation()),
                 "restrictions",
-                s.restrictions().stream()
-                        .map(r ->
-                                Json.object("code", r.code(), "derived", r.derived(), "reason", wording.of(r.reason())))
+                screening.restrictions().stream()
+                        .map(restriction -> Json.object(
+                                "code",
+                                restriction.code(),
+                                "derived",
+                                restriction.derived(),
+                                "reason",
+                                wording.of(restriction.reason())))
                         .toList(),
                 "gates",
-                s.gates().values().stream().map(this::gate).toList(),
+                screening.gates().values().stream().map(this::gate).toList(),
                 "allowedStrands",
-                s.allowedStrands(),
+                screening.allowedStrands(),
                 "recheckDue",
-                Json.text(s.recheckDue()));
+                Json.text(screening.recheckDue()));
     }
 
-    private String findingText(Screening.Finding f) {
-        return f.fromFacts() ? wording.text("answer.fromFacts", f.answer()) : wording.of(f.answer());
+    private String findingText(Screening.Finding finding) {
+        return finding.fromFacts() ? wording.text("answer.fromFacts", finding.answer()) : wording.of(finding.answer());
     }
 
-    private Map<String, Object> gate(Gate g) {
+    private Map<String, Object> gate(Gate gate) {
         return Json.object(
                 "code",
-                g.code(),
+                gate.code(),
                 "open",
-                g.open(),
+                gate.open(),
                 "opensOn",
-                Json.text(g.opensOn()),
+                Json.text(gate.opensOn()),
                 "needs",
-                g.needs(),
+                gate.needs(),
                 "reason",
-                wording.of(g.reason()));
+                wording.of(gate.reason()));
     }
 }

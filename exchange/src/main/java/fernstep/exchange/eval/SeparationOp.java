@@ -97,91 +97,92 @@ final class SeparationOp implements Operation {
         return request.checked(field, () -> new Separation.Check(readings, examiner));
     }
 
-    static Reading reading(CaseObject r) {
-        double site = r.number("siteCm", Range.SITE_CM);
-        Condition condition = r.code("condition", Condition.class);
-        Method method = r.code("method", Method.class);
-        List<Double> values = r.numbers("values", method == Method.FINGERS ? Range.FINGERS : VALUE);
-        Double depth = r.optionalNumber("depthMm", Range.DEPTH_MM).orElse(null);
-        r.optionalCode("depth", Depth.class);
-        Feel feel = r.optionalCode("feel", Feel.class).orElse(null);
-        r.nothingElse();
-        return r.checked("values", () -> new Reading(site, condition, method, values, depth, feel));
+    static Reading reading(CaseObject object) {
+        double site = object.number("siteCm", Range.SITE_CM);
+        Condition condition = object.code("condition", Condition.class);
+        Method method = object.code("method", Method.class);
+        List<Double> values = object.numbers("values", method == Method.FINGERS ? Range.FINGERS : VALUE);
+        Double depth = object.optionalNumber("depthMm", Range.DEPTH_MM).orElse(null);
+        object.optionalCode("depth", Depth.class);
+        Feel feel = object.optionalCode("feel", Feel.class).orElse(null);
+        object.nothingElse();
+        return object.checked("values", () -> new Reading(site, condition, method, values, depth, feel));
     }
 
-    private Map<String, Object> asJson(Separation s) {
+    private Map<String, Object> asJson(Separation separation) {
         Map<String, Object> area = new LinkedHashMap<>();
         for (Condition condition : Condition.values()) {
-            Optional.ofNullable(s.profiles().get(condition))
-                    .flatMap(p -> p.areaMm2())
+            Optional.ofNullable(separation.profiles().get(condition))
+                    .flatMap(profile -> profile.areaMm2())
                     .ifPresent(mm2 -> area.put(condition.name(), Json.rounded(mm2)));
         }
         return Json.object(
                 "readings",
-                s.widths().stream().map(SeparationOp::width).toList(),
+                separation.widths().stream().map(SeparationOp::width).toList(),
                 "sites",
-                s.sites().stream().map(this::site).toList(),
+                separation.sites().stream().map(this::site).toList(),
                 "areaMm2",
                 area,
                 "areaChange",
-                areaChanges(s));
+                areaChanges(separation));
     }
 
-    private static Map<String, Object> areaChanges(Separation s) {
+    private static Map<String, Object> areaChanges(Separation separation) {
         Map<String, Object> changes = new LinkedHashMap<>();
-        s.areaChanges()
-                .forEach((condition, c) -> changes.put(
+        separation
+                .areaChanges()
+                .forEach((condition, change) -> changes.put(
                         condition.name(),
                         Json.object(
                                 "changeMm2",
-                                Json.rounded(c.mm2()),
+                                Json.rounded(change.mm2()),
                                 "smallestRealChangeMm2",
-                                Json.rounded(c.smallestRealMm2()),
+                                Json.rounded(change.smallestRealMm2()),
                                 "change",
-                                c.kind())));
+                                change.kind())));
         return changes;
     }
 
-    private static Map<String, Object> width(Width w) {
+    private static Map<String, Object> width(Width width) {
         Map<String, Object> json = Json.object(
                 "siteCm",
-                w.reading().siteCm(),
+                width.reading().siteCm(),
                 "condition",
-                w.reading().condition(),
+                width.reading().condition(),
                 "widthMm",
-                Json.rounded(w.mm()),
+                Json.rounded(width.mm()),
                 "semMm",
-                Json.rounded(w.errorMm()),
+                Json.rounded(width.errorMm()),
                 "calibrated",
-                w.calibrated());
-        if (w.change() != null) {
-            json.put("changeMm", Json.rounded(w.change().mm()));
-            json.put("smallestRealChangeMm", Json.rounded(w.change().smallestRealMm()));
-            json.put("change", w.change().kind());
-            json.put("confirmed", w.change().confirmed());
+                width.calibrated());
+        if (width.change() != null) {
+            json.put("changeMm", Json.rounded(width.change().mm()));
+            json.put("smallestRealChangeMm", Json.rounded(width.change().smallestRealMm()));
+            json.put("change", width.change().kind());
+            json.put("confirmed", width.change().confirmed());
         }
         return json;
     }
 
-    private Map<String, Object> site(SiteResult s) {
+    private Map<String, Object> site(SiteResult result) {
         return Json.object(
                 "siteCm",
-                s.siteCm(),
+                result.siteCm(),
                 "closurePct",
-                Json.rounded(s.closurePct()),
+                Json.rounded(result.closurePct()),
                 "setEffectMm",
-                Json.rounded(s.setEffectMm()),
+                Json.rounded(result.setEffectMm()),
                 "verdict",
-                s.verdict() == null
+                result.verdict() == null
                         ? null
                         : Json.object(
                                 "code",
-                                s.verdict().code(),
+                                result.verdict().code(),
                                 "limitMm",
-                                Json.rounded(s.verdict().limitMm()),
+                                Json.rounded(result.verdict().limitMm()),
                                 "stance",
-                                s.verdict().stance(),
+                                result.verdict().stance(),
                                 "text",
-                                wording.of(s.verdict().reason())));
+                                wording.of(result.verdict().reason())));
     }
 }

@@ -80,72 +80,75 @@ final class TraceOp implements Operation {
         }
     }
 
-    private static TraceAnalysis.Mark mark(CaseObject o) {
-        int rep = o.whole("rep", Range.REP);
-        Side side = o.optionalCode("side", Side.class).orElse(null);
-        double start = o.number("startMs", Range.TIME_MS);
-        double end = o.number("endMs", Range.TIME_MS);
-        o.nothingElse();
-        return o.checked("endMs", () -> new TraceAnalysis.Mark(rep, side, start, end));
+    private static TraceAnalysis.Mark mark(CaseObject object) {
+        int rep = object.whole("rep", Range.REP);
+        Side side = object.optionalCode("side", Side.class).orElse(null);
+        double start = object.number("startMs", Range.TIME_MS);
+        double end = object.number("endMs", Range.TIME_MS);
+        object.nothingElse();
+        return object.checked("endMs", () -> new TraceAnalysis.Mark(rep, side, start, end));
     }
 
-    private Map<String, Object> written(TraceReport r) {
+    private Map<String, Object> written(TraceReport report) {
         return Json.object(
                 "sampleRateHz",
-                Numbers.rounded(r.sampleRateHz(), 2),
+                Numbers.rounded(report.sampleRateHz(), 2),
                 "durationMs",
-                Math.round(r.durationMs()),
+                Math.round(report.durationMs()),
                 "breaths",
-                r.breaths().stream()
-                        .map(b -> Json.object("inMs", Math.round(b.inMs()), "outMs", Math.round(b.outMs())))
+                report.breaths().stream()
+                        .map(breath ->
+                                Json.object("inMs", Math.round(breath.inMs()), "outMs", Math.round(breath.outMs())))
                         .toList(),
                 "holds",
-                r.holds().stream()
-                        .map(h -> Json.object("startMs", Math.round(h.startMs()), "endMs", Math.round(h.endMs())))
+                report.holds().stream()
+                        .map(hold ->
+                                Json.object("startMs", Math.round(hold.startMs()), "endMs", Math.round(hold.endMs())))
                         .toList(),
                 "reps",
-                r.reps().stream().map(TraceOp::rep).toList(),
+                report.reps().stream().map(TraceOp::rep).toList(),
                 "summary",
                 Json.object(
                         "breathsPerMin",
-                        Json.rounded(r.summary().breathsPerMin()),
+                        Json.rounded(report.summary().breathsPerMin()),
                         "toleranceBreaths",
-                        r.summary().toleranceBreaths(),
+                        report.summary().toleranceBreaths(),
                         "breaksAtRep",
-                        r.summary().breaksAtRep(),
+                        report.summary().breaksAtRep(),
                         "symmetry",
-                        Json.rounded(r.summary().symmetry())),
+                        Json.rounded(report.summary().symmetry())),
                 "gaps",
-                r.gaps().stream()
-                        .map(g -> Json.object("startMs", Math.round(g.startMs()), "endMs", Math.round(g.endMs())))
+                report.gaps().stream()
+                        .map(gap -> Json.object("startMs", Math.round(gap.startMs()), "endMs", Math.round(gap.endMs())))
                         .toList(),
                 "problems",
-                r.problems().stream()
-                        .map(p -> Json.object("code", p.code().name(), "text", words.of(p.text())))
+                report.problems().stream()
+                        .map(problem -> Json.object("code", problem.code().name(), "text", words.of(problem.text())))
                         .toList());
     }
 
-    private static Map<String, Object> rep(TraceReport.Rep r) {
+    private static Map<String, Object> rep(TraceReport.Rep rep) {
         return Json.object(
                 "rep",
-                r.rep(),
+                rep.rep(),
                 "side",
-                name(r.side()),
+                name(rep.side()),
                 "leadS",
-                Json.rounded(r.leadS()),
+                Json.rounded(rep.leadS()),
                 "heldS",
-                Json.rounded(r.heldS()),
+                Json.rounded(rep.heldS()),
                 "excursionMmHg",
-                Json.rounded(r.excursionMmHg()),
+                Json.rounded(rep.excursionMmHg()),
                 "outsideS",
-                Json.rounded(r.outsideS()),
+                Json.rounded(rep.outsideS()),
                 "overshootMmHg",
-                Json.rounded(r.overshootMmHg()),
+                Json.rounded(rep.overshootMmHg()),
                 "returnControl",
-                Json.rounded(r.returnControl()),
+                Json.rounded(rep.returnControl()),
                 "verdict",
-                r.verdict().stream()
-                        .map(v -> Json.object("sign", v.sign().name(), "confidence", Json.rounded(v.confidence())))
+                rep.verdict().stream()
+                        .map(verdict -> Json.object(
+                                "sign", verdict.sign().name(), "confidence", Json.rounded(verdict.confidence())))
                         .toList());
     }
 

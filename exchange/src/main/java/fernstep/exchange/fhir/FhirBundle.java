@@ -77,14 +77,14 @@ final class FhirBundle {
         return new DateTimeType(day.toString());
     }
 
-    static void part(Observation o, String part, @Nullable Type value) {
+    static void part(Observation observation, String part, @Nullable Type value) {
         if (value != null) {
-            part(o, FhirCodes.concept(FhirCodes.PART, part), value);
+            part(observation, FhirCodes.concept(FhirCodes.PART, part), value);
         }
     }
 
-    static void part(Observation o, CodeableConcept part, Type value) {
-        o.addComponent(new Observation.ObservationComponentComponent(part).setValue(value));
+    static void part(Observation observation, CodeableConcept part, Type value) {
+        observation.addComponent(new Observation.ObservationComponentComponent(part).setValue(value));
     }
 
     static @Nullable Type code(@Nullable Enum<?> code) {

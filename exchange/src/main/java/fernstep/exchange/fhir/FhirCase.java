@@ -47,10 +47,10 @@ final class FhirCase {
         problem(new CaseProblem(element, what, null));
     }
 
-    /** @param p at an element of the entry */
-    void problem(CaseProblem p) {
-        String path = p.path().isEmpty() ? place : place + "." + p.path();
-        problems.add(new CaseProblem(path, String.valueOf(p.getMessage()), p.allowed()));
+    /** @param problem at an element of the entry */
+    void problem(CaseProblem problem) {
+        String path = problem.path().isEmpty() ? place : place + "." + problem.path();
+        problems.add(new CaseProblem(path, String.valueOf(problem.getMessage()), problem.allowed()));
     }
 
     List<CaseProblem> problems() {
@@ -88,7 +88,7 @@ final class FhirCase {
 
     @SuppressWarnings("unchecked")
     private static List<Object> list(Map<String, Object> object, String field) {
-        return (List<Object>) object.computeIfAbsent(field, k -> new ArrayList<>());
+        return (List<Object>) object.computeIfAbsent(field, key -> new ArrayList<>());
     }
 
     void answered(Map<String, Object> visit, String code) {
@@ -110,7 +110,7 @@ final class FhirCase {
     private void add(List<Map<String, Object>> to, Map<String, Object> object, Set<String> addresses) {
         to.add(object);
         origins.put(object, place);
-        addresses.forEach(a -> byAddress.put(a, object));
+        addresses.forEach(address -> byAddress.put(address, object));
     }
 
     /** The visit something belongs to, or the one of its day, or a new one. */
@@ -121,14 +121,14 @@ final class FhirCase {
         }
         FhirElements.accept(!encounter.hasReference(), "encounter", "one that is in the bundle and can be taken");
         return visits.stream()
-                .filter(v -> day.toString().equals(v.get("date")))
+                .filter(visit -> day.toString().equals(visit.get("date")))
                 .findFirst()
                 .orElseGet(() -> visit(day, Set.of()));
     }
 
     Optional<Map<String, Object>> sessionOf(List<Reference> parts) {
         return parts.stream()
-                .map(p -> byAddress.get(String.valueOf(p.getReference())))
+                .map(reference -> byAddress.get(String.valueOf(reference.getReference())))
                 .filter(Objects::nonNull)
                 .findFirst();
     }
@@ -153,7 +153,8 @@ final class FhirCase {
     private void paths(String path, @Nullable Object node, Map<String, String> places) {
         Optional.ofNullable(origins.get(node)).ifPresent(origin -> places.put(path, origin));
         if (node instanceof Map<?, ?> object) {
-            object.forEach((k, v) -> paths(path.isEmpty() ? String.valueOf(k) : path + "." + k, v, places));
+            object.forEach(
+                    (thing, each) -> paths(path.isEmpty() ? String.valueOf(thing) : path + "." + thing, each, places));
         } else if (node instanceof List<?> list) {
             for (int i = 0; i < list.size(); i++) {
                 paths(path + "[" + i + "]", list.get(i), places);

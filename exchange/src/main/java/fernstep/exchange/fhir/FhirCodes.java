@@ -71,15 +71,15 @@ final class FhirCodes {
         Optional<String> ours = code(concept, SIDE);
         Optional<String> theirs = code(concept, SNOMED);
         return ours.or(() -> LATERALITY.entrySet().stream()
-                .filter(e -> theirs.filter(e.getValue()::equals).isPresent())
-                .map(e -> e.getKey().name())
+                .filter(entry -> theirs.filter(entry.getValue()::equals).isPresent())
+                .map(entry -> entry.getKey().name())
                 .findFirst());
     }
 
     /** Its code in that system. */
     static Optional<String> code(CodeableConcept concept, String system) {
         return concept.getCoding().stream()
-                .filter(c -> system.equals(c.getSystem()))
+                .filter(coding -> system.equals(coding.getSystem()))
                 .map(Coding::getCode)
                 .findFirst();
     }

@@ -39,7 +39,7 @@ final class FhirCourse {
         this.bundle = bundle;
     }
 
-    void visit(Visited v) {
+    void visit(Visited visited) {
         Reference visit = bundle.add(new Encounter()
                 .setStatus(Encounter.EncounterStatus.FINISHED)
                 .setClass_(new Coding()
@@ -47,82 +47,82 @@ final class FhirCourse {
                         .setCode("AMB"))
                 .setSubject(bundle.her())
                 .setPeriod(new Period()
-                        .setStartElement(FhirBundle.day(v.date()))
-                        .setEndElement(FhirBundle.day(v.date()))));
-        if (v.asked() || !v.answers().isEmpty()) {
-            answers(v, visit);
+                        .setStartElement(FhirBundle.day(visited.date()))
+                        .setEndElement(FhirBundle.day(visited.date()))));
+        if (visited.asked() || !visited.answers().isEmpty()) {
+            answers(visited, visit);
         }
-        v.readings().forEach(r -> reading(r, v.date(), visit));
-        v.findings().forEach(f -> finding(f, v.date(), visit));
+        visited.readings().forEach(read -> reading(read, visited.date(), visit));
+        visited.findings().forEach(found -> finding(found, visited.date(), visit));
     }
 
-    private void answers(Visited v, Reference visit) {
+    private void answers(Visited visited, Reference visit) {
         QuestionnaireResponse asked = new QuestionnaireResponse()
                 .setStatus(
-                        v.asked()
+                        visited.asked()
                                 ? QuestionnaireResponse.QuestionnaireResponseStatus.COMPLETED
                                 : QuestionnaireResponse.QuestionnaireResponseStatus.INPROGRESS)
                 .setSubject(bundle.her())
                 .setEncounter(visit)
-                .setAuthoredElement(FhirBundle.day(v.date()));
-        v.answers().stream()
+                .setAuthoredElement(FhirBundle.day(visited.date()));
+        visited.answers().stream()
                 .sorted()
-                .forEach((Answer a) -> asked.addItem()
-                        .setLinkId(a.name())
-                        .setText(ENGLISH.of(a))
+                .forEach((Answer answer) -> asked.addItem()
+                        .setLinkId(answer.name())
+                        .setText(ENGLISH.of(answer))
                         .addAnswer()
                         .setValue(new BooleanType(true)));
         bundle.add(asked);
     }
 
-    private void reading(Read r, LocalDate day, Reference visit) {
+    private void reading(Read read, LocalDate day, Reference visit) {
         Observation o = bundle.ours("inter-recti-distance", day);
         o.setEncounter(visit);
-        o.setMethod(FhirCodes.rule(r.method()));
-        Range unit = r.method() == Method.FINGERS ? Range.FINGERS : Range.WIDTH_MM;
+        o.setMethod(FhirCodes.rule(read.method()));
+        Range unit = read.method() == Method.FINGERS ? Range.FINGERS : Range.WIDTH_MM;
         o.setValue(FhirBundle.number(
-                r.values().stream().mapToDouble(v -> v).average().orElse(0), unit));
-        FhirBundle.part(o, "site", FhirBundle.number(r.siteCm(), Range.SITE_CM));
-        FhirBundle.part(o, "condition", FhirBundle.code(r.condition()));
-        r.values().forEach(v -> FhirBundle.part(o, "value", FhirBundle.number(v, unit)));
-        FhirBundle.part(o, "depth", FhirBundle.number(r.depthMm(), Range.DEPTH_MM));
-        FhirBundle.part(o, "depth-felt", FhirBundle.code(r.depth()));
-        FhirBundle.part(o, "feel", FhirBundle.code(r.feel()));
+                read.values().stream().mapToDouble(value -> value).average().orElse(0), unit));
+        FhirBundle.part(o, "site", FhirBundle.number(read.siteCm(), Range.SITE_CM));
+        FhirBundle.part(o, "condition", FhirBundle.code(read.condition()));
+        read.values().forEach(value -> FhirBundle.part(o, "value", FhirBundle.number(value, unit)));
+        FhirBundle.part(o, "depth", FhirBundle.number(read.depthMm(), Range.DEPTH_MM));
+        FhirBundle.part(o, "depth-felt", FhirBundle.code(read.depth()));
+        FhirBundle.part(o, "feel", FhirBundle.code(read.feel()));
         bundle.add(o);
     }
 
-    private void finding(Found f, LocalDate day, Reference visit) {
-        Finding finding = f.finding();
+    private void finding(Found found, LocalDate day, Reference visit) {
+        Finding finding = found.finding();
         Observation o = bundle.observation(FhirCodes.concept(FhirCodes.FINDING, finding.name()), day);
         o.setEncounter(visit);
-        if (f.side() != null) {
-            o.setBodySite(FhirCodes.side(f.side()));
+        if (found.side() != null) {
+            o.setBodySite(FhirCodes.side(found.side()));
         }
         if (finding.range() != null) {
             o.setValue(FhirCodes.quantity(
-                    Double.parseDouble(f.value()), finding.range().unit()));
+                    Double.parseDouble(found.value()), finding.range().unit()));
         } else if (finding.codes().isEmpty()) {
-            o.setValue(new StringType(f.value()));
+            o.setValue(new StringType(found.value()));
         } else {
-            o.setValue(FhirCodes.concept(FhirCodes.RULES, f.value()));
+            o.setValue(FhirCodes.concept(FhirCodes.RULES, found.value()));
         }
         bundle.add(o);
     }
 
-    void place(Standing p) {
-        Observation o = bundle.ours("place", p.since());
-        o.setValue(rung(p.rung()));
-        side(o, p.side());
-        Dose d = p.dose();
-        FhirBundle.part(o, "strand", FhirBundle.code(p.strand()));
+    void place(Standing standing) {
+        Observation o = bundle.ours("place", standing.since());
+        o.setValue(rung(standing.rung()));
+        side(o, standing.side());
+        Dose d = standing.dose();
+        FhirBundle.part(o, "strand", FhirBundle.code(standing.strand()));
         FhirBundle.part(o, "sets", FhirBundle.number(d.sets(), Range.SETS));
         FhirBundle.part(o, "reps", FhirBundle.number(d.reps(), Range.REPS));
         FhirBundle.part(o, "hold", FhirBundle.number(d.holdS(), Range.DOSE_HOLD_S));
         FhirBundle.part(o, "breaths", FhirBundle.number(d.breaths(), Range.DOSE_BREATHS));
         FhirBundle.part(o, "per-day", FhirBundle.number(d.perDay(), Range.PER_DAY));
         FhirBundle.part(o, "days-per-week", FhirBundle.number(d.daysPerWeek(), Range.DAYS_PER_WEEK));
-        FhirBundle.part(o, "range", FhirBundle.number(p.range(), Range.RANGE_FRACTION));
-        FhirBundle.part(o, "change", new StringType(p.change()));
+        FhirBundle.part(o, "range", FhirBundle.number(standing.range(), Range.RANGE_FRACTION));
+        FhirBundle.part(o, "change", new StringType(standing.change()));
         bundle.add(o);
     }
 
@@ -130,60 +130,63 @@ final class FhirCourse {
         return FhirCodes.concept(FhirCodes.RUNG, rung);
     }
 
-    private static void side(Observation o, @Nullable Side side) {
+    private static void side(Observation observation, @Nullable Side side) {
         if (side != null) {
-            o.setBodySite(FhirCodes.side(side));
+            observation.setBodySite(FhirCodes.side(side));
         }
     }
 
-    void session(Trained s) {
+    void session(Trained trained) {
         Procedure session = new Procedure()
                 .setStatus(Procedure.ProcedureStatus.COMPLETED)
                 .setCode(FhirCodes.concept(FhirCodes.KIND, "training-session"))
-                .setCategory(FhirCodes.concept(FhirCodes.KIND, s.atHome() ? "at-home" : "with-her-practitioner"))
+                .setCategory(FhirCodes.concept(FhirCodes.KIND, trained.atHome() ? "at-home" : "with-her-practitioner"))
                 .setSubject(bundle.her())
-                .setPerformed(FhirBundle.day(s.date()));
+                .setPerformed(FhirBundle.day(trained.date()));
         Reference reference = bundle.add(session);
-        s.results().forEach(r -> result(r, s.date(), reference));
+        trained.results().forEach(went -> result(went, trained.date(), reference));
     }
 
-    private void result(Went r, LocalDate day, Reference session) {
-        Observation o = bundle.observation(rung(r.rung()), day);
+    private void result(Went went, LocalDate day, Reference session) {
+        Observation o = bundle.observation(rung(went.rung()), day);
         o.addPartOf(session);
-        side(o, r.side());
-        o.setValue(FhirCodes.rule(r.result()));
-        FhirBundle.part(o, "effort", FhirBundle.number(r.effort(), Range.EFFORT));
-        FhirBundle.part(o, "range", FhirBundle.number(r.range(), Range.RANGE_FRACTION));
-        done(o, r.done());
-        eased(o, r.eased());
-        signs(o, FhirCodes.SIGN, r.signs());
-        if (r.nextDay() != null) {
+        side(o, went.side());
+        o.setValue(FhirCodes.rule(went.result()));
+        FhirBundle.part(o, "effort", FhirBundle.number(went.effort(), Range.EFFORT));
+        FhirBundle.part(o, "range", FhirBundle.number(went.range(), Range.RANGE_FRACTION));
+        done(o, went.done());
+        eased(o, went.eased());
+        signs(o, FhirCodes.SIGN, went.signs());
+        if (went.nextDay() != null) {
             FhirBundle.part(o, "next-day-asked", new BooleanType(true));
-            signs(o, FhirCodes.NEXT_DAY, r.nextDay());
+            signs(o, FhirCodes.NEXT_DAY, went.nextDay());
         }
         bundle.add(o);
     }
 
-    private static void done(Observation o, @Nullable Amount done) {
+    private static void done(Observation observation, @Nullable Amount done) {
         if (done != null) {
-            FhirBundle.part(o, "done-sets", FhirBundle.number(done.sets(), Range.SETS));
-            FhirBundle.part(o, "done-times", FhirBundle.number(done.times(), Range.REPS));
-            FhirBundle.part(o, "done-hold", FhirBundle.number(done.holdS(), Range.DOSE_HOLD_S));
+            FhirBundle.part(observation, "done-sets", FhirBundle.number(done.sets(), Range.SETS));
+            FhirBundle.part(observation, "done-times", FhirBundle.number(done.times(), Range.REPS));
+            FhirBundle.part(observation, "done-hold", FhirBundle.number(done.holdS(), Range.DOSE_HOLD_S));
         }
     }
 
-    private static void eased(Observation o, CaseFile.@Nullable WentEased eased) {
+    private static void eased(Observation observation, CaseFile.@Nullable WentEased eased) {
         if (eased != null) {
             CleanSetting setting = eased.setting();
-            FhirBundle.part(o, "eased-rung", new StringType(setting.rung()));
-            FhirBundle.part(o, "eased-range", FhirBundle.number(setting.range(), Range.RANGE_FRACTION));
-            FhirBundle.part(o, "eased-knees", FhirBundle.number(setting.easing().kneesBentDeg(), Range.ANGLE_DEG));
-            FhirBundle.part(o, "eased-times", FhirBundle.number(setting.times(), Range.REPS));
-            FhirBundle.part(o, "eased-hold", FhirBundle.number(setting.holdS(), Range.DOSE_HOLD_S));
-            FhirBundle.part(o, "eased-because", FhirBundle.code(eased.because()));
+            FhirBundle.part(observation, "eased-rung", new StringType(setting.rung()));
+            FhirBundle.part(observation, "eased-range", FhirBundle.number(setting.range(), Range.RANGE_FRACTION));
+            FhirBundle.part(
+                    observation,
+                    "eased-knees",
+                    FhirBundle.number(setting.easing().kneesBentDeg(), Range.ANGLE_DEG));
+            FhirBundle.part(observation, "eased-times", FhirBundle.number(setting.times(), Range.REPS));
+            FhirBundle.part(observation, "eased-hold", FhirBundle.number(setting.holdS(), Range.DOSE_HOLD_S));
+            FhirBundle.part(observation, "eased-because", FhirBundle.code(eased.because()));
             if (!setting.easing().parts().isEmpty()) {
                 FhirBundle.part(
-                        o,
+                        observation,
                         "eased-parts",
                         new StringType(String.join(",", setting.easing().parts())));
             }
@@ -191,12 +194,12 @@ final class FhirCourse {
     }
 
     /** @param codes with commas, a pain with its level behind a colon */
-    private static void signs(Observation o, String system, String codes) {
+    private static void signs(Observation observation, String system, String codes) {
         for (String code : codes.split(",", -1)) {
             String[] parts = code.split(":", 2);
             if (!code.isEmpty()) {
                 FhirBundle.part(
-                        o,
+                        observation,
                         FhirCodes.concept(system, parts[0]),
                         parts.length == 1
                                 ? new BooleanType(true)

@@ -55,7 +55,7 @@ public final class FhirFiles {
             throw withTheRest(atItsEntry(p, mapped.places()), mapped.problems());
         }
         List<CaseProblem> problems = new ArrayList<>(mapped.problems());
-        parsed.problems().forEach(p -> problems.add(atItsEntry(p, mapped.places())));
+        parsed.problems().forEach(problem -> problems.add(atItsEntry(problem, mapped.places())));
         return new CaseFileReader.Parsed(parsed.file(), problems);
     }
 
@@ -68,25 +68,25 @@ public final class FhirFiles {
     }
 
     /** What is missing may stand in what could not be taken: both are said. */
-    private static CaseProblem withTheRest(CaseProblem p, List<CaseProblem> rest) {
+    private static CaseProblem withTheRest(CaseProblem problem, List<CaseProblem> rest) {
         String others = rest.stream()
                 .limit(MOST_NAMED)
-                .map(r -> "; " + r.path() + ": " + r.getMessage())
+                .map(caseProblem -> "; " + caseProblem.path() + ": " + caseProblem.getMessage())
                 .collect(Collectors.joining());
-        return new CaseProblem(p.path(), p.getMessage() + others, p.allowed());
+        return new CaseProblem(problem.path(), problem.getMessage() + others, problem.allowed());
     }
 
     /** The place in the bundle instead of the one in the file it became. */
-    private static CaseProblem atItsEntry(CaseProblem p, Map<String, String> places) {
+    private static CaseProblem atItsEntry(CaseProblem problem, Map<String, String> places) {
         String best = "";
         for (String path : places.keySet()) {
-            if (p.path().startsWith(path) && path.length() > best.length()) {
+            if (problem.path().startsWith(path) && path.length() > best.length()) {
                 best = path;
             }
         }
-        String rest = p.path().substring(best.length());
-        String place = best.isEmpty() ? p.path() : places.get(best) + " " + rest.replaceFirst("^\\.", "");
-        return new CaseProblem(place.strip(), String.valueOf(p.getMessage()), p.allowed());
+        String rest = problem.path().substring(best.length());
+        String place = best.isEmpty() ? problem.path() : places.get(best) + " " + rest.replaceFirst("^\\.", "");
+        return new CaseProblem(place.strip(), String.valueOf(problem.getMessage()), problem.allowed());
     }
 
     /** Has everything loaded that the first bundle would wait for. */

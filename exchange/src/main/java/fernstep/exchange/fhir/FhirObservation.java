@@ -143,9 +143,9 @@ final class FhirObservation {
         Map<String, Object> birth = new LinkedHashMap<>();
         birth.put("date", day().toString());
         birth.put("mode", code());
-        parts.take("tear-degree").ifPresent(t -> {
-            FhirElements.accept(t instanceof IntegerType, "component tear-degree", Range.TEAR_DEGREE.allowed());
-            birth.put("tearDegree", ((IntegerType) t).getValue());
+        parts.take("tear-degree").ifPresent(type -> {
+            FhirElements.accept(type instanceof IntegerType, "component tear-degree", Range.TEAR_DEGREE.allowed());
+            birth.put("tearDegree", ((IntegerType) type).getValue());
         });
         kept.add(() -> file.factOf("births", birth));
     }
@@ -182,9 +182,9 @@ final class FhirObservation {
             put(changes, change.name(), parts.code("stance-" + change.name()));
         }
         head("stanceChanges", changes);
-        parts.take("goal-date").ifPresent(d -> {
-            FhirElements.accept(d instanceof DateTimeType, "component goal-date", "a day");
-            head("goalDate", FhirElements.day((DateTimeType) d).toString());
+        parts.take("goal-date").ifPresent(type -> {
+            FhirElements.accept(type instanceof DateTimeType, "component goal-date", "a day");
+            head("goalDate", FhirElements.day((DateTimeType) type).toString());
         });
     }
 
@@ -224,7 +224,7 @@ final class FhirObservation {
     private void finding(String name) {
         FhirReader.only(file, o, "status", "code", "subject", "encounter", "effective", "value", "bodySite");
         Finding finding = Arrays.stream(Finding.values())
-                .filter(f -> f.name().equals(name))
+                .filter(each -> each.name().equals(name))
                 .findFirst()
                 .orElseThrow(this::unknown);
         Map<String, Object> found = new LinkedHashMap<>();

@@ -31,22 +31,22 @@ final class FhirParts {
 
     /** @throws CaseProblem where a part was not taken */
     void nothingElse() {
-        parts.keySet().forEach(p -> {
-            throw new CaseProblem("component " + p, "a record here has no place for this", null);
+        parts.keySet().forEach(text -> {
+            throw new CaseProblem("component " + text, "a record here has no place for this", null);
         });
     }
 
-    void add(ObservationComponentComponent c) {
-        FhirElements.accept(c.hasValue() && !c.hasDataAbsentReason(), "component", "with a value");
-        Optional<String> part = FhirCodes.code(c.getCode(), FhirCodes.PART);
-        Optional<String> sign = FhirCodes.code(c.getCode(), FhirCodes.SIGN);
-        Optional<String> next = FhirCodes.code(c.getCode(), FhirCodes.NEXT_DAY);
+    void add(ObservationComponentComponent component) {
+        FhirElements.accept(component.hasValue() && !component.hasDataAbsentReason(), "component", "with a value");
+        Optional<String> part = FhirCodes.code(component.getCode(), FhirCodes.PART);
+        Optional<String> sign = FhirCodes.code(component.getCode(), FhirCodes.SIGN);
+        Optional<String> next = FhirCodes.code(component.getCode(), FhirCodes.NEXT_DAY);
         if (part.isPresent()) {
-            parts.computeIfAbsent(part.get(), k -> new ArrayList<>()).add(c.getValue());
+            parts.computeIfAbsent(part.get(), key -> new ArrayList<>()).add(component.getValue());
         } else if (sign.isPresent()) {
-            sign(sign.get(), c.getValue()).ifPresent(signs::add);
+            sign(sign.get(), component.getValue()).ifPresent(signs::add);
         } else if (next.isPresent()) {
-            sign(next.get(), c.getValue()).ifPresent(nextDay::add);
+            sign(next.get(), component.getValue()).ifPresent(nextDay::add);
         } else {
             throw new CaseProblem("component", "a part that is not known here", null);
         }
@@ -73,7 +73,7 @@ final class FhirParts {
 
     @Nullable
     Double number(String part, Range range) {
-        return take(part).map(v -> quantity(v, range, part)).orElse(null);
+        return take(part).map(type -> quantity(type, range, part)).orElse(null);
     }
 
     static double quantity(Type value, Range range, String part) {
@@ -83,7 +83,7 @@ final class FhirParts {
 
     @Nullable
     String code(String part) {
-        return take(part).map(v -> rule(v, part)).orElse(null);
+        return take(part).map(type -> rule(type, part)).orElse(null);
     }
 
     static String rule(Type value, String part) {
@@ -94,9 +94,9 @@ final class FhirParts {
     @Nullable
     String text(String part) {
         return take(part)
-                .map(v -> {
-                    FhirElements.accept(v instanceof StringType, "component " + part, "text");
-                    return ((StringType) v).getValue();
+                .map(type -> {
+                    FhirElements.accept(type instanceof StringType, "component " + part, "text");
+                    return ((StringType) type).getValue();
                 })
                 .orElse(null);
     }

@@ -58,7 +58,7 @@ final class FhirReader {
 
     private void patient(Bundle bundle) {
         List<BundleEntryComponent> patients = bundle.getEntry().stream()
-                .filter(e -> e.getResource() instanceof Patient)
+                .filter(component -> component.getResource() instanceof Patient)
                 .toList();
         if (patients.size() != 1) {
             throw new CaseProblem(
@@ -175,44 +175,45 @@ final class FhirReader {
     /** Whatever else it says is named, and is left out; a modifier, which could turn its meaning, leaves all of it out. */
     static void only(FhirCase file, Resource resource, String... elements) {
         FhirElements.accept(
-                resource.children().stream().noneMatch(p -> p.getName().equals("modifierExtension") && p.hasValues()),
+                resource.children().stream()
+                        .noneMatch(property -> property.getName().equals("modifierExtension") && property.hasValues()),
                 "modifierExtension",
                 "none");
         Set<String> known = Set.of(elements);
         resource.children().stream()
-                .filter(p -> p.hasValues() && !ALWAYS.contains(p.getName()))
-                .filter(p -> !known.contains(p.getName().replace("[x]", "")))
-                .forEach(p -> file.unmapped(p.getName(), "a record here has no place for this"));
+                .filter(property -> property.hasValues() && !ALWAYS.contains(property.getName()))
+                .filter(property -> !known.contains(property.getName().replace("[x]", "")))
+                .forEach(property -> file.unmapped(property.getName(), "a record here has no place for this"));
     }
 
-    private void visit(Encounter e, Set<String> addresses) {
-        about(e.getSubject());
-        FhirElements.accept(e.getStatus() == Encounter.EncounterStatus.FINISHED, "status", "finished");
-        only(e, "status", "class", "subject", "period");
-        LocalDate day = FhirElements.day(e.getPeriod().getStartElement());
-        if (e.getPeriod().hasEnd()
-                && !FhirElements.day(e.getPeriod().getEndElement()).equals(day)) {
+    private void visit(Encounter encounter, Set<String> addresses) {
+        about(encounter.getSubject());
+        FhirElements.accept(encounter.getStatus() == Encounter.EncounterStatus.FINISHED, "status", "finished");
+        only(encounter, "status", "class", "subject", "period");
+        LocalDate day = FhirElements.day(encounter.getPeriod().getStartElement());
+        if (encounter.getPeriod().hasEnd()
+                && !FhirElements.day(encounter.getPeriod().getEndElement()).equals(day)) {
             file.unmapped("period.end", "a visit here is of one day: the first is kept");
         }
         file.visit(day, addresses);
     }
 
-    private void procedure(Procedure p, Set<String> addresses) {
-        about(p.getSubject());
-        FhirElements.accept(p.getStatus() == Procedure.ProcedureStatus.COMPLETED, "status", "completed");
-        FhirElements.accept(p.getPerformed() instanceof DateTimeType, "performed", "a day");
-        LocalDate day = FhirElements.day(p.getPerformedDateTimeType());
-        String kind = FhirCodes.code(p.getCode(), FhirCodes.KIND).orElse("");
+    private void procedure(Procedure procedure, Set<String> addresses) {
+        about(procedure.getSubject());
+        FhirElements.accept(procedure.getStatus() == Procedure.ProcedureStatus.COMPLETED, "status", "completed");
+        FhirElements.accept(procedure.getPerformed() instanceof DateTimeType, "performed", "a day");
+        LocalDate day = FhirElements.day(procedure.getPerformedDateTimeType());
+        String kind = FhirCodes.code(procedure.getCode(), FhirCodes.KIND).orElse("");
         if (kind.equals("abdominal-surgery")) {
-            only(p, "status", "code", "subject", "performed");
+            only(procedure, "status", "code", "subject", "performed");
             Map<String, Object> surgery = new LinkedHashMap<>(Map.of("date", day.toString()));
-            if (p.getCode().hasText()) {
-                surgery.put("what", p.getCode().getText());
+            if (procedure.getCode().hasText()) {
+                surgery.put("what", procedure.getCode().getText());
             }
             file.factOf("surgeries", surgery);
         } else if (kind.equals("training-session")) {
-            only(p, "status", "code", "category", "subject", "performed");
-            boolean home = FhirCodes.code(p.getCategory(), FhirCodes.KIND)
+            only(procedure, "status", "code", "category", "subject", "performed");
+            boolean home = FhirCodes.code(procedure.getCategory(), FhirCodes.KIND)
                     .filter("at-home"::equals)
                     .isPresent();
             file.session(day, home, addresses);
@@ -220,23 +221,26 @@ final class FhirReader {
             throw new CaseProblem(
                     "code",
                     "a procedure that is not known here"
-                            + (p.getCode().hasText() ? ": " + p.getCode().getText() : ""),
+                            + (procedure.getCode().hasText()
+                                    ? ": " + procedure.getCode().getText()
+                                    : ""),
                     "abdominal-surgery, training-session");
         }
     }
 
-    private void answers(QuestionnaireResponse q) {
-        about(q.getSubject());
-        boolean done = q.getStatus() == QuestionnaireResponse.QuestionnaireResponseStatus.COMPLETED
-                || q.getStatus() == QuestionnaireResponse.QuestionnaireResponseStatus.AMENDED;
+    private void answers(QuestionnaireResponse response) {
+        about(response.getSubject());
+        boolean done = response.getStatus() == QuestionnaireResponse.QuestionnaireResponseStatus.COMPLETED
+                || response.getStatus() == QuestionnaireResponse.QuestionnaireResponseStatus.AMENDED;
         FhirElements.accept(
-                done || q.getStatus() == QuestionnaireResponse.QuestionnaireResponseStatus.INPROGRESS,
+                done || response.getStatus() == QuestionnaireResponse.QuestionnaireResponseStatus.INPROGRESS,
                 "status",
                 "in-progress, completed, amended");
-        only(q, "status", "subject", "encounter", "authored", "item");
-        Map<String, Object> visit = file.visitOf(q.getEncounter(), FhirElements.day(q.getAuthoredElement()));
+        only(response, "status", "subject", "encounter", "authored", "item");
+        Map<String, Object> visit =
+                file.visitOf(response.getEncounter(), FhirElements.day(response.getAuthoredElement()));
         boolean known = true;
-        for (QuestionnaireResponse.QuestionnaireResponseItemComponent item : q.getItem()) {
+        for (QuestionnaireResponse.QuestionnaireResponseItemComponent item : response.getItem()) {
             if (!answer(item, visit)) {
                 known = false;
             }
@@ -268,27 +272,27 @@ final class FhirReader {
         return true;
     }
 
-    private void plan(CarePlan c) {
-        about(c.getSubject());
-        FhirElements.accept(c.getStatus() == CarePlan.CarePlanStatus.ACTIVE, "status", "active");
-        FhirElements.accept(c.getIntent() == CarePlan.CarePlanIntent.PLAN, "intent", "plan");
-        only(c, "status", "intent", "category", "title", "subject", "goal", "supportingInfo");
-        FhirElements.accept(c.getCategory().size() == 1, "category", "the approach she is trained by");
-        Approach approach = Approach.valueOf(FhirElements.code(c.getCategoryFirstRep(), "category", Approach.class));
-        if (c.hasTitle() && !c.getTitle().equals(Wording.english().of(approach))) {
+    private void plan(CarePlan plan) {
+        about(plan.getSubject());
+        FhirElements.accept(plan.getStatus() == CarePlan.CarePlanStatus.ACTIVE, "status", "active");
+        FhirElements.accept(plan.getIntent() == CarePlan.CarePlanIntent.PLAN, "intent", "plan");
+        only(plan, "status", "intent", "category", "title", "subject", "goal", "supportingInfo");
+        FhirElements.accept(plan.getCategory().size() == 1, "category", "the approach she is trained by");
+        Approach approach = Approach.valueOf(FhirElements.code(plan.getCategoryFirstRep(), "category", Approach.class));
+        if (plan.hasTitle() && !plan.getTitle().equals(Wording.english().of(approach))) {
             file.unmapped("title", "a plan here has no title of its own");
         }
         file.head("approach", approach.name());
     }
 
-    private void goal(Goal g) {
-        about(g.getSubject());
-        FhirElements.accept(g.getLifecycleStatus() == Goal.GoalLifecycleStatus.ACTIVE, "lifecycleStatus", "active");
-        FhirElements.accept(g.getTarget().size() <= 1, "target", "one");
-        only(g, "lifecycleStatus", "description", "subject", "target");
-        file.head("goal", FhirElements.rule(g.getDescription(), "description"));
-        if (g.getTargetFirstRep().hasDueDateType()) {
-            LocalDate due = FhirElements.day(g.getTargetFirstRep().getDueDateType());
+    private void goal(Goal goal) {
+        about(goal.getSubject());
+        FhirElements.accept(goal.getLifecycleStatus() == Goal.GoalLifecycleStatus.ACTIVE, "lifecycleStatus", "active");
+        FhirElements.accept(goal.getTarget().size() <= 1, "target", "one");
+        only(goal, "lifecycleStatus", "description", "subject", "target");
+        file.head("goal", FhirElements.rule(goal.getDescription(), "description"));
+        if (goal.getTargetFirstRep().hasDueDateType()) {
+            LocalDate due = FhirElements.day(goal.getTargetFirstRep().getDueDateType());
             file.head("goalDate", due.toString());
         }
     }

@@ -75,9 +75,9 @@ final class FhirWriter {
         f.clearances().forEach(this::clearance);
         f.restrictions().stream()
                 .sorted()
-                .forEach(r -> bundle.add(new Flag()
+                .forEach(restriction -> bundle.add(new Flag()
                         .setStatus(Flag.FlagStatus.ACTIVE)
-                        .setCode(FhirCodes.rule(r))
+                        .setCode(FhirCodes.rule(restriction))
                         .setSubject(bundle.her())));
     }
 
@@ -89,79 +89,82 @@ final class FhirWriter {
         }
     }
 
-    private void birth(Birth b) {
-        Observation birth = bundle.ours("birth", b.date());
-        birth.setValue(FhirCodes.rule(b.mode()));
-        FhirBundle.part(birth, "tear-degree", new IntegerType(b.tearDegree()));
+    private void birth(Birth other) {
+        Observation birth = bundle.ours("birth", other.date());
+        birth.setValue(FhirCodes.rule(other.mode()));
+        FhirBundle.part(birth, "tear-degree", new IntegerType(other.tearDegree()));
         bundle.add(birth);
     }
 
-    private void surgery(Surgery s) {
+    private void surgery(Surgery surgery) {
         CodeableConcept what = FhirCodes.concept(FhirCodes.KIND, "abdominal-surgery");
-        if (!s.what().isBlank()) {
-            what.setText(s.what());
+        if (!surgery.what().isBlank()) {
+            what.setText(surgery.what());
         }
         bundle.add(new Procedure()
                 .setStatus(Procedure.ProcedureStatus.COMPLETED)
                 .setCode(what)
                 .setSubject(bundle.her())
-                .setPerformed(FhirBundle.day(s.date())));
+                .setPerformed(FhirBundle.day(surgery.date())));
     }
 
-    private void clearance(Clearance c) {
-        Observation o = bundle.ours("clearance", c.date());
-        o.setValue(FhirCodes.rule(c.scope()));
-        Period period = new Period().setStartElement(FhirBundle.day(c.date()));
-        if (c.expiry() != null) {
-            period.setEndElement(FhirBundle.day(c.expiry()));
+    private void clearance(Clearance clearance) {
+        Observation o = bundle.ours("clearance", clearance.date());
+        o.setValue(FhirCodes.rule(clearance.scope()));
+        Period period = new Period().setStartElement(FhirBundle.day(clearance.date()));
+        if (clearance.expiry() != null) {
+            period.setEndElement(FhirBundle.day(clearance.expiry()));
         }
         o.setEffective(period);
-        if (c.byName() != null && !c.byName().isBlank()) {
-            o.addPerformer(new Reference().setDisplay(c.byName()));
+        if (clearance.byName() != null && !clearance.byName().isBlank()) {
+            o.addPerformer(new Reference().setDisplay(clearance.byName()));
         }
-        if (!c.byRole().isBlank()) {
-            FhirBundle.part(o, "by-role", new StringType(c.byRole()));
+        if (!clearance.byRole().isBlank()) {
+            FhirBundle.part(o, "by-role", new StringType(clearance.byRole()));
         }
-        if (c.note() != null && !c.note().isBlank()) {
-            o.addNote().setText(c.note());
+        if (clearance.note() != null && !clearance.note().isBlank()) {
+            o.addNote().setText(clearance.note());
         }
         bundle.add(o);
     }
 
-    private void training(CaseFile.Training t) {
+    private void training(CaseFile.Training training) {
         CarePlan plan = new CarePlan()
                 .setStatus(CarePlan.CarePlanStatus.ACTIVE)
                 .setIntent(CarePlan.CarePlanIntent.PLAN)
                 .setSubject(bundle.her())
-                .setTitle(ENGLISH.of(t.approach()));
-        plan.addCategory(FhirCodes.rule(t.approach()));
-        if (t.goal() != null) {
+                .setTitle(ENGLISH.of(training.approach()));
+        plan.addCategory(FhirCodes.rule(training.approach()));
+        if (training.goal() != null) {
             Goal goal = new Goal()
                     .setLifecycleStatus(Goal.GoalLifecycleStatus.ACTIVE)
-                    .setDescription(FhirCodes.rule(t.goal()))
+                    .setDescription(FhirCodes.rule(training.goal()))
                     .setSubject(bundle.her());
-            if (t.goalDate() != null) {
-                goal.addTarget().setDue(new DateType(t.goalDate().toString()));
+            if (training.goalDate() != null) {
+                goal.addTarget().setDue(new DateType(training.goalDate().toString()));
             }
             plan.addGoal(bundle.add(goal));
         }
         Observation settings = bundle.ours("training", today);
-        FhirBundle.part(settings, "minutes-per-day", FhirBundle.number(t.minutesPerDay(), Range.MINUTES_PER_DAY));
-        FhirBundle.part(settings, "days-per-week", FhirBundle.number(t.daysPerWeek(), Range.DAYS_PER_WEEK));
-        FhirBundle.part(settings, "size", FhirBundle.number(t.exercisesAtMost(), Range.SIZE));
+        FhirBundle.part(
+                settings, "minutes-per-day", FhirBundle.number(training.minutesPerDay(), Range.MINUTES_PER_DAY));
+        FhirBundle.part(settings, "days-per-week", FhirBundle.number(training.daysPerWeek(), Range.DAYS_PER_WEEK));
+        FhirBundle.part(settings, "size", FhirBundle.number(training.exercisesAtMost(), Range.SIZE));
         FhirBundle.part(
                 settings,
                 "grow-first",
-                FhirCodes.concept(FhirCodes.RULES, t.growFirst().name()));
-        t.blockedDays().stream().sorted().forEach(d -> FhirBundle.part(settings, "blocked-day", FhirBundle.code(d)));
-        for (Map.Entry<StanceChange, String> change : t.stanceChanges().entrySet()) {
+                FhirCodes.concept(FhirCodes.RULES, training.growFirst().name()));
+        training.blockedDays().stream()
+                .sorted()
+                .forEach(blockedDay -> FhirBundle.part(settings, "blocked-day", FhirBundle.code(blockedDay)));
+        for (Map.Entry<StanceChange, String> change : training.stanceChanges().entrySet()) {
             FhirBundle.part(
                     settings,
                     "stance-" + change.getKey().name(),
                     FhirCodes.concept(FhirCodes.RULES, change.getValue()));
         }
-        if (t.goal() == null && t.goalDate() != null) {
-            FhirBundle.part(settings, "goal-date", FhirBundle.day(t.goalDate()));
+        if (training.goal() == null && training.goalDate() != null) {
+            FhirBundle.part(settings, "goal-date", FhirBundle.day(training.goalDate()));
         }
         plan.addSupportingInfo(bundle.add(settings));
         bundle.add(plan);

@@ -27,7 +27,7 @@ final class AdviceJson {
     static Advice read(JsonNode node) {
         CaseObject o = CaseObject.at(node, "advice");
         List<String> alsoSeen = new ArrayList<>();
-        node.path("alsoSeen").forEach(n -> alsoSeen.add(n.stringValue()));
+        node.path("alsoSeen").forEach(each -> alsoSeen.add(each.stringValue()));
         return new Advice(
                 o.code("move", Move.class),
                 change(node.path("change")),
@@ -42,12 +42,13 @@ final class AdviceJson {
                 o.optionalFlag("refers").orElse(false));
     }
 
-    private static Advice.@Nullable StepBack stepBack(CaseObject o) {
-        return o.optionalText("stepBackTo")
+    private static Advice.@Nullable StepBack stepBack(CaseObject object) {
+        return object.optionalText("stepBackTo")
                 .map(rung -> new Advice.StepBack(
                         rung,
-                        o.optionalCode("stepBackForm", RungForm.class).orElse(RungForm.PLAIN),
-                        o.optionalNumber("stepBackRange", Range.RANGE_FRACTION).orElse(0.0)))
+                        object.optionalCode("stepBackForm", RungForm.class).orElse(RungForm.PLAIN),
+                        object.optionalNumber("stepBackRange", Range.RANGE_FRACTION)
+                                .orElse(0.0)))
                 .orElse(null);
     }
 
@@ -77,21 +78,23 @@ final class AdviceJson {
         return node.isNumber() ? Double.valueOf(node.doubleValue()) : null;
     }
 
-    static JsonNode write(Advice a) {
-        ObjectNode node = NODES.objectNode().put("move", a.move().name());
-        node.set("change", change(a.change()));
-        Advice.StepBack back = a.back();
-        node.put("stepBackTo", a.stepBackTo())
+    static JsonNode write(Advice advice) {
+        ObjectNode node = NODES.objectNode().put("move", advice.move().name());
+        node.set("change", change(advice.change()));
+        Advice.StepBack back = advice.back();
+        node.put("stepBackTo", advice.stepBackTo())
                 .put("stepBackForm", back == null ? null : back.form().name())
-                .put("stepBackRange", a.stepBackRange())
-                .put("loadChangePct", a.loadChangePct())
-                .put("rule", a.rule().name())
-                .set("reason", FactJson.write(a.reason()));
-        node.put("watchNext", a.watchNext() == null ? null : a.watchNext().name())
-                .set("runnerUp", runnerUp(a.runnerUp()));
+                .put("stepBackRange", advice.stepBackRange())
+                .put("loadChangePct", advice.loadChangePct())
+                .put("rule", advice.rule().name())
+                .set("reason", FactJson.write(advice.reason()));
+        node.put(
+                        "watchNext",
+                        advice.watchNext() == null ? null : advice.watchNext().name())
+                .set("runnerUp", runnerUp(advice.runnerUp()));
         ArrayNode also = node.putArray("alsoSeen");
-        a.alsoSeen().forEach(also::add);
-        return node.put("closesLoadedRungs", a.closesLoadedRungs()).put("refers", a.refers());
+        advice.alsoSeen().forEach(also::add);
+        return node.put("closesLoadedRungs", advice.closesLoadedRungs()).put("refers", advice.refers());
     }
 
     private static JsonNode change(@Nullable LeverChange change) {

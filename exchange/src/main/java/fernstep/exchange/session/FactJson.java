@@ -34,7 +34,7 @@ final class FactJson {
     static JsonNode write(Reason reason) {
         ObjectNode node = NODES.objectNode().put(KEY, reason.key());
         ArrayNode facts = node.putArray(FACTS);
-        reason.facts().forEach(f -> facts.add(fact(f)));
+        reason.facts().forEach(thing -> facts.add(fact(thing)));
         return node;
     }
 
@@ -90,7 +90,7 @@ final class FactJson {
             return text;
         }
         return Arrays.stream(kind.getEnumConstants())
-                .filter(c -> ((Enum<?>) c).name().equals(text.substring(dot + 1)))
+                .filter(array -> ((Enum<?>) array).name().equals(text.substring(dot + 1)))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("no code " + text));
     }

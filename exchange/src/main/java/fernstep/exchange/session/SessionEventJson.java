@@ -107,37 +107,37 @@ public final class SessionEventJson {
         }
     }
 
-    private static PlannedExercise planned(CaseObject o) {
+    private static PlannedExercise planned(CaseObject object) {
         return new PlannedExercise(
-                o.text("rung"),
-                o.optionalCode("form", RungForm.class).orElse(RungForm.PLAIN),
-                o.optionalCode("side", Side.class).orElse(null),
+                object.text("rung"),
+                object.optionalCode("form", RungForm.class).orElse(RungForm.PLAIN),
+                object.optionalCode("side", Side.class).orElse(null),
                 new Dose(
-                        o.whole("sets", Range.SETS),
-                        o.optionalWhole("reps", Range.REPS).orElse(null),
-                        o.optionalWhole("holdS", Range.DOSE_HOLD_S).orElse(null),
-                        o.optionalWhole("breaths", Range.DOSE_BREATHS).orElse(null),
-                        o.whole("perDay", Range.PER_DAY),
-                        o.whole("daysPerWeek", Range.DAYS_PER_WEEK)),
-                o.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0));
+                        object.whole("sets", Range.SETS),
+                        object.optionalWhole("reps", Range.REPS).orElse(null),
+                        object.optionalWhole("holdS", Range.DOSE_HOLD_S).orElse(null),
+                        object.optionalWhole("breaths", Range.DOSE_BREATHS).orElse(null),
+                        object.whole("perDay", Range.PER_DAY),
+                        object.whole("daysPerWeek", Range.DAYS_PER_WEEK)),
+                object.optionalNumber("range", Range.RANGE_FRACTION).orElse(1.0));
     }
 
-    private static Place place(CaseObject o) {
-        return new Place(o.text("rung"), o.whole("set", Range.SETS));
+    private static Place place(CaseObject object) {
+        return new Place(object.text("rung"), object.whole("set", Range.SETS));
     }
 
-    private static Seen seen(CaseObject o) {
-        Optional<PainPlace> place = o.optionalText("place").map(PainPlace::read);
+    private static Seen seen(CaseObject object) {
+        Optional<PainPlace> place = object.optionalText("place").map(PainPlace::read);
         return new Seen(
-                o.code("sign", SignCode.class),
-                o.code("severity", Seen.Severity.class),
-                side(o.optionalCode("side", Side.class).orElse(null), place),
-                o.optionalWhole("rep", Range.REP).orElse(null),
-                o.optionalNumber("second", Range.SECOND).orElse(null),
-                o.optionalWhole("painLevel", Range.PAIN_LEVEL).orElse(null),
+                object.code("sign", SignCode.class),
+                object.code("severity", Seen.Severity.class),
+                side(object.optionalCode("side", Side.class).orElse(null), place),
+                object.optionalWhole("rep", Range.REP).orElse(null),
+                object.optionalNumber("second", Range.SECOND).orElse(null),
+                object.optionalWhole("painLevel", Range.PAIN_LEVEL).orElse(null),
                 place.map(PainPlace::place).orElse(null),
-                o.optionalFlag("sharp").orElse(false),
-                o.optionalFlag("recoverable").orElse(null));
+                object.optionalFlag("sharp").orElse(false),
+                object.optionalFlag("recoverable").orElse(null));
     }
 
     /** As it was told, else as the words of the place name it. */

@@ -26,24 +26,24 @@ public final class ReadingsCsv {
 
     public static String write(List<Line> lines) {
         StringBuilder csv = new StringBuilder(HEADER).append(LINE_END);
-        lines.forEach(l -> csv.append(line(l)).append(LINE_END));
+        lines.forEach(each -> csv.append(line(each)).append(LINE_END));
         return csv.toString();
     }
 
-    private static String line(Line l) {
-        Reading r = l.width().reading();
+    private static String line(Line line) {
+        Reading r = line.width().reading();
         return String.join(
                 ",",
-                l.day().toString(),
+                line.day().toString(),
                 number(r.siteCm(), 1),
                 r.condition().name(),
                 r.method().name(),
-                r.values().stream().map(v -> number(v, 2)).collect(Collectors.joining(" ")),
-                number(l.width().mm(), 2),
-                number(l.width().errorMm(), 2),
-                String.valueOf(l.width().calibrated()),
+                r.values().stream().map(value -> number(value, 2)).collect(Collectors.joining(" ")),
+                number(line.width().mm(), 2),
+                number(line.width().errorMm(), 2),
+                String.valueOf(line.width().calibrated()),
                 r.depthMm() == null ? "" : number(r.depthMm(), 2),
-                l.depth() == null ? "" : l.depth().name(),
+                line.depth() == null ? "" : line.depth().name(),
                 r.feel() == null ? "" : r.feel().name());
     }
 

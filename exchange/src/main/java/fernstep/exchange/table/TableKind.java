@@ -100,14 +100,15 @@ public enum TableKind {
     /** The kind whose needed columns are all there, or most of them. */
     public static Optional<TableKind> of(List<String> header) {
         return Arrays.stream(values())
-                .filter(k -> k.missing(k.matched(header)).size() < 3)
-                .min(Comparator.comparing(k -> k.missing(k.matched(header)).size()));
+                .filter(kind -> kind.missing(kind.matched(header)).size() < 3)
+                .min(Comparator.comparing(
+                        kind -> kind.missing(kind.matched(header)).size()));
     }
 
     /** Needed columns that no column of the file is. */
     public List<Column> missing(Map<Column, Integer> matched) {
         return columns.stream()
-                .filter(c -> c.needed() && !matched.containsKey(c))
+                .filter(column -> column.needed() && !matched.containsKey(column))
                 .collect(Collectors.toList());
     }
 }

@@ -127,8 +127,9 @@ public record TableRows(TableText table, Map<Column, Integer> columns, Catalogue
     }
 
     private static String signs(Column column, String text) {
-        List<String> codes =
-                Arrays.stream(text.split("[\\s,]+")).filter(c -> !c.isEmpty()).toList();
+        List<String> codes = Arrays.stream(text.split("[\\s,]+"))
+                .filter(array -> !array.isEmpty())
+                .toList();
         for (String code : codes) {
             if (!SIGNS.contains(code.replaceFirst(":(10|[0-9])$", ""))) {
                 throw problem(column, "unknown code " + code, "codes with blanks, pain as PAIN:level");
@@ -174,7 +175,7 @@ public record TableRows(TableText table, Map<Column, Integer> columns, Catalogue
             return Optional.empty();
         }
         return Optional.of(Arrays.stream(type.getEnumConstants())
-                .filter(e -> e.name().equals(text))
+                .filter(array -> array.name().equals(text))
                 .findFirst()
                 .orElseThrow(() -> problem(column, "unknown code " + text, names(type))));
     }

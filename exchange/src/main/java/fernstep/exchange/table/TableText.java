@@ -142,8 +142,8 @@ public record TableText(List<String> header, List<Row> rows, Charset charset, ch
         return best;
     }
 
-    private static long count(String text, char c) {
-        return text.chars().filter(x -> x == c).count();
+    private static long count(String text, char letter) {
+        return text.chars().filter(x -> x == letter).count();
     }
 
     /** @return the header */
@@ -158,14 +158,14 @@ public record TableText(List<String> header, List<Row> rows, Charset charset, ch
         try (CSVParser parser = new CSVParser(new StringReader(text), format)) {
             for (CSVRecord found : parser) {
                 List<String> cells = Arrays.asList(found.values());
-                if (cells.size() > MOST_COLUMNS || cells.stream().anyMatch(c -> c.length() > LONGEST_CELL)) {
+                if (cells.size() > MOST_COLUMNS || cells.stream().anyMatch(cell -> cell.length() > LONGEST_CELL)) {
                     throw new Refused(Refused.Why.NO_TABLE, line);
                 }
                 if (header.isEmpty()) {
                     header = cells.stream().map(String::strip).toList();
                 } else if (rows.size() == MOST_ROWS) {
                     throw new Refused(Refused.Why.TOO_MANY_ROWS, line);
-                } else if (cells.stream().anyMatch(c -> !c.isBlank())) {
+                } else if (cells.stream().anyMatch(cell -> !cell.isBlank())) {
                     rows.add(new Row(line, cells));
                 }
                 line = parser.getCurrentLineNumber() + 1;

@@ -55,7 +55,7 @@ public final class TraceCsv {
         List<Channel> channels =
                 Arrays.stream(Channel.values()).filter(samples::has).toList();
         StringBuilder text = new StringBuilder("t_ms");
-        channels.forEach(c -> text.append(',').append(heading(c)));
+        channels.forEach(channel -> text.append(',').append(heading(channel)));
         text.append('\n');
         for (int i = 0; i < samples.size(); i++) {
             text.append(written(samples.timeMs(i)));
@@ -124,7 +124,7 @@ public final class TraceCsv {
             } else {
                 times.add(number(number, cells[0], false));
                 for (int i = 1; i < cells.length; i++) {
-                    columns.computeIfAbsent(WIDE.get(header[i]), c -> new Column())
+                    columns.computeIfAbsent(WIDE.get(header[i]), key -> new Column())
                             .add(number(number, cells[i], true));
                 }
             }
@@ -134,10 +134,10 @@ public final class TraceCsv {
                     Math.max(1, number), "no heading; t_ms,cuff_mmhg,ribs,belly or t_ms,channel,value,unit");
         }
         if (!byTime.isEmpty()) {
-            byTime.forEach((t, values) -> {
-                times.add(t);
+            byTime.forEach((value, values) -> {
+                times.add(value);
                 for (Channel c : Channel.values()) {
-                    columns.computeIfAbsent(c, k -> new Column()).add(values[c.ordinal()]);
+                    columns.computeIfAbsent(c, key -> new Column()).add(values[c.ordinal()]);
                 }
             });
         }
@@ -152,7 +152,7 @@ public final class TraceCsv {
 
     private static String[] header(int line, String[] cells) throws Unreadable {
         String[] names = Arrays.stream(cells)
-                .map(c -> c.strip().toLowerCase(Locale.ROOT))
+                .map(array -> array.strip().toLowerCase(Locale.ROOT))
                 .toArray(String[]::new);
         boolean wide = names.length > 1
                 && names[0].equals(LONG.get(0))
@@ -174,7 +174,7 @@ public final class TraceCsv {
         if (channel == Channel.CUFF && !cells[3].strip().equalsIgnoreCase("mmHg")) {
             throw new Unreadable(line, "a cuff is in mmHg, not " + cells[3]);
         }
-        double[] values = byTime.computeIfAbsent(number(line, cells[0], false), t -> {
+        double[] values = byTime.computeIfAbsent(number(line, cells[0], false), key -> {
             double[] none = new double[Channel.values().length];
             Arrays.fill(none, Double.NaN);
             return none;

@@ -12,46 +12,47 @@ public record DoseWords(Wording words) {
     private static final int S_PER_MIN = 60;
 
     /** "2 sets × 10 reps × 5 s". */
-    public String dose(Dose d) {
+    public String dose(Dose dose) {
         List<String> per = new ArrayList<>();
-        per.add(d.sets() == 1 ? words.text("count.set") : words.text("count.sets", d.sets()));
-        if (d.reps() != null) {
-            per.add(words.text("count.reps", d.reps()));
+        per.add(dose.sets() == 1 ? words.text("count.set") : words.text("count.sets", dose.sets()));
+        if (dose.reps() != null) {
+            per.add(words.text("count.reps", dose.reps()));
         }
-        if (d.holdS() != null) {
-            per.add(words.text("count.seconds", d.holdS()));
+        if (dose.holdS() != null) {
+            per.add(words.text("count.seconds", dose.holdS()));
         }
-        if (d.breaths() != null) {
-            per.add(words.text("count.breaths", d.breaths()));
+        if (dose.breaths() != null) {
+            per.add(words.text("count.breaths", dose.breaths()));
         }
         return String.join(" × ", per);
     }
 
     /** "3 × a day, 5 days a week". */
-    public String often(Dose d) {
-        String days =
-                d.daysPerWeek() == EVERY_DAY ? words.text("often.daily") : words.text("often.days", d.daysPerWeek());
-        return d.perDay() == 1 ? days : words.text("often.perDay", d.perDay(), days);
+    public String often(Dose dose) {
+        String days = dose.daysPerWeek() == EVERY_DAY
+                ? words.text("often.daily")
+                : words.text("often.days", dose.daysPerWeek());
+        return dose.perDay() == 1 ? days : words.text("often.perDay", dose.perDay(), days);
     }
 
     /** "1–3 sets × 6–10 reps × 2–5 s". */
-    public String window(Window w) {
+    public String window(Window window) {
         List<String> parts = new ArrayList<>();
-        parts.add(words.text("count.sets", span(w.sets())));
-        if (w.reps() != null) {
-            parts.add(words.text("count.reps", span(w.reps())));
+        parts.add(words.text("count.sets", span(window.sets())));
+        if (window.reps() != null) {
+            parts.add(words.text("count.reps", span(window.reps())));
         }
-        if (w.holdS() != null) {
-            parts.add(words.text("count.seconds", span(w.holdS())));
+        if (window.holdS() != null) {
+            parts.add(words.text("count.seconds", span(window.holdS())));
         }
-        if (w.breaths() != null) {
-            parts.add(words.text("count.breaths", span(w.breaths())));
+        if (window.breaths() != null) {
+            parts.add(words.text("count.breaths", span(window.breaths())));
         }
         return String.join(" × ", parts);
     }
 
-    private static String span(Span s) {
-        return s.min() == s.max() ? String.valueOf(s.min()) : s.min() + "–" + s.max();
+    private static String span(Span span) {
+        return span.min() == span.max() ? String.valueOf(span.min()) : span.min() + "–" + span.max();
     }
 
     /** "14 min", for where seconds do not matter. */

@@ -110,12 +110,14 @@ public final class Wording {
     }
 
     /** How far, in the one phrase a practitioner would use: "hip 41°, heel 44 cm". */
-    public String range(Dial dial, RangePoint p) {
-        boolean none = Numbers.rounded(p.value(), 1) == 0 && knows("range.none." + dial);
-        String own = none ? text("range.none." + dial) : amount(dial, p.value());
-        boolean heel = dial.ofTheLeg() && Math.round(p.heightCm()) > 0;
+    public String range(Dial dial, RangePoint point) {
+        boolean none = Numbers.rounded(point.value(), 1) == 0 && knows("range.none." + dial);
+        String own = none ? text("range.none." + dial) : amount(dial, point.value());
+        boolean heel = dial.ofTheLeg() && Math.round(point.heightCm()) > 0;
         boolean hand = dial.ofTheArm();
-        return heel || hand ? text(units(heel ? "range.withHeel" : "range.withHand"), own, length(p.heightCm())) : own;
+        return heel || hand
+                ? text(units(heel ? "range.withHeel" : "range.withHand"), own, length(point.heightCm()))
+                : own;
     }
 
     private String amount(Dial dial, double value) {
@@ -214,8 +216,9 @@ public final class Wording {
     public Map<String, String> under(String prefix) {
         Map<String, String> all = new TreeMap<>();
         words.keySet().stream()
-                .filter(k -> k.startsWith(prefix))
-                .forEach(k -> all.put(k.substring(prefix.length()), pattern(k).replace("''", "'")));
+                .filter(text -> text.startsWith(prefix))
+                .forEach(text ->
+                        all.put(text.substring(prefix.length()), pattern(text).replace("''", "'")));
         return all;
     }
 

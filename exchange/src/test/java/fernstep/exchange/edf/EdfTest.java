@@ -31,7 +31,8 @@ class EdfTest {
 
     /** Eleven seconds and a half, with a hole from 4 to 5 seconds where asked for. */
     private static Samples samples(boolean hole) {
-        double[] all = IntStream.range(0, 575).mapToDouble(i -> 20.0 * i).toArray();
+        double[] all =
+                IntStream.range(0, 575).mapToDouble(index -> 20.0 * index).toArray();
         double[] times =
                 Arrays.stream(all).filter(t -> !hole || t < 4000 || t >= 5000).toArray();
         return new Samples(
@@ -120,7 +121,8 @@ class EdfTest {
         byte[] wrong = text.getBytes(StandardCharsets.US_ASCII);
         System.arraycopy(wrong, 0, bytes, offset, wrong.length);
         assertThatThrownBy(() -> EdfReader.read(bytes, true))
-                .isInstanceOfSatisfying(Damaged.class, d -> assertThat(d.at()).isEqualTo(at));
+                .isInstanceOfSatisfying(
+                        Damaged.class, damaged -> assertThat(damaged.at()).isEqualTo(at));
     }
 
     @Test

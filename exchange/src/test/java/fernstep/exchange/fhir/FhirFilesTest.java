@@ -95,10 +95,11 @@ class FhirFilesTest {
     void what_it_says_can_be_read_by_others() {
         Bundle bundle = FhirContext.forR4Cached().newJsonParser().parseResource(Bundle.class, bundle());
         Observation height = bundle.getEntry().stream()
-                .map(e -> e.getResource())
+                .map(component -> component.getResource())
                 .filter(Observation.class::isInstance)
                 .map(Observation.class::cast)
-                .filter(o -> o.getCode().getCodingFirstRep().getCode().equals("8302-2"))
+                .filter(observation ->
+                        observation.getCode().getCodingFirstRep().getCode().equals("8302-2"))
                 .findFirst()
                 .orElseThrow();
         assertThat(height.getCode().getCodingFirstRep().getSystem()).isEqualTo("http://loinc.org");
@@ -116,7 +117,7 @@ class FhirFilesTest {
                 new CommonCodeSystemsTerminologyService(context),
                 new InMemoryTerminologyServerValidationSupport(context))));
         List<SingleValidationMessage> wrong = validator.validateWithResult(bundle()).getMessages().stream()
-                .filter(m -> m.getSeverity().ordinal() >= ResultSeverityEnum.ERROR.ordinal())
+                .filter(message -> message.getSeverity().ordinal() >= ResultSeverityEnum.ERROR.ordinal())
                 .toList();
         assertThat(wrong).isEmpty();
         String without = bundle().replaceFirst("\"status\": \"finished\",", "");
@@ -153,7 +154,7 @@ class FhirFilesTest {
         } catch (CaseProblem p) {
             places = List.of(p.path());
         }
-        assertThat(places).anySatisfy(p -> assertThat(p).contains(named));
+        assertThat(places).anySatisfy(text -> assertThat(text).contains(named));
     }
 
     @Test
@@ -171,7 +172,7 @@ class FhirFilesTest {
         assertThatThrownBy(() -> read(json))
                 .isInstanceOfSatisfying(
                         CaseProblem.class,
-                        p -> assertThat(p.path() + p.getMessage())
+                        problem -> assertThat(problem.path() + problem.getMessage())
                                 .startsWith("client.status")
                                 .contains("entry[0] Patient.address"));
         Observation status = FhirContext.forR4Cached().newJsonParser().parseResource(Observation.class, """
@@ -229,7 +230,7 @@ class FhirFilesTest {
 
     private static List<Double> sites(CaseFileReader.Parsed parsed) {
         return parsed.file().visits().stream()
-                .flatMap(v -> v.readings().stream())
+                .flatMap(visited -> visited.readings().stream())
                 .map(CaseFile.Read::siteCm)
                 .toList();
     }

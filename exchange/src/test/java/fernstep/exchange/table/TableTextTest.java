@@ -42,7 +42,7 @@ class TableTextTest {
         assertThat(table.decimalComma()).isEqualTo(comma);
         assertThat(table.rows())
                 .singleElement()
-                .satisfies(r -> assertThat(r.line()).isEqualTo(2));
+                .satisfies(row -> assertThat(row.line()).isEqualTo(2));
     }
 
     @Test
@@ -50,7 +50,8 @@ class TableTextTest {
         byte[] czech = "name;date\nŽofie Čápová;2031-01-02\n".getBytes(Charset.forName("windows-1250"));
         assertThatThrownBy(() -> TableText.read(czech, null))
                 .isInstanceOfSatisfying(
-                        TableText.Refused.class, e -> assertThat(e.why()).isEqualTo(TableText.Refused.Why.CHARACTERS));
+                        TableText.Refused.class,
+                        refused -> assertThat(refused.why()).isEqualTo(TableText.Refused.Why.CHARACTERS));
         assertThat(TableText.read(czech, "windows-1250").rows().get(0).cell(0)).isEqualTo("Žofie Čápová");
         byte[] wide = "name\tdate\nŽofie\t2031-01-02\n".getBytes(StandardCharsets.UTF_16);
         assertThat(TableText.read(wide, null).rows().get(0).cell(0)).isEqualTo("Žofie");
@@ -70,7 +71,8 @@ class TableTextTest {
     void what_is_no_table_is_refused_with_its_reason(String text, TableText.Refused.Why why) {
         assertThatThrownBy(() -> read(text))
                 .isInstanceOfSatisfying(
-                        TableText.Refused.class, e -> assertThat(e.why()).isEqualTo(why));
+                        TableText.Refused.class,
+                        refused -> assertThat(refused.why()).isEqualTo(why));
     }
 
     @Test
@@ -79,7 +81,7 @@ class TableTextTest {
         assertThatThrownBy(() -> read(text))
                 .isInstanceOfSatisfying(
                         TableText.Refused.class,
-                        e -> assertThat(e.why()).isEqualTo(TableText.Refused.Why.TOO_MANY_ROWS));
+                        refused -> assertThat(refused.why()).isEqualTo(TableText.Refused.Why.TOO_MANY_ROWS));
     }
 
     @Test
@@ -130,7 +132,7 @@ class TableTextTest {
                     rows.reading(table.rows().get(0));
                 })
                 .isInstanceOfSatisfying(
-                        CaseProblem.class, p -> assertThat(p.path()).isEqualTo(parts[1]));
+                        CaseProblem.class, problem -> assertThat(problem.path()).isEqualTo(parts[1]));
     }
 
     @Test
