@@ -180,7 +180,10 @@ class HomeDays {
     }
 
     private static int target(Dose dose) {
-        return dose.reps() != null ? dose.reps() : dose.breaths() != null ? dose.breaths() : 1;
+        if (dose.reps() != null) {
+            return dose.reps();
+        }
+        return dose.breaths() != null ? dose.breaths() : 1;
     }
 
     private String phases(ClientFile client, PlanItem item) {

@@ -23,8 +23,17 @@ interface HomeLinkMapper {
     /** Empty also for an archived client. */
     Optional<HomeLink> byHash(@Param("tokenHash") String tokenHash);
 
-    /** In one step, so that tries at the same moment are all counted. */
-    void wrongTry(@Param("clientId") long clientId, @Param("most") int most, @Param("now") LocalDateTime now);
+    /**
+     * Counts a try as wrong before it is judged, in one step; false where another was counted since its count was read.
+     *
+     * @param seen wrong tries as they were read
+     * @param most with so many it is locked
+     */
+    boolean claimTry(
+            @Param("clientId") long clientId,
+            @Param("seen") int seen,
+            @Param("most") int most,
+            @Param("now") LocalDateTime now);
 
     void rightTry(@Param("clientId") long clientId);
 

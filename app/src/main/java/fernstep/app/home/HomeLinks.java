@@ -123,6 +123,10 @@ public class HomeLinks {
         if (wait > 0) {
             return new Tried.Wait(wait);
         }
+        // counted before it is judged: of many at the same moment one is, and the others wait
+        if (!mapper.claimTry(link.clientId(), link.wrongTries(), HomeLink.MOST_TRIES, now)) {
+            return new Tried.Wait(1);
+        }
         if (encoder.matches(pin.strip(), link.pinHash())) {
             mapper.rightTry(link.clientId());
             String pass = Tokens.fresh();
@@ -130,9 +134,8 @@ public class HomeLinks {
             audit.record(0, link.clientId(), "HOME_PAGE_OPENED", "");
             return new Tried.Opened(pass);
         }
-        mapper.wrongTry(link.clientId(), HomeLink.MOST_TRIES, now);
         audit.record(0, link.clientId(), "HOME_PIN_WRONG", "");
-        int tries = mapper.ofClient(link.clientId()).map(HomeLink::wrongTries).orElse(HomeLink.MOST_TRIES);
+        int tries = link.wrongTries() + 1;
         if (tries < HomeLink.MOST_TRIES) {
             return new Tried.Wrong(HomeLink.MOST_TRIES - tries);
         }

@@ -1,5 +1,6 @@
 package fernstep.app.security;
 
+import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -9,11 +10,13 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.savedrequest.CookieRequestCache;
@@ -28,7 +31,7 @@ class SecurityConfig {
             + " frame-ancestors 'none'";
 
     @Bean
-    SecurityFilterChain pages(HttpSecurity http) throws Exception {
+    SecurityFilterChain pages(HttpSecurity http, KnownDevices devices) throws Exception {
         return http.authorizeHttpRequests(registry -> registry.requestMatchers(
                                 "/sign-in",
                                 "/first-account",
@@ -50,7 +53,7 @@ class SecurityConfig {
                         .authenticated())
                 .formLogin(configurer -> configurer
                         .loginPage("/sign-in")
-                        .defaultSuccessUrl("/")
+                        .successHandler(new Welcome(devices))
                         .authenticationDetailsSource(StaffSignIn.Details::new)
                         .failureHandler(SecurityConfig::refused)
                         .permitAll())
@@ -65,6 +68,26 @@ class SecurityConfig {
                         .contentSecurityPolicy(config -> config.policyDirectives(CSP))
                         .referrerPolicy(config -> config.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
+    }
+
+    /** Leads to what was asked for, and knows the device from now on. */
+    private static final class Welcome extends SavedRequestAwareAuthenticationSuccessHandler {
+        private final KnownDevices devices;
+
+        Welcome(KnownDevices devices) {
+            this.devices = devices;
+            setRequestCache(new CookieRequestCache());
+        }
+
+        @Override
+        public void onAuthenticationSuccess(
+                HttpServletRequest request, HttpServletResponse response, Authentication signedIn)
+                throws ServletException, IOException {
+            if (signedIn.getPrincipal() instanceof SignedIn me) {
+                devices.remember(me.staffId(), request, response);
+            }
+            super.onAuthenticationSuccess(request, response, signedIn);
+        }
     }
 
     private static CookieCsrfTokenRepository tokens() {

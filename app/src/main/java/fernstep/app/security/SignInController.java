@@ -41,6 +41,14 @@ class SignInController {
             @NotBlank @Size(max = 200) String password,
             @NotNull Licence licence) {
         static final FirstAccount EMPTY = new FirstAccount("", "", "", Licence.THERAPIST);
+
+        public boolean therapist() {
+            return licence == Licence.THERAPIST;
+        }
+
+        public boolean coach() {
+            return licence == Licence.COACH;
+        }
     }
 
     @ModelAttribute("passwordLength")

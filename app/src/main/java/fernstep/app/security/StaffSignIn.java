@@ -21,9 +21,16 @@ class StaffSignIn implements AuthenticationProvider {
     private final Passwords passwords;
     private final SignInTries tries;
     private final SecondFactor secondFactor;
+    private final KnownDevices devices;
     private final String nobodysHash;
 
-    StaffSignIn(StaffMapper staff, Passwords passwords, SignInTries tries, SecondFactor secondFactor) {
+    StaffSignIn(
+            StaffMapper staff,
+            Passwords passwords,
+            SignInTries tries,
+            SecondFactor secondFactor,
+            KnownDevices devices) {
+        this.devices = devices;
         this.staff = staff;
         this.passwords = passwords;
         this.tries = tries;
@@ -35,11 +42,13 @@ class StaffSignIn implements AuthenticationProvider {
     static final class Details extends WebAuthenticationDetails {
         private static final long serialVersionUID = 1L;
         private final String code;
+        private final @Nullable String device;
 
         Details(HttpServletRequest request) {
             super(request);
             String typed = request.getParameter("code");
             this.code = typed == null ? "" : typed.strip();
+            this.device = KnownDevices.shown(request);
         }
     }
 
@@ -63,11 +72,13 @@ class StaffSignIn implements AuthenticationProvider {
         String username = typed.getName().strip().toLowerCase(Locale.ROOT);
         @Nullable Details details = typed.getDetails() instanceof Details d ? d : null;
         String address = details == null ? "" : String.valueOf(details.getRemoteAddress());
-        long wait = tries.waitS(username, address);
-        if (wait > 0) {
-            throw new Wait(wait);
-        }
         Optional<Staff> found = staff.byUsername(username);
+        String shown = details == null ? null : details.device;
+        String device = found.map(Staff::id).map(id -> devices.known(id, shown)).orElse("");
+        SignInTries.Begun begun = tries.begin(new SignInTries.From(username, address, device));
+        if (begun.waitS() > 0) {
+            throw new Wait(begun.waitS());
+        }
         String password = Objects.toString(typed.getCredentials(), "");
         // the same work for a name nobody has, so that the time taken says nothing
         boolean right =
@@ -76,11 +87,11 @@ class StaffSignIn implements AuthenticationProvider {
                 || !right
                 || !found.get().enabled()
                 || !secondFactor.accepts(found.get(), details == null ? "" : details.code)) {
-            tries.failed(username, address, found.map(Staff::id).orElse(0L));
+            tries.failed(begun, found.map(Staff::id).orElse(0L));
             throw new BadCredentialsException("no account of that name and password");
         }
         SignedIn me = new SignedIn(found.get());
-        tries.succeeded(username, address, me.staffId());
+        tries.succeeded(begun, me.staffId());
         UsernamePasswordAuthenticationToken signedIn =
                 UsernamePasswordAuthenticationToken.authenticated(me, null, me.getAuthorities());
         signedIn.setDetails(typed.getDetails());

@@ -14,10 +14,17 @@ import fernstep.app.Visitor;
 import fernstep.core.approach.Approach;
 import fernstep.core.standing.Concern;
 import fernstep.core.standing.SafetyReport;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -58,6 +65,29 @@ class HomeLinkTest extends HerPhone {
         page.navigate(app.baseUrl() + "/home/" + fresh.token());
         assertThat(page.locator("#pin")).hasCount(0);
         visitor.checkAccessible();
+    }
+
+    @Test
+    void of_thirty_wrong_pins_at_the_same_moment_none_is_judged_without_being_counted() throws Exception {
+        String wrong = fresh.pin().equals("000000") ? "111111" : "000000";
+        HttpRequest request = HttpRequest.newBuilder(URI.create(app.baseUrl() + "/home/" + fresh.token() + "/pin"))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString("pin=" + wrong))
+                .build();
+        HttpClient http = HttpClient.newHttpClient();
+        List<CompletableFuture<String>> all = IntStream.range(0, 30)
+                .mapToObj(number ->
+                        http.sendAsync(request, BodyHandlers.ofString()).thenApply(HttpResponse::body))
+                .toList();
+        long judged = 0;
+        for (CompletableFuture<String> answer : all) {
+            String page = answer.get();
+            assertThat(page).doesNotContain("Something went wrong");
+            judged += page.contains("Tries left") ? 1 : 0;
+        }
+        assertThat(sql.queryForObject("SELECT wrong_tries FROM home_link WHERE client_id = ?", Long.class, client))
+                .isEqualTo(judged)
+                .isBetween(1L, 4L);
     }
 
     @Test

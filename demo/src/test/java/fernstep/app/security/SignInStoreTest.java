@@ -137,6 +137,7 @@ class SignInStoreTest {
     @Test
     void the_page_signs_out_when_the_server_does(Visitor visitor, Environment settings) {
         Page page = visitor.onATablet("ilse");
+        visitor.open("/catalogue/F3");
         Duration server = settings.getRequiredProperty("spring.session.timeout", Duration.class);
         assertThat(page.locator("meta[name=left-alone-s]").getAttribute("content"))
                 .isEqualTo(String.valueOf(server.toSeconds()));
