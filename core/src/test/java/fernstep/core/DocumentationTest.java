@@ -126,7 +126,7 @@ class DocumentationTest {
 
         private static Stream<String> numbers(ClassTree type) {
             return type.getMembers().stream()
-                    .filter(getMember -> getMember instanceof VariableTree v
+                    .filter(member -> member instanceof VariableTree v
                             && !v.getModifiers().getFlags().contains(Modifier.STATIC))
                     .map(VariableTree.class::cast)
                     .filter(tree -> NUMBERS.contains(tree.getType().toString().replaceAll(".* ", "")))
@@ -138,8 +138,7 @@ class DocumentationTest {
                     ? Set.of()
                     : comment.getBlockTags().stream()
                             .filter(ParamTree.class::isInstance)
-                            .map(getBlockTag ->
-                                    ((ParamTree) getBlockTag).getName().toString())
+                            .map(tag -> ((ParamTree) tag).getName().toString())
                             .collect(Collectors.toSet());
         }
     }

@@ -69,6 +69,7 @@ class EveryPageTest {
             "/first-account",
             "/join/{token}",
             "/spotting/{formId}",
+            "/still-here",
             "/error");
 
     private final Running app;

@@ -105,13 +105,13 @@ class MalformedRequestsTest {
             mapping.getHandlerMethods()
                     .forEach((info, handler) -> info.getPatternValues().stream()
                             // a stream has no end to wait for
-                            .filter(getPatternValue -> !getPatternValue.startsWith("/error")
-                                    && !getPatternValue.equals("/sign-in")
-                                    && !STREAMS.contains(getPatternValue))
-                            .forEach(getPatternValue -> info.getMethodsCondition()
+                            .filter(pattern -> !pattern.startsWith("/error")
+                                    && !pattern.equals("/sign-in")
+                                    && !STREAMS.contains(pattern))
+                            .forEach(pattern -> info.getMethodsCondition()
                                     .getMethods()
-                                    .forEach(method -> routes.add(new Route(
-                                            getPatternValue, method, params(handler, names), hasBody(handler))))));
+                                    .forEach(method -> routes.add(
+                                            new Route(pattern, method, params(handler, names), hasBody(handler))))));
         }
         routes.sort(java.util.Comparator.comparing(Route::pattern).thenComparing(Route::method));
         return routes;

@@ -203,7 +203,7 @@ final class ClientAnswers {
 
         private static List<String> codes(String text) {
             return Arrays.stream(text.split(","))
-                    .filter(array -> !array.isEmpty())
+                    .filter(part -> !part.isEmpty())
                     .toList();
         }
     }

@@ -59,7 +59,7 @@ class BoardController {
                 ? rows.all()
                 : rows.all().stream().filter(row -> !hidden.contains(row.id())).toList();
         List<String> asked = Arrays.stream(text.toLowerCase(words.locale()).split("\\s+"))
-                .filter(array -> !array.isBlank())
+                .filter(word -> !word.isBlank())
                 .toList();
         List<Board.Row> found = asked.isEmpty()
                 ? all

@@ -26,6 +26,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -124,7 +125,7 @@ class CatalogueController {
         ClientFile file = client == null ? null : clients.file(client);
         TypedBody typed = TypedBody.of(massKg, heightCm);
         Body body = file == null ? typed.body() : file.body();
-        Side working = rung.perSide() ? side == null ? Side.LEFT : side : null;
+        Side working = rung.perSide() ? Objects.requireNonNullElse(side, Side.LEFT) : null;
         Optional<Capacity> capacity =
                 file == null || rung.family() == null ? Optional.empty() : capacities.of(file, rung.family(), working);
         Optional<Double> last = file == null ? Optional.empty() : capacities.lastIndex(file, rung, working);
@@ -133,6 +134,7 @@ class CatalogueController {
         model.addAttribute("own", catalogues.own(code));
         model.addAttribute("catalogue", catalogues.get());
         model.addAttribute("body", body);
+        model.addAttribute("sides", Side.values());
         model.addAttribute("view", RungView.of(rung, body, working, capacity, last, words));
         model.addAttribute("capacity", capacity.orElse(null));
         model.addAttribute("waiting", file == null ? null : ladders.waiting(file, rung, working));

@@ -75,8 +75,24 @@ class OwnRungController {
         return page(typed, null, model);
     }
 
+    /** The form just as it was filled in. */
+    record Typed(Map<String, String> fields) {
+        public @Nullable String get(String field) {
+            return fields.get(field);
+        }
+
+        public boolean containsKey(String field) {
+            return fields.containsKey(field);
+        }
+
+        /** Whether this option was chosen. */
+        public boolean is(String field, Enum<?> option) {
+            return option.name().equals(fields.get(field));
+        }
+    }
+
     private String page(Map<String, String> typed, @Nullable String problem, Model model) {
-        model.addAttribute("typed", typed);
+        model.addAttribute("typed", new Typed(typed));
         model.addAttribute("problem", problem);
         model.addAttribute("postures", catalogues.get().postures().keySet());
         model.addAttribute("angles", PoseForm.ANGLES);

@@ -63,7 +63,7 @@ record PoseForm(String posture, Map<String, String> values) {
     private LegPose leg(String which, LegPose from) {
         LegContact on =
                 LegContact.valueOf(values.getOrDefault(which + "On", from.on().name()));
-        double share = on == from.on() ? from.floorShare() : on.onSole() ? 1 : 0;
+        double share = on == from.on() ? from.floorShare() : on.usualShare();
         return new LegPose(
                 deg(which + "Hip", from.hipDeg()),
                 deg(which + "Knee", from.kneeDeg()),

@@ -7,6 +7,7 @@ import fernstep.app.figure.SignPicture;
 import fernstep.app.support.Words;
 import fernstep.core.body.Body;
 import fernstep.core.body.Capacity;
+import fernstep.core.body.Dial;
 import fernstep.core.body.RangePoint;
 import fernstep.core.body.RangeSolver;
 import fernstep.core.catalogue.Rung;
@@ -40,6 +41,11 @@ record RungView(
 
     /** A range with why it is offered; range null where it cannot be reached. */
     record Mark(String label, @Nullable Double range, String answer) {}
+
+    /** Of the dial's value: half kilograms are worth a place. */
+    int decimals() {
+        return rung.movement().dial() == Dial.WEIGHT ? 1 : 0;
+    }
 
     static RungView of(
             Rung rung,

@@ -18,7 +18,6 @@ import fernstep.core.separation.Depth;
 import fernstep.core.separation.Feel;
 import fernstep.core.separation.Method;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.Arrays;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -59,19 +58,20 @@ class CheckController {
     String guided(@PathVariable long id, Model model) {
         Visit visit = visits.unlocked(id);
         CheckSheet sheet = checks.sheet(visit);
-        return page(visit, sheet, model, new Part(sheet.firstOpen()), "check/check");
+        return page(visit, sheet, model, new CheckPart(sheet.firstOpen()), "check/check");
     }
 
     @GetMapping("/visits/{id}/check/one/{section}")
     String one(@PathVariable long id, @PathVariable String section, Model model) {
         Visit visit = visits.unlocked(id);
-        return page(visit, checks.sheet(visit), model, new Part(section(section)), "check/check");
+        return page(visit, checks.sheet(visit), model, new CheckPart(section(section)), "check/check");
     }
 
     /** All of a posture on one sheet. */
     @GetMapping("/visits/{id}/check/{posture}")
     String sheet(@PathVariable long id, @PathVariable String posture, Model model) {
-        Part part = new Part(CheckPosture.ofPath(posture).orElseThrow(() -> new NotFound("no posture " + posture)));
+        CheckPart part =
+                new CheckPart(CheckPosture.ofPath(posture).orElseThrow(() -> new NotFound("no posture " + posture)));
         Visit visit = visits.unlocked(id);
         return page(visit, checks.sheet(visit), model, part, "check/check");
     }
@@ -138,7 +138,7 @@ class CheckController {
                     answer,
                     model);
         }
-        return results(visit, model, only == null ? new Part(CheckPosture.LYING) : new Part(only));
+        return results(visit, model, only == null ? new CheckPart(CheckPosture.LYING) : new CheckPart(only));
     }
 
     @PostMapping("/visits/{id}/findings")
@@ -176,7 +176,7 @@ class CheckController {
         if (problem != null) {
             refuse(problem, answer, model);
         }
-        return results(visit, model, only == null ? new Part(posture) : new Part(only));
+        return results(visit, model, only == null ? new CheckPart(posture) : new CheckPart(only));
     }
 
     /** What the page showed, in the finding's stored form. */
@@ -220,36 +220,20 @@ class CheckController {
             model.addAttribute("present", e.present());
             refuse(words.of(e.why()), answer, model);
         }
-        return results(visit, model, only == null ? new Part(section.posture()) : new Part(only));
+        return results(visit, model, only == null ? new CheckPart(section.posture()) : new CheckPart(only));
     }
 
-    /** Which part of the check a page shows: one check alone, or all of a posture. */
-    private record Part(CheckPosture posture, @Nullable CheckSection only) {
-        Part(CheckPosture posture) {
-            this(posture, null);
-        }
-
-        Part(CheckSection only) {
-            this(only.posture(), only);
-        }
-    }
-
-    private String results(Visit visit, Model model, Part part) {
+    private String results(Visit visit, Model model, CheckPart part) {
         return page(visit, checks.sheet(visit), model, part, "check/results :: results");
     }
 
-    private String page(Visit visit, CheckSheet sheet, Model model, Part part, String view) {
+    private String page(Visit visit, CheckSheet sheet, Model model, CheckPart part, String view) {
         CheckPosture posture = part.posture();
         model.addAttribute("visit", visit);
         model.addAttribute("client", visit.client());
         model.addAttribute("sheet", sheet);
         model.addAttribute("only", part.only());
-        model.addAttribute(
-                "shows",
-                Arrays.stream(CheckSection.values())
-                        .filter(section -> part.only() == null || section == part.only())
-                        .map(Enum::name)
-                        .toList());
+        model.addAttribute("part", part);
         model.addAttribute("how", drawings.all());
         model.addAttribute("separation", CheckSection.SEPARATION);
         model.addAttribute("allSections", CheckSection.values());

@@ -16,6 +16,7 @@ import fernstep.core.separation.Condition;
 import fernstep.core.separation.DomingProfile;
 import fernstep.core.separation.Separation;
 import fernstep.core.separation.SiteResult;
+import fernstep.core.separation.Verdict;
 import fernstep.core.separation.Width;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -44,6 +45,15 @@ public record CheckSheet(
 
     public static final List<Double> SITES_CM = List.of(5.0, 2.0, 0.0, -2.0, -5.0);
     private static final double ODD_DIFFERENCE_MM = 20;
+
+    /** How the tag of a verdict looks. */
+    public String tone(Verdict verdict) {
+        return switch (verdict.code()) {
+            case USUAL -> "tag-open";
+            case BASELINE_ONLY -> "";
+            default -> "tag-warn";
+        };
+    }
 
     public Map<Side, FloatTest> floatTests() {
         Map<Side, FloatTest> tests = new EnumMap<>(Side.class);

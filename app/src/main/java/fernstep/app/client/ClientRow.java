@@ -30,7 +30,7 @@ public record ClientRow(
     public Set<Restriction> restrictionSet() {
         Set<Restriction> set = EnumSet.noneOf(Restriction.class);
         Arrays.stream(restrictions.split(","))
-                .filter(array -> !array.isBlank())
+                .filter(part -> !part.isBlank())
                 .map(Restriction::valueOf)
                 .forEach(set::add);
         return set;

@@ -42,6 +42,11 @@ public record ClientSettings(
         return changed(changed(approach.stances(), houseChanges), stanceChanges);
     }
 
+    /** Whether her range grows before her repetitions. */
+    public boolean rangeFirst() {
+        return growFirst == Progress.GrowFirst.RANGE;
+    }
+
     /** What her stances would be without her own changes. */
     Stances ofApproach(Approach approach) {
         return changed(approach.stances(), houseChanges);
@@ -50,7 +55,7 @@ public record ClientSettings(
     public Set<DayOfWeek> blocked() {
         Set<DayOfWeek> days = EnumSet.noneOf(DayOfWeek.class);
         Arrays.stream(blockedDays.split(","))
-                .filter(array -> !array.isBlank())
+                .filter(part -> !part.isBlank())
                 .map(DayOfWeek::valueOf)
                 .forEach(days::add);
         return days;
@@ -68,7 +73,7 @@ public record ClientSettings(
         Map<StanceChange, String> read = new EnumMap<>(StanceChange.class);
         if (changes != null) {
             Arrays.stream(changes.split(","))
-                    .map(array -> array.split("=", 2))
+                    .map(part -> part.split("=", 2))
                     .filter(texts -> texts.length == 2)
                     .forEach(texts -> read.put(StanceChange.valueOf(texts[0]), texts[1]));
         }

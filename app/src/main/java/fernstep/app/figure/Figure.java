@@ -135,12 +135,17 @@ public record Figure(
                 all.append(first ? "" : ";");
                 for (int i = 0; i < frame.length; i++) {
                     long now = tenths(frame[i]);
-                    long since = first ? (i < 2 ? 0 : before[i - 2]) : before[i];
+                    long since = first ? pointBefore(before, i) : before[i];
                     all.append(i == 0 ? "" : " ").append(now - since);
                     before[i] = now;
                 }
             }
             return all.toString();
+        }
+
+        /** The same coordinate of the point before; nothing for the first. */
+        private static long pointBefore(long[] frame, int at) {
+            return at < 2 ? 0 : frame[at - 2];
         }
 
         private static String short1(double value) {

@@ -66,7 +66,12 @@ final class RestingHands {
             case THIGHS -> onThigh(arm, side);
             case EARS -> besideHead(arm, side);
             case STRAW -> side == working ? toMouth(arm, side) : onSkin(arm, side, 0.27, 62 * out, 0.10, 22 * out);
-            case PILLOW -> f.pose().position() != Position.SIDE ? arm : upper ? onTheMat(arm, side) : underTheHead(arm);
+            case PILLOW -> {
+                if (f.pose().position() != Position.SIDE) {
+                    yield arm;
+                }
+                yield upper ? onTheMat(arm, side) : underTheHead(arm);
+            }
             case HIP -> upper ? onHip(arm, side) : arm;
         };
     }

@@ -49,11 +49,18 @@ final class Spine {
         if (share >= 1) {
             return points[3].plus(points[3].minus(points[2]).times((share - 1) / (1 - SHARES[2])));
         }
-        int i = share < SHARES[1] ? 0 : share < SHARES[2] ? 1 : 2;
+        int i = pieceOf(share);
         double t = (share - SHARES[i]) / (SHARES[i + 1] - SHARES[i]);
         Point3 before = i == 0 ? points[0].times(2).minus(points[1]) : points[i - 1];
         Point3 after = i == 2 ? points[3].times(2).minus(points[2]) : points[i + 2];
         return smooth(before, points[i], points[i + 1], after, t);
+    }
+
+    private static int pieceOf(double share) {
+        if (share < SHARES[1]) {
+            return 0;
+        }
+        return share < SHARES[2] ? 1 : 2;
     }
 
     /** Catmull and Rom's curve between the two in the middle. */

@@ -124,11 +124,12 @@ final class Stage {
                     ? skeleton.right().knee().x()
                     : skeleton.right().ankle().x();
         }
-        return end.left().on().onFloor()
-                ? end.left().on() == LegContact.KNEE
-                        ? skeleton.left().knee().x()
-                        : skeleton.left().ankle().x()
-                : skeleton.leftArm().wrist().x();
+        if (end.left().on().onFloor()) {
+            return end.left().on() == LegContact.KNEE
+                    ? skeleton.left().knee().x()
+                    : skeleton.left().ankle().x();
+        }
+        return skeleton.leftArm().wrist().x();
     }
 
     /** Least and greatest of a coordinate over all joints and moments, metres. */

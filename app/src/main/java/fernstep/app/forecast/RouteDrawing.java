@@ -109,7 +109,10 @@ public record RouteDrawing(List<Row> rows, List<Mark> weeks, List<Mark> gates, i
     }
 
     private static String side(@Nullable Side side) {
-        return side == null ? "" : side == Side.LEFT ? " L" : " R";
+        if (side == null) {
+            return "";
+        }
+        return side == Side.LEFT ? " L" : " R";
     }
 
     private static String shortened(String name) {

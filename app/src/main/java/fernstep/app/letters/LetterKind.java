@@ -9,5 +9,9 @@ public enum LetterKind {
     /** To herself, in her language, on one page. */
     WHAT_WE_FOUND,
     /** Along with her, at once. */
-    EMERGENCY
+    EMERGENCY;
+
+    public boolean urgent() {
+        return this == EMERGENCY;
+    }
 }

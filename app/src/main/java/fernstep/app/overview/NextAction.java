@@ -38,7 +38,7 @@ public record NextAction(Kind kind, @Nullable Reason reason) {
         if (screening.outcome() == Outcome.ASK_FIRST) {
             return new NextAction(Kind.ASK_FIRST, null);
         }
-        Kind kind = visit == null ? Kind.START : visit.asked() ? Kind.GO_ON : Kind.ASK;
+        Kind kind = today(visit);
         LocalDate due = screening.recheckDue();
         if (due != null && !due.isAfter(today)) {
             return new NextAction(kind, Reason.of("next.recheck", due));
@@ -47,5 +47,12 @@ public record NextAction(Kind kind, @Nullable Reason reason) {
             return new NextAction(kind, Reason.of("next.first"));
         }
         return new NextAction(kind, movesUp > 0 ? Reason.of("next.moves", movesUp) : Reason.of("next.session"));
+    }
+
+    private static Kind today(@Nullable Visit visit) {
+        if (visit == null) {
+            return Kind.START;
+        }
+        return visit.asked() ? Kind.GO_ON : Kind.ASK;
     }
 }

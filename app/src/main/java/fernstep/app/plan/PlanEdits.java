@@ -214,8 +214,8 @@ class PlanEdits {
 
     private Optional<String> order(Plans.Desk desk, long client, String value, long staffId) {
         List<Strand> asked = Arrays.stream(value.split(","))
-                .filter(array -> Arrays.stream(Strand.values())
-                        .anyMatch(strand -> strand.name().equals(array)))
+                .filter(name -> Arrays.stream(Strand.values())
+                        .anyMatch(strand -> strand.name().equals(name)))
                 .map(Strand::valueOf)
                 .toList();
         Optional<String> over = overflows(desk, desk.question().wishes().choices(), asked);

@@ -9,6 +9,7 @@ import fernstep.core.body.RangePoint;
 import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
 import fernstep.core.plan.LeftOut.Because;
 import fernstep.core.plan.Plan;
 import fernstep.core.plan.PlanItem;
@@ -38,6 +39,11 @@ record PlanView(
         boolean byHand,
         int size,
         @Nullable Integer againstBestWeekPct) {
+    /** Whether it is this session that is shown. */
+    public boolean shows(Plan.Day other) {
+        return day.name().equals(other.name());
+    }
+
     /** "+12" or "−8"; empty where she has not trained. */
     public String againstBestWeekSigned() {
         return againstBestWeekPct == null ? "" : (againstBestWeekPct < 0 ? "−" : "+") + Math.abs(againstBestWeekPct);
@@ -131,19 +137,20 @@ record PlanView(
         private static String bySide(List<Card> cards, Function<Card, String> phrase, boolean said, Words words) {
             List<String> all = cards.stream().map(phrase).distinct().toList();
             if (all.size() == 1) {
-                PlanItem only = cards.get(0).item();
-                String side = cards.size() > 1
-                        ? words.text("plan.bothSides") + " "
-                        : only.side() == null ? "" : words.amid(only.side()) + " ";
-                return all.get(0).isEmpty() ? "" : (said ? side : "") + all.get(0);
+                return all.get(0).isEmpty() ? "" : (said ? side(cards, words) : "") + all.get(0);
             }
             return cards.stream()
                     .filter(card -> !phrase.apply(card).isEmpty())
-                    .map(card -> (card.item().side() == null
-                                    ? ""
-                                    : words.amid(card.item().side()) + " ")
-                            + phrase.apply(card))
+                    .map(card -> side(List.of(card), words) + phrase.apply(card))
                     .collect(Collectors.joining("; "));
+        }
+
+        private static String side(List<Card> cards, Words words) {
+            if (cards.size() > 1) {
+                return words.text("plan.bothSides") + " ";
+            }
+            Side only = cards.get(0).item().side();
+            return only == null ? "" : words.amid(only) + " ";
         }
     }
 

@@ -18,7 +18,12 @@ public record CapacityCurve(LoadFamily family, List<Line> lines, double scaleTo,
     private static final double HEADROOM = 1.15;
 
     /** One side, or null where the load has none. */
-    public record Line(@Nullable Side side, String d, double now) {}
+    public record Line(@Nullable Side side, String d, double now) {
+        /** The right side looks other than the left. */
+        public String tone() {
+            return side == Side.RIGHT ? "of-right" : "";
+        }
+    }
 
     /** One curve for each kind of load she has held clean. */
     static List<CapacityCurve> of(List<Capacity.Clean> log, LocalDate today) {

@@ -72,7 +72,12 @@ public record FrondDrawing(
         String vein = direction == 0
                 ? path(CENTRE_X, y + 10, CENTRE_X, y - 10)
                 : path(CENTRE_X, y, CENTRE_X + direction * reach * 0.85, y - reach * 0.22);
-        String side = direction == 0 ? "" : direction < 0 ? "left" : "right";
+        String side =
+                switch (Integer.signum(direction)) {
+                    case -1 -> "left";
+                    case 1 -> "right";
+                    default -> "";
+                };
         return new LeafShape(
                 pair.rung().code(),
                 side,

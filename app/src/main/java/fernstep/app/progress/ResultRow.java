@@ -67,6 +67,14 @@ public record ResultRow(
                         amount.holdS());
     }
 
+    /** As it is told in her log: stopped, eased, or done. */
+    public String told() {
+        return switch (result) {
+            case STOPPED, EASED -> result.name();
+            case CLEAN, HELPED, STEPPED_BACK -> "DONE";
+        };
+    }
+
     /** What was done of a dose; all of it where that is not on record. */
     Dose doneOf(Dose dose) {
         Amount amount = amount();
@@ -154,6 +162,6 @@ public record ResultRow(
     }
 
     private static List<String> codes(String text) {
-        return Arrays.stream(text.split(",")).filter(array -> !array.isBlank()).toList();
+        return Arrays.stream(text.split(",")).filter(part -> !part.isBlank()).toList();
     }
 }

@@ -16,6 +16,19 @@ public record Standing(
         return progress.change().moves() && held == null;
     }
 
+    /** How the tag of its move looks: what grows, what stops, what stays, and the rest. */
+    public String tone() {
+        if (held != null) {
+            return "tag-warn";
+        }
+        return switch (progress.change()) {
+            case NOTCH_UP, NEXT_RUNG -> "tag-open";
+            case REFER, RECHECK_FIRST -> "tag-stop";
+            case HOLD -> "";
+            default -> "tag-warn";
+        };
+    }
+
     public boolean up() {
         return progress.change() == Progress.Change.NOTCH_UP || progress.change() == Progress.Change.NEXT_RUNG;
     }

@@ -91,7 +91,10 @@ class RunView {
             return "WAITS";
         }
         Exercise e = session.current().orElseThrow();
-        return e.asksEffort() ? "EFFORT" : e.setDone() ? "REST" : "WORK";
+        if (e.asksEffort()) {
+            return "EFFORT";
+        }
+        return e.setDone() ? "REST" : "WORK";
     }
 
     private static List<RunState.Seen> seen(Exercise exercise) {

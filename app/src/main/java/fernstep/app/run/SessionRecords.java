@@ -154,7 +154,8 @@ public class SessionRecords {
             int number = rep;
             List<SignSeen> here =
                     signs.stream().filter(seen -> rep(seen) == number).toList();
-            String look = !here.isEmpty() ? "seen" : rep < done.first() + done.clean() ? "clean" : "slack";
+            String unseen = rep < done.first() + done.clean() ? "clean" : "slack";
+            String look = here.isEmpty() ? unseen : "seen";
             String names = here.stream().map(seen -> words.code(seen.code())).collect(Collectors.joining(", "));
             reps.add(new Rep(
                     rep,
@@ -191,7 +192,13 @@ public class SessionRecords {
     }
 
     private static String signed(long pct) {
-        return (pct < 0 ? "−" : pct > 0 ? "+" : "±") + Math.abs(pct);
+        String sign =
+                switch (Long.signum(pct)) {
+                    case -1 -> "−";
+                    case 1 -> "+";
+                    default -> "±";
+                };
+        return sign + Math.abs(pct);
     }
 
     private Optional<Exercise> lastTime(Exercise exercise, Held held) {

@@ -77,7 +77,10 @@ class TrainingGuard implements HandlerInterceptor, WebMvcConfigurer {
         }
         @Nullable Work own = method.getMethodAnnotation(Work.class);
         @Nullable Work all = method.getBeanType().getAnnotation(Work.class);
-        return own != null ? own.value() : all != null ? all.value() : Work.Kind.BEGINS;
+        if (own != null) {
+            return own.value();
+        }
+        return all != null ? all.value() : Work.Kind.BEGINS;
     }
 
     private static boolean byProgram(HttpServletRequest request) {

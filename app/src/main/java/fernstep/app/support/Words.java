@@ -10,6 +10,7 @@ import fernstep.core.catalogue.Window;
 import fernstep.core.findings.SignCode;
 import fernstep.core.measure.Numbers;
 import fernstep.core.measure.Reason;
+import fernstep.core.measure.Side;
 import fernstep.core.plan.Dose;
 import fernstep.core.plan.PlanItem;
 import fernstep.core.plan.RungGates;
@@ -103,6 +104,11 @@ public class Words {
 
     public String code(Enum<?> code) {
         return wording().of(code);
+    }
+
+    /** A rung's code with its side, where it has one: "F5 L". */
+    public String codeOn(Rung rung, @Nullable Side side) {
+        return side == null ? rung.code() : rung.code() + " " + text("sideLetter." + side);
     }
 
     /** A phrase as it stands within a sentence. */

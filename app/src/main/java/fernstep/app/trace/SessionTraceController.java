@@ -120,9 +120,13 @@ class SessionTraceController {
                     Math.round(100 * first.confidence()),
                     first.confidence() >= TraceReport.SURE);
         }
-        String word = proposal == null
-                ? words.text("trace.word.clean")
-                : proposal.sure() ? proposal.label() : words.text("trace.word.unsure");
-        return new Judged(word, proposal, TraceWords.detail(words, rep, timing));
+        return new Judged(word(proposal), proposal, TraceWords.detail(words, rep, timing));
+    }
+
+    private String word(@Nullable Proposal proposal) {
+        if (proposal == null) {
+            return words.text("trace.word.clean");
+        }
+        return proposal.sure() ? proposal.label() : words.text("trace.word.unsure");
     }
 }

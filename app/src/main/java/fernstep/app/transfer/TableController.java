@@ -73,10 +73,13 @@ class TableController {
         Map<Column, Integer> columns = tables.columns(row, table);
         model.addAttribute("table", table);
         model.addAttribute("characters", table.charset().name());
-        model.addAttribute(
-                "separator",
-                words.text("separator."
-                        + (table.separator() == ',' ? "COMMA" : table.separator() == ';' ? "SEMICOLON" : "TAB")));
+        String separator =
+                switch (table.separator()) {
+                    case ',' -> "COMMA";
+                    case ';' -> "SEMICOLON";
+                    default -> "TAB";
+                };
+        model.addAttribute("separator", words.text("separator." + separator));
         model.addAttribute("kind", kind);
         model.addAttribute("columns", columns);
         model.addAttribute("missing", kind.missing(columns));

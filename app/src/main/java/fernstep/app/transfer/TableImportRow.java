@@ -45,4 +45,25 @@ public record TableImportRow(
     public boolean moving() {
         return !resting && (state == State.RUNNING || state == State.UNDOING);
     }
+
+    public boolean running() {
+        return state == State.RUNNING;
+    }
+
+    public boolean undoing() {
+        return state == State.UNDOING;
+    }
+
+    public boolean taken() {
+        return state == State.TAKEN;
+    }
+
+    public boolean undone() {
+        return state == State.UNDONE;
+    }
+
+    /** Nothing moves in it: stuck on the way, taken, or taken back. */
+    public boolean atRest() {
+        return stuck() || taken() || undone();
+    }
 }

@@ -165,10 +165,11 @@ class TableLooks {
                     new CaseProblem("site_cm", "an earlier row says this place already", null));
         }
         ReadingRow before = there.get(key);
-        Becomes becomes = before == null
-                ? Becomes.NEW
-                : written(before).equals(written(row(said, 0, 0))) ? Becomes.SAME : Becomes.CHANGED;
-        return as(line, becomes, becomes == Becomes.CHANGED ? before : null);
+        if (before == null) {
+            return as(line, Becomes.NEW, null);
+        }
+        boolean same = written(before).equals(written(row(said, 0, 0)));
+        return same ? as(line, Becomes.SAME, null) : as(line, Becomes.CHANGED, before);
     }
 
     private static Line as(Line line, Becomes becomes, @Nullable ReadingRow before) {

@@ -14,9 +14,8 @@ record Foot(Body b, Position position, TrunkFrame frame, LegContact on, Point3 a
 
     Point3 toe() {
         if (on == LegContact.TOES) {
-            Point3 forward = position.upright()
-                    ? Floor.level(frame.front())
-                    : position == Position.SIDE ? new Point3(0, 0, 1) : Floor.level(frame.up());
+            Point3 lying = position == Position.SIDE ? new Point3(0, 0, 1) : Floor.level(frame.up());
+            Point3 forward = position.upright() ? Floor.level(frame.front()) : lying;
             return ankle.along(forward, TOES_REACH_SHARE * b.heightM()).raisedBy(-TOES_ANKLE_SHARE * b.heightM());
         }
         Point3 toe = sole().along(direction, FOOT_FORWARD_SHARE * b.heightM());

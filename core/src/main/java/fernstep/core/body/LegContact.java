@@ -22,4 +22,9 @@ public enum LegContact {
     public boolean onSole() {
         return this == FOOT || this == HEEL;
     }
+
+    /** How much of what it could bear it bears, where nothing else is said: all on the sole, nothing otherwise. */
+    public double usualShare() {
+        return onSole() ? 1 : 0;
+    }
 }

@@ -36,6 +36,9 @@ final class Reach {
 
     private static double wrapped(double deg) {
         double d = deg % 360;
-        return d > 180 ? d - 360 : d <= -180 ? d + 360 : d;
+        if (d > 180) {
+            return d - 360;
+        }
+        return d <= -180 ? d + 360 : d;
     }
 }

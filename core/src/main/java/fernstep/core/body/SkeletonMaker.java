@@ -48,11 +48,17 @@ final class SkeletonMaker {
 
     /** The leg that carries while the left one works, or the left one. */
     private @Nullable Side bearingLeg() {
-        return pose.right().on().onFloor() ? Side.RIGHT : pose.left().on().onFloor() ? Side.LEFT : null;
+        if (pose.right().on().onFloor()) {
+            return Side.RIGHT;
+        }
+        return pose.left().on().onFloor() ? Side.LEFT : null;
     }
 
     private @Nullable Side bearingArm() {
-        return pose.rightArm().on().onFloor() ? Side.RIGHT : pose.leftArm().on().onFloor() ? Side.LEFT : null;
+        if (pose.rightArm().on().onFloor()) {
+            return Side.RIGHT;
+        }
+        return pose.leftArm().on().onFloor() ? Side.LEFT : null;
     }
 
     /** Height of the hips; settles the pitch where two groups of contacts decide it. */

@@ -69,12 +69,9 @@ record Statics(List<Support> supports, double unbalancedNm) {
                 Objects.requireNonNull(rear != null ? rear : front, "a pose that nothing bears is refused earlier");
         double z = only.clamp(momentZ / weight);
         boolean seat = skeleton.pose().trunk().on() == TrunkContact.SEAT;
+        Support.Group limbs = rear != null ? Support.Group.LEGS : Support.Group.ARMS;
         Support support = new Support(
-                seat ? Support.Group.TRUNK : rear != null ? Support.Group.LEGS : Support.Group.ARMS,
-                new Point3(momentX / weight, only.y(), z),
-                weight,
-                0,
-                rear == null);
+                seat ? Support.Group.TRUNK : limbs, new Point3(momentX / weight, only.y(), z), weight, 0, rear == null);
         return new Statics(List.of(support), momentZ - weight * z);
     }
 

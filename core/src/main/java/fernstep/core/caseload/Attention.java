@@ -8,7 +8,6 @@ import fernstep.core.progress.Progress;
 import fernstep.core.schedule.GarmentSchedule;
 import fernstep.core.screening.Gate;
 import fernstep.core.screening.GateCode;
-import fernstep.core.screening.Outcome;
 import fernstep.core.screening.Screening;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -87,9 +86,12 @@ public record Attention(Kind kind, Reason reason) {
 
     private static Optional<Attention> outcome(Question question) {
         Screening s = question.screening();
-        Kind kind = s.outcome() == Outcome.REFER_NOW
-                ? Kind.EMERGENCY
-                : s.outcome() == Outcome.ASK_FIRST ? Kind.ASK_FIRST : null;
+        Kind kind =
+                switch (s.outcome()) {
+                    case REFER_NOW -> Kind.EMERGENCY;
+                    case ASK_FIRST -> Kind.ASK_FIRST;
+                    case ADAPT, GO -> null;
+                };
         return kind == null
                 ? Optional.empty()
                 : Optional.of(new Attention(

@@ -92,7 +92,7 @@ final class PoseReader {
         return part.optionalPart(field)
                 .map(yamlPart -> {
                     LegContact on = yamlPart.has("on") ? yamlPart.code("on", LegContact.class) : from.on();
-                    double rests = on == from.on() ? from.floorShare() : on.onSole() ? 1 : 0;
+                    double rests = on == from.on() ? from.floorShare() : on.usualShare();
                     LegPose leg = new LegPose(
                             yamlPart.number("hip", from.hipDeg()),
                             yamlPart.number("knee", from.kneeDeg()),

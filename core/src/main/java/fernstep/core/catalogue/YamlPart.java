@@ -218,7 +218,7 @@ final class YamlPart {
 
     private <E extends Enum<E>> E code(String text, Node node, String field, Class<E> type) {
         return Arrays.stream(type.getEnumConstants())
-                .filter(array -> array.name().equals(text))
+                .filter(option -> option.name().equals(text))
                 .findFirst()
                 .orElseThrow(() -> problem(
                         node,

@@ -119,7 +119,8 @@ public final class Decisions {
         }
         StepsBack.To back = best.change() == null ? best.stepBack() : null;
         LeverChange change = best.change();
-        Double loadChange = change != null ? change.loadChangePct() : back == null ? null : back.loadChangePct();
+        Double goingBack = back == null ? null : back.loadChangePct();
+        Double loadChange = change == null ? goingBack : change.loadChangePct();
         return new Advice(
                 best.move(),
                 change,

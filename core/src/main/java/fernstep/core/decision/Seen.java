@@ -74,7 +74,10 @@ public record Seen(
          * @param level 1 to 10
          */
         public static PainWord of(int level) {
-            return level >= SEVERE_FROM ? SEVERE : level >= MODERATE_FROM ? MODERATE : MILD;
+            if (level >= SEVERE_FROM) {
+                return SEVERE;
+            }
+            return level >= MODERATE_FROM ? MODERATE : MILD;
         }
     }
 

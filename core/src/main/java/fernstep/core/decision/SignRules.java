@@ -229,7 +229,8 @@ final class SignRules {
                 .forEach(repRecord -> order.add(repRecord.lever()));
         order.addAll(levers.byRelief(sign));
         boolean again = s.timesEased(SignCode.DOME_SOFT) > 0;
-        return answers.ease(id, sign, s.pregnant() ? "R5.pregnant" : again ? "R5.easeAgain" : "R5.ease", order);
+        String usual = again ? "R5.easeAgain" : "R5.ease";
+        return answers.ease(id, sign, s.pregnant() ? "R5.pregnant" : usual, order);
     }
 
     private Candidate controlSlips(RuleId id, Seen sign) {

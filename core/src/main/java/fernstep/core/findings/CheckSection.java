@@ -42,6 +42,31 @@ public enum CheckSection {
                 .findFirst();
     }
 
+    /** A tap for each breath she keeps it. */
+    public boolean countsBreaths() {
+        return this == TOLERANCE;
+    }
+
+    /** Ten seconds for each leg. */
+    public boolean countsToTen() {
+        return this == FLOAT;
+    }
+
+    /** Marks on a picture from the side: ribs over pelvis. */
+    public boolean marksPosture() {
+        return this == ALIGNMENT;
+    }
+
+    /** Marks along the ridge. */
+    public boolean marksRidge() {
+        return this == DOME_PROFILE;
+    }
+
+    /** Internal findings are for licensed hands. */
+    public boolean mayBeInternal() {
+        return this == PELVIC_FLOOR;
+    }
+
     public Optional<CheckSection> previous() {
         return ordinal() > 0 ? Optional.of(values()[ordinal() - 1]) : Optional.empty();
     }

@@ -39,6 +39,17 @@ public record DeepCoreGrade(int value) {
         if (value >= FULL) {
             return FULL_HOLDS_S;
         }
-        return isFirm() ? FIRM_HOLDS_S : value == FAIR ? FAIR_HOLDS_S : WEAK_HOLDS_S;
+        if (isFirm()) {
+            return FIRM_HOLDS_S;
+        }
+        return value == FAIR ? FAIR_HOLDS_S : WEAK_HOLDS_S;
+    }
+
+    /** "weak", "fair" or "firm". */
+    String inWord() {
+        if (isWeak()) {
+            return "weak";
+        }
+        return isFirm() ? "firm" : "fair";
     }
 }

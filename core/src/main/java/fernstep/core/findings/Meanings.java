@@ -22,10 +22,7 @@ public final class Meanings {
             all.add(Reason.of(findings.coughReversed() ? "meaning.coughReversed" : "meaning.coughHolds"));
         }
         add(all, findings.doming(), "meaning.doming.");
-        findings.weakerGrade()
-                .ifPresent(grade -> all.add(Reason.of(
-                        grade.isWeak() ? "meaning.set.weak" : grade.isFirm() ? "meaning.set.firm" : "meaning.set.fair",
-                        grade.value())));
+        findings.weakerGrade().ifPresent(grade -> all.add(Reason.of("meaning.set." + grade.inWord(), grade.value())));
         findings.tolerance()
                 .ifPresent(tolerance -> all.add(Reason.of(
                         "meaning.tolerance." + tolerance.level().name().toLowerCase(Locale.ROOT),

@@ -31,7 +31,10 @@ public record Tolerance(int breaths) {
         if (isPoor()) {
             return Level.POOR;
         }
-        return breaths <= MOST_FAIR ? Level.FAIR : breaths < LEAST_GOOD ? Level.BETWEEN : Level.GOOD;
+        if (breaths <= MOST_FAIR) {
+            return Level.FAIR;
+        }
+        return breaths < LEAST_GOOD ? Level.BETWEEN : Level.GOOD;
     }
 
     public boolean isPoor() {

@@ -198,7 +198,7 @@ public record Forecast(
             days.addAll(start.trainingDays());
             if (changes.contains(Change.ONE_MORE_DAY)) {
                 Arrays.stream(DayOfWeek.values())
-                        .filter(array -> !days.contains(array))
+                        .filter(day -> !days.contains(day))
                         .findFirst()
                         .ifPresent(days::add);
             }

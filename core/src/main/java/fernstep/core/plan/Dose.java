@@ -41,7 +41,10 @@ public record Dose(
 
     /** Repetitions or breaths of one set; a hold without repetitions counts as one. */
     public int times() {
-        return reps != null ? reps : breaths != null ? breaths : 1;
+        if (reps != null) {
+            return reps;
+        }
+        return breaths != null ? breaths : 1;
     }
 
     /**
@@ -80,7 +83,10 @@ public record Dose(
 
     /** So many repetitions, or breaths where these are counted; a hold alone stays as it is. */
     public Dose withTimes(int count) {
-        return reps != null ? withReps(count) : breaths != null ? withBreaths(count) : this;
+        if (reps != null) {
+            return withReps(count);
+        }
+        return breaths != null ? withBreaths(count) : this;
     }
 
     public Dose withBreaths(int count) {

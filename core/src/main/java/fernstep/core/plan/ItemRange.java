@@ -101,7 +101,8 @@ final class ItemRange {
             return new Begins(1, null);
         }
         boolean own = at.share() == Shown.OF_OWN;
-        String key = share == 0 ? "range.easiestAsIs" : own ? "range.ofOwn" : "range.ofNearest";
+        String shown = own ? "range.ofOwn" : "range.ofNearest";
+        String key = share == 0 ? "range.easiestAsIs" : shown;
         return new Begins(
                 share,
                 Reason.of(

@@ -44,7 +44,11 @@ public record LeftOut(Strand strand, List<PlanItem> items, Because because) {
         }
     }
 
-    /** The session has no room for it. */
+    /**
+     * The session has no room for it.
+     *
+     * @param number what its limit counts, from 1
+     */
     public record NoRoom(Limit limit, int number) implements Because {
         /** What is full, and what its number counts. */
         public enum Limit {
@@ -70,7 +74,11 @@ public record LeftOut(Strand strand, List<PlanItem> items, Because because) {
         }
     }
 
-    /** Very tired today: so many exercises are enough. */
+    /**
+     * Very tired today: so many exercises are enough.
+     *
+     * @param exercises of a session, from 1
+     */
     public record Tired(int exercises) implements Because {
         @Override
         public Reason reason() {

@@ -33,6 +33,17 @@ public record Proposal(
 
     private record Fit(Approach approach, Reason reason) {}
 
+    /** Another approach to put beside hers: the other that fits, else the proposed one, else another for climbing. */
+    public Approach besides(Approach hers) {
+        if (alternative != null && alternative != hers) {
+            return alternative;
+        }
+        if (approach != hers) {
+            return approach;
+        }
+        return hers == Approach.GRADED_LOAD ? Approach.SLOW_LADDER : Approach.GRADED_LOAD;
+    }
+
     /**
      * What the findings speak for.
      *

@@ -215,7 +215,8 @@ public final class RungGates {
             boolean left = met(gate.rung(), Side.LEFT);
             boolean right = met(gate.rung(), Side.RIGHT);
             boolean both = gate.bothSides() || side == null;
-            boolean done = both ? left && right : side == Side.LEFT ? left : right;
+            boolean own = side == Side.LEFT ? left : right;
+            boolean done = both ? left && right : own;
             return unless(
                     done,
                     new Waiting.RungFirst(

@@ -22,7 +22,7 @@ public final class SessionTime {
     private static int setSeconds(Rung rung, Dose dose) {
         Tempo t = rung.tempo();
         int hold = dose.holdS() == null ? 0 : dose.holdS();
-        int times = dose.reps() != null ? dose.reps() : dose.breaths() != null ? dose.breaths() : 1;
+        int times = dose.times();
         return times * (t.liftS() + hold + t.returnS() + t.restS());
     }
 
@@ -31,7 +31,7 @@ public final class SessionTime {
         if (!rung.loaded() || rung.apart()) {
             return 0;
         }
-        int times = dose.reps() != null ? dose.reps() : dose.breaths() != null ? dose.breaths() : 1;
+        int times = dose.times();
         int hold = dose.holdS() == null ? 0 : dose.holdS();
         return dose.sets() * times * (rung.tempo().liftS() + hold + rung.tempo().returnS());
     }

@@ -33,6 +33,11 @@ public final class StandIns {
         Kind(RungForm form) {
             this.form = form;
         }
+
+        /** Not the same exercise in another form. */
+        public boolean otherRung() {
+            return this == OTHER_RUNG;
+        }
     }
 
     /** A rung to take instead. */

@@ -11,6 +11,7 @@ import fernstep.core.plan.StartingRungs.Start;
 import fernstep.core.screening.Strand;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -53,7 +54,8 @@ final class StrandItems {
         }
         int lead = place(left) - place(right);
         Optional<Side> weakerHold = lead == 0 ? q.her().findings().weakerHold() : Optional.empty();
-        Side weaker = lead == 0 ? weakerHold.orElse(Side.LEFT) : lead > 0 ? Side.RIGHT : Side.LEFT;
+        Side behind = lead > 0 ? Side.RIGHT : Side.LEFT;
+        Side weaker = weakerHold.orElse(behind);
         Chosen weak = weaker == Side.LEFT ? left : right;
         Chosen strong = cappedTo(place(weak) + STRONGER_SIDE_LEADS_BY, weaker == Side.LEFT ? right : left);
         add(weak, weaker, lead != 0 || weakerHold.isPresent() ? 1 : 0);
@@ -271,7 +273,7 @@ final class StrandItems {
             StandIns.@Nullable Kind kind,
             @Nullable Side side,
             int extraSets) {
-        Side on = rung.perSide() ? side == null ? Side.LEFT : side : null;
+        Side on = rung.perSide() ? Objects.requireNonNullElse(side, Side.LEFT) : null;
         Optional<Choice> byHand = q.wishes().choices().stream()
                 .filter(choice -> choice.about(strand.code(), side))
                 .findFirst();

@@ -199,7 +199,12 @@ public sealed interface Waiting {
         }
     }
 
-    /** So many clean weeks, of which some lie behind her. */
+    /**
+     * So many clean weeks, of which some lie behind her.
+     *
+     * @param asked weeks, from 1
+     * @param behind weeks, fewer than asked
+     */
     record CleanWeeks(int asked, int behind) implements Waiting {
         @Override
         public String code() {
@@ -217,7 +222,12 @@ public sealed interface Waiting {
         }
     }
 
-    /** So many weeks at the top of another rung, of which some lie behind her. */
+    /**
+     * So many weeks at the top of another rung, of which some lie behind her.
+     *
+     * @param weeks from 1
+     * @param behind weeks, fewer than asked
+     */
     record TopHeld(Rung rung, int weeks, int behind) implements Waiting {
         @Override
         public String code() {
@@ -235,7 +245,11 @@ public sealed interface Waiting {
         }
     }
 
-    /** Weeks since the birth. */
+    /**
+     * Weeks since the birth.
+     *
+     * @param weeks from 1
+     */
     record AfterBirth(int weeks) implements Waiting {
         @Override
         public String code() {
@@ -311,7 +325,11 @@ public sealed interface Waiting {
         }
     }
 
-    /** The deep-core set at least so strong on the weaker side, grade 0 to 5. */
+    /**
+     * The deep-core set so strong on the weaker side.
+     *
+     * @param atLeast grade, 0 to 5
+     */
     record SetGrade(int atLeast) implements Waiting {
         @Override
         public String code() {

@@ -143,9 +143,8 @@ public record ChangeReport(
 
     private static Change change(Key key, double before, double now) {
         double difference = now - before;
-        Direction direction = !key.measure().real(difference)
-                ? Direction.NO_REAL_CHANGE
-                : difference > 0 ? Direction.HIGHER : Direction.LOWER;
+        Direction real = difference > 0 ? Direction.HIGHER : Direction.LOWER;
+        Direction direction = key.measure().real(difference) ? real : Direction.NO_REAL_CHANGE;
         return new Change(key, before, now, key.measure().smallestRealChange(), direction);
     }
 

@@ -51,6 +51,22 @@ public record SessionCalendar(List<Day> days) {
             return new Day(date, Kind.HELD, session, List.of(), 0, 0, marks);
         }
 
+        public boolean isSession() {
+            return kind == Kind.SESSION;
+        }
+
+        public boolean isRest() {
+            return kind == Kind.REST;
+        }
+
+        public boolean isBlocked() {
+            return kind == Kind.BLOCKED;
+        }
+
+        public boolean isHeld() {
+            return kind == Kind.HELD;
+        }
+
         /** Both sides counted once, settling in not at all. */
         public int exercises() {
             return Plan.size(items);
@@ -59,6 +75,9 @@ public record SessionCalendar(List<Day> days) {
 
     /** Something that falls on a day. */
     public record Mark(What what, @Nullable GateCode gate, Clearance.@Nullable Scope scope) {
+        public boolean opens() {
+            return what == What.GATE_OPENS;
+        }
 
         /** What it is. */
         public enum What {
@@ -98,7 +117,8 @@ public record SessionCalendar(List<Day> days) {
                                             .contains(weekday)
                                     || item.dose().daysPerWeek() >= training.size())
                             .toList();
-            Kind kind = blocked.contains(weekday) ? Kind.BLOCKED : items.isEmpty() ? Kind.REST : Kind.SESSION;
+            Kind open = items.isEmpty() ? Kind.REST : Kind.SESSION;
+            Kind kind = blocked.contains(weekday) ? Kind.BLOCKED : open;
             days.add(new Day(
                     date,
                     kind,

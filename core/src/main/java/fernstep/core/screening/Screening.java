@@ -115,6 +115,14 @@ public record Screening(
                                 !found.fromFacts() && found.answer().leadsTo().closesGates());
     }
 
+    public boolean refersNow() {
+        return outcome == Outcome.REFER_NOW;
+    }
+
+    public boolean asksFirst() {
+        return outcome == Outcome.ASK_FIRST;
+    }
+
     /** An emergency, or the day of the birth or operation itself. */
     public boolean nothingAllowed() {
         return allowedStrands.isEmpty();

@@ -41,9 +41,10 @@ public record Examiner(
     /** What two examiners add to each reading's error, mm, unless both biases are known. */
     static double betweenMm(Examiner examiner, Method methodA, Examiner other, Method methodB, Method of) {
         boolean known = examiner.biasMm.containsKey(methodA) && other.biasMm.containsKey(methodB);
-        return !examiner.differsFrom(other) || known
-                ? 0
-                : of == Method.FINGERS ? BETWEEN_FINGERS_MM : BETWEEN_OTHERS_MM;
+        if (!examiner.differsFrom(other) || known) {
+            return 0;
+        }
+        return of == Method.FINGERS ? BETWEEN_FINGERS_MM : BETWEEN_OTHERS_MM;
     }
 
     double biasMm(Method method) {

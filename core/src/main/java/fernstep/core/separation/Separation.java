@@ -21,6 +21,12 @@ public record Separation(
         Map<Condition, AreaChange> areaChanges) {
     private static final List<Condition> OF_THE_HEADLINE = List.of(Condition.REST, Condition.HEAD_LIFT);
 
+    public List<Width> widthsAtRest() {
+        return widths.stream()
+                .filter(width -> width.reading().condition() == Condition.REST)
+                .toList();
+    }
+
     /** The readings of one visit and whose hands took them. */
     public record Check(List<Reading> readings, Examiner examiner) {
         /** @throws IllegalArgumentException if a site, condition and method stand twice: repeats belong together */

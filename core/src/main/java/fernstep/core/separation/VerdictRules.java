@@ -50,9 +50,7 @@ final class VerdictRules {
     }
 
     private static Verdict byFingers(GapReading stance, Examiner examiner, Width width, boolean wide, String key) {
-        Verdict.Code code = width.fingers() >= MARKED_FINGERS
-                ? Verdict.Code.MARKEDLY_WIDER
-                : wide ? Verdict.Code.WIDER : Verdict.Code.USUAL;
+        Verdict.Code code = code(width.fingers() >= MARKED_FINGERS, wide);
         double limit = examiner.calibration().toMm(TWO_FINGERS);
         return new Verdict(
                 code,
@@ -66,11 +64,16 @@ final class VerdictRules {
                         Numbers.rounded(width.mm(), 1)));
     }
 
+    private static Verdict.Code code(boolean markedly, boolean wide) {
+        if (markedly) {
+            return Verdict.Code.MARKEDLY_WIDER;
+        }
+        return wide ? Verdict.Code.WIDER : Verdict.Code.USUAL;
+    }
+
     private static Verdict bySite(Width width) {
         double limit = limitAt(width.reading().siteCm());
-        Verdict.Code code = width.mm() >= MARKED_FACTOR * limit
-                ? Verdict.Code.MARKEDLY_WIDER
-                : width.mm() > limit ? Verdict.Code.WIDER : Verdict.Code.USUAL;
+        Verdict.Code code = code(width.mm() >= MARKED_FACTOR * limit, width.mm() > limit);
         return new Verdict(
                 code,
                 limit,
@@ -113,16 +116,21 @@ final class VerdictRules {
         }
         boolean soft = feel == Feel.SOFT;
         boolean both = soft && function.opens();
-        Verdict.Code code = function.firmRidge() || both
-                ? Verdict.Code.MARKEDLY_WIDER
-                : soft || function.opens() ? Verdict.Code.WIDER : Verdict.Code.USUAL;
-        String key = function.firmRidge()
-                ? "verdict.function.firmRidge"
-                : both
-                        ? "verdict.function.both"
-                        : soft
-                                ? "verdict.function.soft"
-                                : function.opens() ? "verdict.function.opens" : "verdict.function.holds";
+        if (function.firmRidge()) {
+            return byFunction(Verdict.Code.MARKEDLY_WIDER, "verdict.function.firmRidge", width);
+        }
+        if (both) {
+            return byFunction(Verdict.Code.MARKEDLY_WIDER, "verdict.function.both", width);
+        }
+        if (soft) {
+            return byFunction(Verdict.Code.WIDER, "verdict.function.soft", width);
+        }
+        return function.opens()
+                ? byFunction(Verdict.Code.WIDER, "verdict.function.opens", width)
+                : byFunction(Verdict.Code.USUAL, "verdict.function.holds", width);
+    }
+
+    private static Verdict byFunction(Verdict.Code code, String key, Width width) {
         return new Verdict(code, null, GapReading.FUNCTION_FIRST, Reason.of(key, Numbers.rounded(width.mm(), 1)));
     }
 }

@@ -42,13 +42,21 @@ public record Width(
      */
     public record Change(
             double mm, double smallestRealMm, Kind kind, double chance, boolean confirmed, boolean otherExaminer) {
+        /** Beyond the smallest real change by itself, but not beside all others of that day. */
+        public boolean mayBeChance() {
+            return !confirmed && kind != Kind.NO_REAL_CHANGE;
+        }
+
         Change confirmedIf(boolean stands) {
             return new Change(mm, smallestRealMm, kind, chance, stands, otherExaminer);
         }
     }
 
     static Kind kind(double difference, double limit) {
-        return Math.abs(difference) <= limit ? Kind.NO_REAL_CHANGE : difference < 0 ? Kind.NARROWER : Kind.WIDER;
+        if (Math.abs(difference) <= limit) {
+            return Kind.NO_REAL_CHANGE;
+        }
+        return difference < 0 ? Kind.NARROWER : Kind.WIDER;
     }
 
     static Width of(Reading reading, Examiner examiner) {

@@ -59,7 +59,10 @@ public record Score(List<Found> found, List<Mark> falseAlarms) {
                 return Choice.NOT_SAID;
             }
             int order = chosen.compareTo(plain(advice.move()));
-            return order == 0 ? Choice.SAME : order > 0 ? Choice.SAFER : Choice.MILDER;
+            if (order == 0) {
+                return Choice.SAME;
+            }
+            return order > 0 ? Choice.SAFER : Choice.MILDER;
         }
     }
 

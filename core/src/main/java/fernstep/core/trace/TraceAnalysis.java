@@ -104,7 +104,8 @@ public final class TraceAnalysis {
     }
 
     private TraceReport report() {
-        List<Mark> marks = !q.marks().isEmpty() ? q.marks() : cuff == null ? List.of() : cuff.repetitions();
+        List<Mark> squeezed = cuff == null ? List.of() : cuff.repetitions();
+        List<Mark> marks = q.marks().isEmpty() ? squeezed : q.marks();
         List<Breathing.Hold> holds = breathing == null
                 ? List.of()
                 : breathing.holds(HOLD_S).stream()

@@ -86,7 +86,10 @@ public record TraceReport(
             if (leadS == null || timing == Stances.EffortTiming.BREATHE_THROUGH) {
                 return Optional.empty();
             }
-            return Optional.of(leadS < LEAST_LEAD_S ? Lead.SHORT : leadS > MOST_LEAD_S ? Lead.LONG : Lead.WANTED);
+            if (leadS < LEAST_LEAD_S) {
+                return Optional.of(Lead.SHORT);
+            }
+            return Optional.of(leadS > MOST_LEAD_S ? Lead.LONG : Lead.WANTED);
         }
 
         /** Below it a return is a drop: it comes back more than one and a half times as fast as it went. */

@@ -101,8 +101,6 @@ abstract class ForecastCase {
                 k.screening(),
                 false,
                 SCOOPS,
-                Arrays.stream(rungs)
-                        .map(array -> new RungGates.Done(array, null))
-                        .collect(Collectors.toSet()));
+                Arrays.stream(rungs).map(rung -> new RungGates.Done(rung, null)).collect(Collectors.toSet()));
     }
 }

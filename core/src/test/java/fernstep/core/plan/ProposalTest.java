@@ -151,4 +151,14 @@ class ProposalTest {
         assertThat(StanceChange.between(before, after)).containsExactly(StanceChange.DOMING);
         assertThat(after.doming()).isEqualTo(Stances.Doming.SOFT_TOLERATED);
     }
+
+    @Test
+    void is_compared_with_what_she_is_not_led_by() {
+        Proposal two = new Proposal(Approach.BREATH_LED, Reason.of("a"), Approach.SLOW_LADDER, Reason.of("b"));
+        assertThat(two.besides(Approach.BREATH_LED)).isEqualTo(Approach.SLOW_LADDER);
+        assertThat(two.besides(Approach.SLOW_LADDER)).isEqualTo(Approach.BREATH_LED);
+        Proposal one = new Proposal(Approach.GRADED_LOAD, Reason.of("a"), null, null);
+        assertThat(one.besides(Approach.QUIET_START)).isEqualTo(Approach.GRADED_LOAD);
+        assertThat(one.besides(Approach.GRADED_LOAD)).isEqualTo(Approach.SLOW_LADDER);
+    }
 }

@@ -204,7 +204,7 @@ class SignalsTest {
             assertThat(ChannelCheck.clips(cutOff(2, 8))).as("twice").isFalse();
             assertThat(ChannelCheck.clips(cutOff(3, 7))).as("seven points").isFalse();
             assertThat(ChannelCheck.clips(
-                            Arrays.stream(cutOff(3, 8)).map(array -> -array).toArray()))
+                            Arrays.stream(cutOff(3, 8)).map(value -> -value).toArray()))
                     .as("at its lowest")
                     .isTrue();
         }

@@ -67,10 +67,10 @@ class AccessTest {
         app.context().getBeansOfType(RequestMappingHandlerMapping.class).values().stream()
                 .flatMap(mapping -> mapping.getHandlerMethods().keySet().stream())
                 .forEach(info -> info.getPatternValues().stream()
-                        .filter(getPatternValue -> getPatternValue.contains("{"))
-                        .forEach(getPatternValue -> info.getMethodsCondition()
+                        .filter(pattern -> pattern.contains("{"))
+                        .forEach(pattern -> info.getMethodsCondition()
                                 .getMethods()
-                                .forEach(method -> all.add(new Route(method, getPatternValue)))));
+                                .forEach(method -> all.add(new Route(method, pattern)))));
         return all;
     }
 

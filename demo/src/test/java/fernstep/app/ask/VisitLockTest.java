@@ -74,9 +74,8 @@ class VisitLockTest {
         app.context().getBeansOfType(RequestMappingHandlerMapping.class).values().stream()
                 .flatMap(mapping -> mapping.getHandlerMethods().keySet().stream())
                 .forEach(route -> route.getPatternValues().stream()
-                        .filter(getPatternValue -> getPatternValue.startsWith("/visits/{"))
-                        .filter(getPatternValue -> !NOT_BEHIND_THE_QUESTIONS.contains(
-                                getPatternValue.split("/")[3]))
+                        .filter(pattern -> pattern.startsWith("/visits/{"))
+                        .filter(pattern -> !NOT_BEHIND_THE_QUESTIONS.contains(pattern.split("/")[3]))
                         .forEach(pattern -> {
                             String path = pattern.replaceFirst("\\{[^}]+}", String.valueOf(visit))
                                     .replaceAll("\\{[^}]+}", "1");

@@ -223,7 +223,7 @@ public final class CaseObject {
     public static <E extends Enum<E>> E code(JsonNode node, String at, Class<E> type) {
         String text = text(node, at);
         return Arrays.stream(type.getEnumConstants())
-                .filter(array -> array.name().equals(text))
+                .filter(option -> option.name().equals(text))
                 .findFirst()
                 .orElseThrow(() -> new CaseProblem(at, "unknown code " + text, names(type)));
     }

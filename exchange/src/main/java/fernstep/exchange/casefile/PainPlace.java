@@ -57,7 +57,8 @@ public record PainPlace(BodyPlace place, @Nullable Side side) {
                         .map(WORDS::get)
                         .findFirst()
                         .orElse(BodyPlace.OTHER));
-        Side side = words.contains("left") ? Side.LEFT : words.contains("right") ? Side.RIGHT : null;
+        Side right = words.contains("right") ? Side.RIGHT : null;
+        Side side = words.contains("left") ? Side.LEFT : right;
         return new PainPlace(place, place.sided() ? side : null);
     }
 

@@ -35,6 +35,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
@@ -197,6 +198,10 @@ final class DecideOp implements Operation {
         return session;
     }
 
+    private static @Nullable Object eased(@Nullable LeverChange change, Function<LeverChange, @Nullable Object> what) {
+        return change == null ? null : what.apply(change);
+    }
+
     private Map<String, Object> asJson(Advice advice, Rung rung) {
         LeverChange change = advice.change();
         boolean back = change == null && advice.stepBackTo() != null;
@@ -206,9 +211,9 @@ final class DecideOp implements Operation {
                 "lever",
                 change == null ? null : change.lever(),
                 "from",
-                back ? rung.code() : change == null ? null : change.from(),
+                back ? rung.code() : eased(change, LeverChange::from),
                 "to",
-                back ? advice.stepBackTo() : change == null ? null : change.to(),
+                back ? advice.stepBackTo() : eased(change, LeverChange::to),
                 "loadChangePct",
                 Json.rounded(advice.loadChangePct()),
                 "rule",

@@ -122,13 +122,16 @@ final class LoadOp implements Operation {
     }
 
     private static TrunkContact trunk(Set<Contact> contacts) {
-        return contacts.contains(Contact.BACK)
-                ? TrunkContact.BACK
-                : contacts.contains(Contact.SEAT)
-                        ? TrunkContact.SEAT
-                        : contacts.contains(Contact.FRONT)
-                                ? TrunkContact.FRONT
-                                : contacts.contains(Contact.FLANK) ? TrunkContact.FLANK : TrunkContact.NONE;
+        if (contacts.contains(Contact.BACK)) {
+            return TrunkContact.BACK;
+        }
+        if (contacts.contains(Contact.SEAT)) {
+            return TrunkContact.SEAT;
+        }
+        if (contacts.contains(Contact.FRONT)) {
+            return TrunkContact.FRONT;
+        }
+        return contacts.contains(Contact.FLANK) ? TrunkContact.FLANK : TrunkContact.NONE;
     }
 
     private static LegPose leg(CaseObject side, Set<Contact> contacts, Side which) {

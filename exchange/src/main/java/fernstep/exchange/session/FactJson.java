@@ -90,7 +90,7 @@ final class FactJson {
             return text;
         }
         return Arrays.stream(kind.getEnumConstants())
-                .filter(array -> ((Enum<?>) array).name().equals(text.substring(dot + 1)))
+                .filter(option -> ((Enum<?>) option).name().equals(text.substring(dot + 1)))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("no code " + text));
     }

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /** How every exercise of every session went, at home and with her practitioner, one a line. */
 public final class SessionsCsv {
@@ -33,13 +34,18 @@ public final class SessionsCsv {
                         r.side() == null ? "" : r.side().name(),
                         r.result().name(),
                         Objects.requireNonNullElse(r.effort(), ""),
-                        r.nextDay() == null
-                                ? ""
-                                : r.nextDay().isEmpty() ? NONE : r.nextDay().replace(',', ' '),
+                        nextDay(r.nextDay()),
                         r.signs().replace(',', ' '),
                         Numbers.plain(r.range())));
             }
         }
         return Csv.write(HEADER, rows);
+    }
+
+    private static String nextDay(@Nullable String told) {
+        if (told == null) {
+            return "";
+        }
+        return told.isEmpty() ? NONE : told.replace(',', ' ');
     }
 }

@@ -121,14 +121,18 @@ public record TableRows(TableText table, Map<Column, Integer> columns, Catalogue
                 code(row, Column.SIDE, Side.class).orElse(null),
                 result,
                 effort == null ? null : effort.intValue(),
-                nextDay.isEmpty() ? null : nextDay.equals(SessionsCsv.NONE) ? "" : signs(Column.NEXT_DAY, nextDay),
+                nextDay.isEmpty() ? null : nextDay(nextDay),
                 signs(Column.SIGNS, cell(row, Column.SIGNS).toUpperCase(Locale.ROOT)),
                 number(row, Column.RANGE, Range.RANGE_FRACTION).orElse(1.0));
     }
 
+    private static String nextDay(String said) {
+        return said.equals(SessionsCsv.NONE) ? "" : signs(Column.NEXT_DAY, said);
+    }
+
     private static String signs(Column column, String text) {
         List<String> codes = Arrays.stream(text.split("[\\s,]+"))
-                .filter(array -> !array.isEmpty())
+                .filter(part -> !part.isEmpty())
                 .toList();
         for (String code : codes) {
             if (!SIGNS.contains(code.replaceFirst(":(10|[0-9])$", ""))) {
@@ -175,7 +179,7 @@ public record TableRows(TableText table, Map<Column, Integer> columns, Catalogue
             return Optional.empty();
         }
         return Optional.of(Arrays.stream(type.getEnumConstants())
-                .filter(array -> array.name().equals(text))
+                .filter(part -> part.name().equals(text))
                 .findFirst()
                 .orElseThrow(() -> problem(column, "unknown code " + text, names(type))));
     }

@@ -152,7 +152,7 @@ public final class TraceCsv {
 
     private static String[] header(int line, String[] cells) throws Unreadable {
         String[] names = Arrays.stream(cells)
-                .map(array -> array.strip().toLowerCase(Locale.ROOT))
+                .map(name -> name.strip().toLowerCase(Locale.ROOT))
                 .toArray(String[]::new);
         boolean wide = names.length > 1
                 && names[0].equals(LONG.get(0))
