@@ -79,9 +79,20 @@ free_port() {
   die "no free port from $1 on"
 }
 
+# secret FILE   writes a password of 192 random bits there, readable by its owner alone, unless there is one
+secret() {
+  [ -s "$1" ] || (umask 077; head -c 24 /dev/urandom | od -An -tx1 | tr -d ' \n' >"$1")
+}
+
+# as_user NAME PASSWORD [command…]   the client on this database's socket; the password is in no list of processes
+as_user() {
+  local user=$1
+  MYSQL_PWD=$2 mariadb --no-defaults --socket="$socket" -u "$user" "${@:3}"
+}
+
 # db_start NAME PORT [mariadbd options…]   data in .run/NAME; sets FERN_DB_* and db_pid
 db_start() {
-  local name=$1 port=$2 data="$run/$1" socket password ready=0 as=()
+  local name=$1 port=$2 data="$run/$1" socket password app_password root_password ready=0 as=()
   shift 2
   [ "$(id -u)" -eq 0 ] && as=(--user=root)
   socket="$data.sock"
@@ -100,25 +111,27 @@ db_start() {
   db_pid=$!
   for _ in $(seq 1 150); do
     if mariadb-admin --no-defaults --socket="$socket" -u root ping >/dev/null 2>&1; then ready=1; break; fi
-    if [ -f "$data.made" ] && mariadb-admin --no-defaults --socket="$socket" -u fernstep -p"$(cat "$data.password")" ping >/dev/null 2>&1; then ready=1; break; fi
+    if [ -f "$data.made" ] && MYSQL_PWD=$(cat "$data.password") mariadb-admin --no-defaults --socket="$socket" -u fernstep ping >/dev/null 2>&1; then ready=1; break; fi
     kill -0 "$db_pid" 2>/dev/null || die "the database did not start, see .run/$name.log"
     sleep 0.1
   done
   [ "$ready" -eq 1 ] || die "the database did not answer, see .run/$name.log"
   if [ ! -f "$data.made" ]; then
-    (umask 077; head -c 24 /dev/urandom | od -An -tx1 | tr -d ' \n' >"$data.password")
+    rm -f "$data.password" "$data.app-password" "$data.root-password"
+    secret "$data.password"
+    secret "$data.root-password"
     password=$(cat "$data.password")
-    mariadb --no-defaults --socket="$socket" -u root <<SQL || die "the database account could not be made"
+    as_user root "" <<SQL || die "the database account could not be made"
 CREATE DATABASE fernstep CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;
 CREATE USER 'fernstep'@'127.0.0.1' IDENTIFIED BY '$password';
 CREATE USER 'fernstep'@'localhost' IDENTIFIED BY '$password';
 GRANT ALL ON fernstep.* TO 'fernstep'@'127.0.0.1';
 GRANT ALL ON fernstep.* TO 'fernstep'@'localhost';
-ALTER USER 'root'@'localhost' IDENTIFIED BY '$password';
+ALTER USER 'root'@'localhost' IDENTIFIED BY '$(cat "$data.root-password")';
 SQL
     # The tests migrate a database of an earlier release beside their own, and restore a backup under another account.
     if [ "$name" = test-db ]; then
-      mariadb --no-defaults --socket="$socket" -u root -p"$password" -e \
+      as_user root "$(cat "$data.root-password")" -e \
         "GRANT ALL ON fernstep_before.* TO 'fernstep'@'127.0.0.1'; GRANT ALL ON fernstep_before.* TO 'fernstep'@'localhost';
          CREATE DATABASE fernstep_restored; CREATE USER 'somebody_else'@'127.0.0.1' IDENTIFIED BY '$password';
          GRANT ALL ON fernstep_restored.* TO 'somebody_else'@'127.0.0.1'" \
@@ -127,16 +140,26 @@ SQL
     : >"$data.made"
   fi
   password=$(cat "$data.password")
+  secret "$data.app-password"
+  app_password=$(cat "$data.app-password")
+  # A folder of an earlier release has one password for all three: each gets its own.
+  secret "$data.root-password"
+  root_password=$(cat "$data.root-password")
+  as_user root "$root_password" -e "SELECT 1" >/dev/null 2>&1 \
+    || as_user root "$password" -e "ALTER USER 'root'@'localhost' IDENTIFIED BY '$root_password'" \
+    || die "the database's root account does not answer"
   # Two accounts: the owner makes and changes the tables; the app works with one that may only add to the audit trail.
-  mariadb --no-defaults --socket="$socket" -u root -p"$password" <<SQL || die "the app's database account could not be made"
-CREATE USER IF NOT EXISTS 'fernstep_app'@'127.0.0.1' IDENTIFIED BY '$password';
-CREATE USER IF NOT EXISTS 'fernstep_app'@'localhost' IDENTIFIED BY '$password';
+  as_user root "$root_password" <<SQL || die "the app's database account could not be made"
+CREATE USER IF NOT EXISTS 'fernstep_app'@'127.0.0.1';
+CREATE USER IF NOT EXISTS 'fernstep_app'@'localhost';
+ALTER USER 'fernstep_app'@'127.0.0.1' IDENTIFIED BY '$app_password';
+ALTER USER 'fernstep_app'@'localhost' IDENTIFIED BY '$app_password';
 GRANT ALL ON fernstep.* TO 'fernstep'@'127.0.0.1' WITH GRANT OPTION;
 GRANT ALL ON fernstep.* TO 'fernstep'@'localhost' WITH GRANT OPTION;
 SQL
   printf '%s\n' "$port" >"$data.port"
   export FERN_DB_URL="jdbc:mariadb://127.0.0.1:$port/fernstep" FERN_DB_USER=fernstep_app FERN_DB_OWNER=fernstep
-  export FERN_DB_PASSWORD=$password FERN_DB_OWNER_PASSWORD=$password
+  export FERN_DB_PASSWORD=$app_password FERN_DB_OWNER_PASSWORD=$password
 }
 
 db_stop() {

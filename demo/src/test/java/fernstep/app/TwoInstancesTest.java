@@ -43,7 +43,7 @@ import org.springframework.jdbc.core.JdbcTemplate;
 class TwoInstancesTest {
     private static final String URL = System.getenv("FERN_DB_URL").replaceFirst("/[a-z]+$", "/fernstep_restored");
     private static final String ACCOUNT = "somebody_else";
-    private static final String PASSWORD = System.getenv("FERN_DB_PASSWORD");
+    private static final String PASSWORD = System.getenv("FERN_DB_OWNER_PASSWORD");
 
     /** Two applications in one process have one log between them: neither sets it up while the other is at it. */
     @BeforeEach

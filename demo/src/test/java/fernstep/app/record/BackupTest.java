@@ -31,7 +31,7 @@ import org.junit.jupiter.api.parallel.Isolated;
 class BackupTest {
     private static final String URL = System.getenv("FERN_DB_URL");
     private static final String RESTORED = URL.replaceFirst("/[a-z]+$", "/fernstep_restored");
-    private static final String PASSWORD = System.getenv("FERN_DB_PASSWORD");
+    private static final String PASSWORD = System.getenv("FERN_DB_OWNER_PASSWORD");
     private static final List<String> SIGN_INS = List.of("SPRING_SESSION", "SPRING_SESSION_ATTRIBUTES");
 
     @TempDir

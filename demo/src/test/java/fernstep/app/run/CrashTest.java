@@ -49,7 +49,7 @@ class CrashTest {
     private final List<Process> begun = new ArrayList<>();
 
     /** A database of the test's own, started by the same script as everywhere; dies with what it is told. */
-    private record Database(Process process, long pid, String url, String password) {}
+    private record Database(Process process, long pid, String url, String password, String owners) {}
 
     private Database database(int port) throws IOException {
         Process process = new ProcessBuilder(
@@ -57,14 +57,14 @@ class CrashTest {
                         "-c",
                         "set -u; here=$(cd .. && pwd); run=" + folder + "; . ../scripts/lib.sh; db_start crash " + port
                                 + " --innodb-flush-log-at-trx-commit=1 >&2;"
-                                + " echo \"$db_pid $FERN_DB_URL $FERN_DB_PASSWORD\"; wait $db_pid")
+                                + " echo \"$db_pid $FERN_DB_URL $FERN_DB_PASSWORD $FERN_DB_OWNER_PASSWORD\"; wait $db_pid")
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
         begun.add(process);
         BufferedReader told =
                 new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
         String[] parts = told.readLine().split(" ");
-        return new Database(process, Long.parseLong(parts[0]), parts[1], parts[2]);
+        return new Database(process, Long.parseLong(parts[0]), parts[1], parts[2], parts[3]);
     }
 
     private Process app(Database database, int port) throws IOException {
@@ -79,7 +79,7 @@ class CrashTest {
                 .redirectErrorStream(true);
         builder.environment().put("FERN_DB_URL", database.url());
         builder.environment().put("FERN_DB_PASSWORD", database.password());
-        builder.environment().put("FERN_DB_OWNER_PASSWORD", database.password());
+        builder.environment().put("FERN_DB_OWNER_PASSWORD", database.owners());
         Process process = builder.start();
         begun.add(process);
         BufferedReader said =
@@ -236,7 +236,7 @@ class CrashTest {
         tablets.shutdown();
 
         Set<String> kept = new HashSet<>();
-        try (Connection there = DriverManager.getConnection(second.url(), "fernstep", second.password());
+        try (Connection there = DriverManager.getConnection(second.url(), "fernstep", second.owners());
                 Statement sql = there.createStatement();
                 ResultSet rows = sql.executeQuery("SELECT id FROM run_event")) {
             while (rows.next()) {

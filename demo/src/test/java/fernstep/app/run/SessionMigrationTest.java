@@ -48,7 +48,7 @@ class SessionMigrationTest {
     private static final String BEFORE = "4";
     private static final StaffId LED_IT = new StaffId(7);
     private static final String USER = System.getenv().getOrDefault("FERN_DB_OWNER", "fernstep");
-    private static final String PASSWORD = System.getenv().getOrDefault("FERN_DB_PASSWORD", "");
+    private static final String PASSWORD = System.getenv().getOrDefault("FERN_DB_OWNER_PASSWORD", "");
     private static final String URL = System.getenv("FERN_DB_URL").replaceFirst("/[a-z]+$", "/fernstep_before");
     private static final String SESSION = "00000000-0000-4000-8000-000000000001";
     private static final String NULLS_BEFORE_VALUE = "NULL, NULL, NULL, NULL, NULL, NULL, NULL, NULL";
