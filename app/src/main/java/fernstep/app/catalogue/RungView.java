@@ -43,7 +43,7 @@ record RungView(
     record Mark(String label, @Nullable Double range, String answer) {}
 
     /** Of the dial's value: half kilograms are worth a place. */
-    int decimals() {
+    public int decimals() {
         return rung.movement().dial() == Dial.WEIGHT ? 1 : 0;
     }
 

@@ -124,11 +124,19 @@ record HomeTold(
     }
 
     private LocalDate heldOn(LocalDateTime now) {
-        LocalDate held = LocalDate.parse(day == null ? "" : day);
+        LocalDate held = date(day);
         if (held.isAfter(now.toLocalDate()) || held.isBefore(now.toLocalDate().minusDays(OLDEST_DAYS))) {
             throw new IllegalArgumentException("not a day of the last four weeks: " + held);
         }
         return held;
+    }
+
+    private static LocalDate date(@Nullable String said) {
+        try {
+            return LocalDate.parse(said == null ? "" : said);
+        } catch (DateTimeParseException e) {
+            throw new IllegalArgumentException("not a day: " + said, e);
+        }
     }
 
     private LocalDateTime moment(LocalDateTime now) {

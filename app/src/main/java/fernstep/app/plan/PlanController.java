@@ -4,16 +4,20 @@ import fernstep.app.ask.Visit;
 import fernstep.app.ask.Visits;
 import fernstep.app.client.Clients;
 import fernstep.app.progress.LadderMoves;
+import fernstep.app.rungs.Catalogues;
 import fernstep.app.security.SignedIn;
+import fernstep.app.support.NotFound;
 import fernstep.app.support.Words;
 import fernstep.app.support.Work;
 import fernstep.core.approach.Approach;
 import fernstep.core.approach.StanceChange;
+import fernstep.core.catalogue.Rung;
 import fernstep.core.measure.Side;
 import fernstep.core.plan.Plan;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -22,6 +26,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The plan of a visit: as computed, and as changed by hand. */
@@ -35,6 +40,7 @@ class PlanController {
     private final Approaches approaches;
     private final Clients clients;
     private final LadderMoves moves;
+    private final Catalogues catalogues;
     private final Words words;
 
     PlanController(
@@ -45,7 +51,9 @@ class PlanController {
             Approaches approaches,
             Clients clients,
             LadderMoves moves,
+            Catalogues catalogues,
             Words words) {
+        this.catalogues = catalogues;
         this.visits = visits;
         this.plans = plans;
         this.prescriptions = prescriptions;
@@ -126,14 +134,16 @@ class PlanController {
             @RequestParam String range,
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes flash) {
-        Optional<String> refused = edits.range(clients.file(id), rung, side, range, me.staffId());
+        String known =
+                catalogues.get().find(rung).map(Rung::code).orElseThrow(() -> new NotFound("no exercise of that code"));
+        Optional<String> refused = edits.range(clients.file(id), known, side, range, me.staffId());
         flash.addFlashAttribute("rangeRefused", refused.orElse(null));
         flash.addFlashAttribute("rangeKept", refused.isEmpty());
         flash.addAttribute("client", id);
         if (side != null) {
             flash.addAttribute("side", side);
         }
-        return "redirect:/catalogue/" + rung;
+        return "redirect:/catalogue/" + known;
     }
 
     /** Another approach for her; "house-7" is the house's own with that id. */
@@ -152,6 +162,9 @@ class PlanController {
             @RequestParam StanceChange stance,
             @RequestParam String option,
             @AuthenticationPrincipal SignedIn me) {
+        if (!stance.options().contains(option)) {
+            throw new ResponseStatusException(HttpStatus.BAD_REQUEST, stance + " has no option of that name");
+        }
         Visit visit = visits.unlocked(id);
         clients.change(visit.client().id(), stance, option, me.staffId());
         if (stance == StanceChange.DOSE) {

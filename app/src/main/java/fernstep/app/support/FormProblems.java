@@ -3,8 +3,8 @@ package fernstep.app.support;
 import fernstep.core.measure.OutOfRange;
 import fernstep.core.measure.Range;
 import fernstep.core.measure.Reason;
+import java.time.DateTimeException;
 import java.time.LocalDate;
-import java.time.format.DateTimeParseException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -88,8 +88,8 @@ public final class FormProblems {
             return null;
         }
         try {
-            return LocalDate.parse(typed.strip());
-        } catch (DateTimeParseException e) {
+            return Days.parse(typed);
+        } catch (DateTimeException e) {
             add(field, Reason.of("told.needsACalendarDaySuch"));
             return null;
         }
