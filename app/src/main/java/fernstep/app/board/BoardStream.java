@@ -1,5 +1,7 @@
 package fernstep.app.board;
 
+import fernstep.app.security.OpenStreams;
+import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.LocalDateTime;
@@ -30,15 +32,17 @@ class BoardStream {
     private static final int MOST_BOARDS = 500;
 
     private final BoardMapper mapper;
+    private final OpenStreams streams;
     private final Set<SseEmitter> boards = ConcurrentHashMap.newKeySet();
     private volatile @Nullable LocalDateTime seen;
 
-    BoardStream(BoardMapper mapper) {
+    BoardStream(BoardMapper mapper, OpenStreams streams) {
+        this.streams = streams;
         this.mapper = mapper;
     }
 
     @GetMapping("/board/changes")
-    ResponseEntity<SseEmitter> changes() {
+    ResponseEntity<SseEmitter> changes(HttpServletRequest request) {
         if (boards.size() >= MOST_BOARDS) {
             return ResponseEntity.status(503).build();
         }
@@ -54,6 +58,7 @@ class BoardStream {
         }
         send(board, "open");
         boards.add(board);
+        streams.bind(board, request);
         return ResponseEntity.ok()
                 .contentType(MediaType.TEXT_EVENT_STREAM)
                 .cacheControl(CacheControl.noStore())

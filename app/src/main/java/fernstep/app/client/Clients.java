@@ -298,6 +298,7 @@ public class Clients {
     /** Everything about her goes; that it was erased, when and by whom, stays. */
     @Transactional
     public void erase(long id, long staffId) {
+        events.publishEvent(new ClientErased(id, file(id).name()));
         mapper.erase(id);
         audit.forget(id);
         audit.record(staffId, id, "CLIENT_ERASED", "");

@@ -119,14 +119,16 @@ class RecordController {
             @RequestParam(defaultValue = "") String why,
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes flash) {
-        boolean lettingIn = on && !access.client(id, me.staffId()).orElseThrow().maySee();
-        if (lettingIn && me.isLead() && why.isBlank()) {
+        Access.Standing hers = access.client(id, me.staffId()).orElseThrow();
+        if (!me.isLead() && !hers.onTeam()) {
+            throw new AccessDeniedException("joining a team is a lead's or a team member's act");
+        }
+        if (!hers.maySee() && !(on && staffId == me.staffId())) {
+            throw new AccessDeniedException("who is not on the team of a closed record lets only herself in");
+        }
+        if (!hers.maySee() && why.isBlank()) {
             flash.addFlashAttribute("closedProblem", id);
             return "redirect:/house/closed";
-        }
-        boolean onTeam = access.client(id, me.staffId()).orElseThrow().onTeam();
-        if (!me.isLead() && !onTeam) {
-            throw new AccessDeniedException("joining a team is a lead's or a team member's act");
         }
         if (on) {
             access.join(id, staffId, me.staffId(), why);

@@ -3,6 +3,7 @@ package fernstep.app.security;
 import fernstep.core.client.Licence;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.jspecify.annotations.Nullable;
@@ -32,6 +33,9 @@ public interface StaffMapper {
     int leads();
 
     /** Ends every sign-in of the account, at whichever instance. */
+    /** Of these sign-ins those that still stand. */
+    Set<String> liveSignIns(@Param("signIns") Set<String> signIns);
+
     void endSessions(@Param("username") String username);
 
     void addLink(@Param("hash") String hash, @Param("staffId") long staffId, @Param("madeBy") long madeBy);

@@ -1,6 +1,7 @@
 package fernstep.app.trace;
 
 import fernstep.app.access.Access;
+import fernstep.app.security.OpenStreams;
 import fernstep.app.security.SignedIn;
 import fernstep.app.support.NotFound;
 import fernstep.app.support.Words;
@@ -8,8 +9,10 @@ import fernstep.core.approach.Stances;
 import fernstep.core.measure.Side;
 import fernstep.core.trace.TraceAnalysis.Mark;
 import fernstep.core.trace.TraceReport;
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -35,6 +38,7 @@ class SessionTraceController {
     private final StripPages pages;
     private final Recordings recordings;
     private final Access access;
+    private final OpenStreams signIns;
     private final Words words;
 
     SessionTraceController(
@@ -43,7 +47,9 @@ class SessionTraceController {
             StripPages pages,
             Recordings recordings,
             Access access,
+            OpenStreams signIns,
             Words words) {
+        this.signIns = signIns;
         this.pairings = pairings;
         this.streams = streams;
         this.pages = pages;
@@ -85,9 +91,10 @@ class SessionTraceController {
     }
 
     @GetMapping("/sessions/{sessionId}/trace")
-    ResponseEntity<SseEmitter> watch(@PathVariable String sessionId) {
-        return pages.watch(sessionId)
-                .map(page -> ResponseEntity.ok()
+    ResponseEntity<SseEmitter> watch(@PathVariable String sessionId, HttpServletRequest request) {
+        Optional<SseEmitter> watching = pages.watch(sessionId);
+        watching.ifPresent(page -> signIns.bind(page, request));
+        return watching.map(page -> ResponseEntity.ok()
                         .contentType(MediaType.TEXT_EVENT_STREAM)
                         .cacheControl(CacheControl.noStore())
                         .header("X-Accel-Buffering", "no")

@@ -74,6 +74,9 @@ class Imports {
         if (row.clientId() != null) {
             return Optional.of(row.clientId());
         }
+        if (row.staffId() != staffId) {
+            throw new NotFound("no import of hers " + formId);
+        }
         CaseFileReader.Parsed parsed = parsed(row.body(), therapist);
         if (!parsed.problems().isEmpty() && !alsoIncomplete) {
             return Optional.empty();

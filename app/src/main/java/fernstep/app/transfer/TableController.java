@@ -53,7 +53,7 @@ class TableController {
         if (!form.matches(UUID_SHAPE)) {
             return HOME;
         }
-        TableImportRow row = tables.byForm(form);
+        TableImportRow row = tables.byForm(form, me.staffId());
         model.addAttribute("row", row);
         model.addAttribute("kinds", TableKind.values());
         model.addAttribute("older", TableText.OLDER);
@@ -138,7 +138,7 @@ class TableController {
         if (!form.matches(UUID_SHAPE)) {
             return HOME;
         }
-        TableImportRow row = tables.byForm(form);
+        TableImportRow row = tables.byForm(form, me.staffId());
         @Nullable String chosen = TableText.OLDER.contains(characters) ? characters : row.characters();
         Map<Column, Integer> columns = new EnumMap<>(Column.class);
         for (Column column : Column.values()) {
@@ -174,6 +174,7 @@ class TableController {
         if (!form.matches(UUID_SHAPE)) {
             return HOME;
         }
+        tables.byForm(form, me.staffId());
         // what cannot be taken stands on the page, with its reason
         tables.take(form, alsoIncomplete);
         return page(form);
@@ -192,7 +193,7 @@ class TableController {
         if (!form.matches(UUID_SHAPE)) {
             return ResponseEntity.notFound().build();
         }
-        TableImportRow row = tables.byForm(form);
+        TableImportRow row = tables.byForm(form, me.staffId());
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .body(new Progress(row.state(), row.rowsDone(), row.rowsAll(), row.moving()));

@@ -71,7 +71,14 @@ class TableImports {
         mapper.insert(formId, staffId, fileName, body);
     }
 
-    TableImportRow byForm(String formId) {
+    /** While it is only looked at, nobody but who brought it in sees it. */
+    TableImportRow byForm(String formId, long staffId) {
+        return Optional.of(byForm(formId))
+                .filter(row -> row.state() != TableImportRow.State.LOOKED || row.staffId() == staffId)
+                .orElseThrow(() -> new NotFound("no table of hers " + formId));
+    }
+
+    private TableImportRow byForm(String formId) {
         return mapper.byForm(formId).orElseThrow(() -> new NotFound("no table " + formId));
     }
 

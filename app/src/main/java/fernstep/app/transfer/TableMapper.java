@@ -58,4 +58,10 @@ interface TableMapper {
 
     /** What is older than a day: its bytes, and what it wrote. */
     void forget();
+
+    /** What was only looked at and names her. */
+    void forgetLookedAt(@Param("name") String name);
+
+    /** The text of what was written about her, but that it was. */
+    void forgetHer(@Param("clientId") long clientId, @Param("name") String name);
 }

@@ -132,25 +132,29 @@ class TransferController {
         model.addAttribute("tables", tables.undoable());
         Optional<ImportRow> looked =
                 form == null || !form.matches(UUID_SHAPE) ? Optional.empty() : imports.byForm(form);
-        looked.filter(row -> row.clientId() == null && !row.body().isEmpty()).ifPresent(row -> {
-            CaseFileReader.Parsed parsed;
-            try {
-                parsed = imports.parsed(row.body(), me.isTherapist());
-            } catch (CaseProblem e) {
-                // it could be taken when it was looked at: the house or the day has changed since
-                model.addAttribute("fileProblem", words.of(Reason.of("transfer.refused", sentence(e))));
-                return;
-            }
-            model.addAttribute("looked", row);
-            model.addAttribute("file", parsed.file());
-            model.addAttribute("problems", parsed.problems());
-            model.addAttribute(
-                    "fingers",
-                    parsed.file().visits().stream()
-                            .flatMap(visited -> visited.readings().stream())
-                            .anyMatch(read -> read.method() == Method.FINGERS));
-            model.addAttribute("sameName", imports.sameName(parsed.file().her().name()));
-        });
+        looked.filter(row -> row.clientId() == null
+                        && row.staffId() == me.staffId()
+                        && !row.body().isEmpty())
+                .ifPresent(row -> {
+                    CaseFileReader.Parsed parsed;
+                    try {
+                        parsed = imports.parsed(row.body(), me.isTherapist());
+                    } catch (CaseProblem e) {
+                        // it could be taken when it was looked at: the house or the day has changed since
+                        model.addAttribute("fileProblem", words.of(Reason.of("transfer.refused", sentence(e))));
+                        return;
+                    }
+                    model.addAttribute("looked", row);
+                    model.addAttribute("file", parsed.file());
+                    model.addAttribute("problems", parsed.problems());
+                    model.addAttribute(
+                            "fingers",
+                            parsed.file().visits().stream()
+                                    .flatMap(visited -> visited.readings().stream())
+                                    .anyMatch(read -> read.method() == Method.FINGERS));
+                    model.addAttribute(
+                            "sameName", imports.sameName(parsed.file().her().name()));
+                });
         return "transfer/import";
     }
 

@@ -31,4 +31,13 @@ interface TransferMapper {
 
     /** What was only looked at is forgotten after a day. */
     void forget();
+
+    /** Bodies of what was taken. */
+    void forgetTaken();
+
+    /** What was only looked at and names her. */
+    void forgetLookedAt(@Param("name") String name);
+
+    /** What became her, but that it did. */
+    void forgetHer(@Param("clientId") long clientId);
 }

@@ -184,6 +184,15 @@ class AccessTest {
         assertThat(lead.locator("text=Closed Record")).hasCount(0);
         visitor.open("/house/closed");
         visitor.checkAccessible();
+        // nor does she take anybody off it from outside
+        assertThat(lead.evaluate(
+                        "([path, who]) => fetch(path, { method: 'POST',"
+                                + " headers: { 'X-CSRF-TOKEN': document.querySelector('meta[name=csrf]').content },"
+                                + " body: new URLSearchParams({ staffId: who, on: 'false', why: 'no reason' }) })"
+                                + ".then((answer) => answer.status)",
+                        List.of("/clients/" + client + "/team", "" + TAMSIN)))
+                .isEqualTo(403);
+        assertThat(access.client(client, TAMSIN).orElseThrow().onTeam()).isTrue();
         String row = "tr[data-client='" + client + "'] ";
         lead.click(row + "button");
         assertThat(lead.locator(row)).containsText("Please say why");

@@ -142,4 +142,22 @@ class SignInStoreTest {
         assertThat(page.locator("meta[name=left-alone-s]").getAttribute("content"))
                 .isEqualTo(String.valueOf(server.toSeconds()));
     }
+
+    @Test
+    void a_stream_ends_with_the_sign_in_that_opened_it(Visitor visitor) {
+        Page page = visitor.onATablet("ilse");
+        visitor.open("/catalogue/F3");
+        page.evaluate("""
+                () => {
+                  window.streamEnded = false;
+                  fetch('/board/changes', { headers: { Accept: 'text/event-stream' } }).then(async (answer) => {
+                    const reader = answer.body.getReader();
+                    while (!(await reader.read()).done) { window.streamBegan = true; }
+                    window.streamEnded = true;
+                  });
+                }""");
+        page.waitForFunction("() => window.streamBegan");
+        sql.update("DELETE FROM SPRING_SESSION WHERE SESSION_ID = ?", signIn(visitor));
+        page.waitForFunction("() => window.streamEnded");
+    }
 }

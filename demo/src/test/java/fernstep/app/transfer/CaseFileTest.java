@@ -443,4 +443,44 @@ class CaseFileTest {
         assertThat(clients.all().stream().filter(file -> file.name().equals("Half Person")))
                 .hasSize(1);
     }
+
+    /** Tables and columns in which a text stands, each as TABLE.COLUMN. */
+    private List<String> standsIn(String text) {
+        return sql.queryForList("""
+                        SELECT table_name, column_name FROM information_schema.columns
+                        WHERE table_schema = DATABASE()
+                          AND data_type IN ('char', 'varchar', 'text', 'mediumtext', 'longtext', 'tinytext', 'blob',
+                                            'mediumblob', 'longblob', 'varbinary', 'json')""").stream()
+                .map(column -> column.get("table_name") + "." + column.get("column_name"))
+                .filter(column -> {
+                    String[] parts = column.split("\\.");
+                    Integer rows = sql.queryForObject(
+                            "SELECT COUNT(*) FROM `" + parts[0] + "` WHERE INSTR(CAST(`" + parts[1]
+                                    + "` AS BINARY), CAST(? AS BINARY)) > 0",
+                            Integer.class,
+                            text);
+                    return rows != null && rows > 0;
+                })
+                .toList();
+    }
+
+    @Test
+    void erased_she_stands_in_no_table_and_no_upload_brings_her_back(TableImports tables) throws Exception {
+        String name = "Zuzanna Quillfeather";
+        long her = Someone.firm(app.context(), name, Approach.SLOW_LADDER, 14);
+        String looked = UUID.randomUUID().toString();
+        imports.look(looked, IMOGEN, "a file", out(her));
+        String table = UUID.randomUUID().toString();
+        tables.keep(
+                table,
+                IMOGEN,
+                name + ".csv",
+                ("client,date\n" + name + ",2031-01-01").getBytes(StandardCharsets.UTF_8));
+        long twin = in(out(her));
+        assertThat(standsIn(name)).contains("client.name", "import_batch.body", "table_import.body");
+        clients.erase(twin, IMOGEN);
+        clients.erase(her, IMOGEN);
+        assertThat(standsIn(name)).isEmpty();
+        assertThatThrownBy(() -> imports.take(looked, true, IMOGEN, true)).isInstanceOf(NotFound.class);
+    }
 }

@@ -2,6 +2,7 @@ package fernstep.app.transfer;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
@@ -11,6 +12,7 @@ import fernstep.app.BrowserExtension;
 import fernstep.app.Someone;
 import fernstep.app.Visitor;
 import fernstep.app.changes.ReadingsFile;
+import fernstep.app.support.NotFound;
 import fernstep.app.transfer.TablePreview.Becomes;
 import fernstep.core.approach.Approach;
 import fernstep.exchange.casefile.CaseFile;
@@ -67,14 +69,14 @@ class TableImportTest {
     }
 
     private TablePreview look(String form) throws Exception {
-        return tables.look(tables.byForm(form)).orElseThrow();
+        return tables.look(tables.byForm(form, IMOGEN)).orElseThrow();
     }
 
     private TableImportRow.State settled(String form) {
-        while (tables.byForm(form).moving()) {
+        while (tables.byForm(form, IMOGEN).moving()) {
             LockSupport.parkNanos(5_000_000);
         }
-        return tables.byForm(form).state();
+        return tables.byForm(form, IMOGEN).state();
     }
 
     /** Every row of every table but those that only say what was done, and when a client was last touched. */
@@ -227,7 +229,7 @@ class TableImportTest {
         String form =
                 kept(HEADER + her + "," + day + ",2,REST,FINGERS,2.5\n" + her + "," + day + ",3,REST,FINGERS,99\n");
         assertThat(tables.take(form, false)).isFalse();
-        assertThat(tables.byForm(form).state()).isEqualTo(TableImportRow.State.LOOKED);
+        assertThat(tables.byForm(form, IMOGEN).state()).isEqualTo(TableImportRow.State.LOOKED);
         assertThat(tables.take(form, true)).isTrue();
         settled(form);
         assertThat(reading(her)).isEqualTo("2.5");
@@ -318,5 +320,12 @@ class TableImportTest {
             page.click("text=Look at it first");
             visitor.see(wrong[2]);
         }
+    }
+
+    @Test
+    void while_it_is_only_looked_at_nobody_else_sees_it() {
+        String form = kept("client,date\nImogen Vale,2031-01-01");
+        assertThat(tables.byForm(form, IMOGEN).formId()).isEqualTo(form);
+        assertThatThrownBy(() -> tables.byForm(form, IMOGEN + 1)).isInstanceOf(NotFound.class);
     }
 }
