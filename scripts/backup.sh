@@ -44,6 +44,7 @@ backup() {
   db_options
   body="$file.part"
   trap 'rm -f "$secret" "$body"' EXIT
+  umask 077
   version=$(mariadb "${db_options[@]}" -N -e "SELECT MAX(CAST(version AS UNSIGNED)) FROM flyway_schema_history" "$db_name") \
     || die "the database did not answer"
   (

@@ -70,6 +70,7 @@ class EveryPageTest {
             "/join/{token}",
             "/spotting/{formId}",
             "/still-here",
+            "/.well-known/security.txt",
             "/error");
 
     private final Running app;

@@ -1,5 +1,6 @@
 package fernstep.app.security;
 
+import com.nulabinc.zxcvbn.Zxcvbn;
 import fernstep.core.measure.Reason;
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -7,28 +8,41 @@ import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 
-/** What a password must be: long, none that many use, not the account's own name. */
+/** What a password must be: long, hard to guess, none that many use, not the account's own name, nor the demo's. */
 @Component
 class Passwords {
     /** bcrypt reads no further. */
     private static final int LONGEST_BYTES = 72;
 
     private static final int FEWEST_KINDS = 5;
+    /** Of 0 to 4: stands 10^8 guesses and more (Wheeler 2016, "zxcvbn: low-budget password strength estimation"). */
+    private static final int HARD_TO_GUESS = 3;
+
+    private static final String OF_THE_DEMO = "tidemark-demo";
+    private static final List<String> OF_THE_HOUSE = List.of("fern", "fernstep", "fern step", "tidemark");
 
     private final PasswordEncoder encoder;
     private final int length;
+    private final boolean demo;
+    private final Zxcvbn guesses = new Zxcvbn();
     private final Set<String> common;
 
     /** @param length characters that a password needs at least */
-    Passwords(PasswordEncoder encoder, @Value("${fern.password-length}") int length) {
+    Passwords(
+            PasswordEncoder encoder,
+            @Value("${fern.password-length}") int length,
+            @Value("${fern.demo}") boolean demo) {
+        this.demo = demo;
         this.encoder = encoder;
         this.length = length;
         this.common = common();
@@ -79,12 +93,17 @@ class Passwords {
         if (password.toLowerCase(Locale.ROOT).contains(username.toLowerCase(Locale.ROOT))) {
             return Reason.of("password.name");
         }
+        if (password.equalsIgnoreCase(OF_THE_DEMO)) {
+            return demo ? null : Reason.of("password.common");
+        }
         boolean fewKinds = password.chars().distinct().count() < FEWEST_KINDS;
         String letters = plain(password);
         if (fewKinds || letters.isEmpty() || common.contains(letters)) {
             return Reason.of("password.common");
         }
-        return null;
+        List<String> known =
+                Stream.concat(OF_THE_HOUSE.stream(), Stream.of(username)).toList();
+        return guesses.measure(password, known).getScore() < HARD_TO_GUESS ? Reason.of("password.common") : null;
     }
 
     String hash(String password) {

@@ -18,6 +18,8 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.SavedRequestAwareAuthenticationSuccessHandler;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
+import org.springframework.security.web.header.writers.CrossOriginResourcePolicyHeaderWriter.CrossOriginResourcePolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.savedrequest.CookieRequestCache;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -29,6 +31,10 @@ class SecurityConfig {
     private static final String CSP = "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:;"
             + " font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'self'; form-action 'self';"
             + " frame-ancestors 'none'";
+
+    /** The wake lock keeps the screen on beside the mat; the camera takes the side view; nothing else is asked of a device. */
+    private static final String PERMISSIONS = "camera=(self), screen-wake-lock=(self), microphone=(), geolocation=(),"
+            + " payment=(), usb=(), serial=(), bluetooth=(), hid=(), midi=(), display-capture=(), browsing-topics=()";
 
     @Bean
     SecurityFilterChain pages(HttpSecurity http, KnownDevices devices) throws Exception {
@@ -42,6 +48,7 @@ class SecurityConfig {
                                 // a device shows the code that its session gave out
                                 "/device",
                                 "/error",
+                                "/.well-known/security.txt",
                                 "/*.css",
                                 "/*.js",
                                 "/fonts/**",
@@ -66,6 +73,9 @@ class SecurityConfig {
                 .logout(configurer -> configurer.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .headers(configurer -> configurer
                         .contentSecurityPolicy(config -> config.policyDirectives(CSP))
+                        .permissionsPolicyHeader(policy -> policy.policy(PERMISSIONS))
+                        .crossOriginOpenerPolicy(policy -> policy.policy(CrossOriginOpenerPolicy.SAME_ORIGIN))
+                        .crossOriginResourcePolicy(policy -> policy.policy(CrossOriginResourcePolicy.SAME_ORIGIN))
                         .referrerPolicy(config -> config.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .build();
     }

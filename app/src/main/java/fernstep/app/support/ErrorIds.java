@@ -15,22 +15,28 @@ public class ErrorIds extends DefaultErrorAttributes {
     private static final int FAULT_OF_OURS = 500;
     private static final Logger LOG = LoggerFactory.getLogger(ErrorIds.class);
 
+    /** An address whose last part opens something is cut before it. */
+    static String withoutSecrets(String path) {
+        return path.replaceFirst("^/(home|feeds|join|mail-off)/[^/]+", "/$1/…");
+    }
+
     @Override
     public Map<String, Object> getErrorAttributes(WebRequest request, ErrorAttributeOptions options) {
         Map<String, Object> attributes = super.getErrorAttributes(request, ErrorAttributeOptions.defaults());
         String id = UUID.randomUUID().toString().substring(0, 8);
         attributes.put("errorId", id);
         Throwable error = getError(request);
+        String path = withoutSecrets(String.valueOf(attributes.get("path")));
         boolean ours = attributes.get("status") instanceof Integer status && status >= FAULT_OF_OURS;
         // A refused request is one line; a fault of ours comes with its trace.
         if (ours) {
-            LOG.error("error {} status {} at {}", id, attributes.get("status"), attributes.get("path"), error);
+            LOG.error("error {} status {} at {}", id, attributes.get("status"), path, error);
         } else {
             LOG.warn(
                     "error {} status {} at {}: {}",
                     id,
                     attributes.get("status"),
-                    attributes.get("path"),
+                    path,
                     error == null ? "" : error.getClass().getSimpleName());
         }
         return attributes;

@@ -260,6 +260,20 @@ class AccountsTest {
     }
 
     @Test
+    void every_answer_says_what_a_page_may_not_do() throws Exception {
+        HttpResponse<String> page = http.send(
+                HttpRequest.newBuilder(URI.create(app.baseUrl() + "/sign-in")).build(), BodyHandlers.ofString());
+        assertThat(page.headers().firstValue("Permissions-Policy"))
+                .hasValueSatisfying(
+                        policy -> assertThat(policy).contains("microphone=()").contains("geolocation=()"));
+        assertThat(page.headers().firstValue("Cross-Origin-Opener-Policy")).contains("same-origin");
+        assertThat(page.headers().firstValue("Cross-Origin-Resource-Policy")).contains("same-origin");
+        assertThat(page.headers().firstValue("Content-Security-Policy"))
+                .hasValueSatisfying(policy ->
+                        assertThat(policy).contains("script-src 'self';").doesNotContain("unsafe"));
+    }
+
+    @Test
     void strangers_leave_no_session_behind() throws Exception {
         long before = sessions();
         for (String path : new String[] {"/", "/sign-in", "/clients/1", "/nowhere", "/join/nothing"}) {
@@ -299,6 +313,7 @@ class AccountsTest {
         "aaaabbbbaaaabbbb, false",
         "q-w-e-r-t-y-u-i-o-p, false",
         "ilse likes long walks, false",
+        "qwertyuiop[]asdf, false",
         "a lamp for the fern, true"
     })
     void a_password_is_long_and_neither_common_nor_the_accounts_name(String password, boolean taken) {
