@@ -6,7 +6,10 @@ import fernstep.app.support.NotFound;
 import fernstep.app.support.Words;
 import fernstep.core.client.Licence;
 import fernstep.core.measure.Reason;
+import java.util.List;
 import java.util.Objects;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -24,11 +27,13 @@ class PeopleController {
     private static final String USERNAME = "[a-z0-9.-]{3,60}";
 
     private final StaffMapper staff;
+    private final Rights rights;
     private final OneTimeLinks links;
     private final Audit audit;
     private final Words words;
 
-    PeopleController(StaffMapper staff, OneTimeLinks links, Audit audit, Words words) {
+    PeopleController(StaffMapper staff, Rights rights, OneTimeLinks links, Audit audit, Words words) {
+        this.rights = rights;
         this.staff = staff;
         this.links = links;
         this.audit = audit;
@@ -40,6 +45,10 @@ class PeopleController {
         leadOnly(me);
         model.addAttribute("people", staff.all());
         model.addAttribute("licences", Licence.values());
+        List<RightsAsked> asked = rights.open();
+        model.addAttribute(
+                "asked", asked.stream().collect(Collectors.toMap(RightsAsked::staffId, Function.identity())));
+        model.addAttribute("another", staff.leads() > 1);
         return "security/people";
     }
 
@@ -121,21 +130,28 @@ class PeopleController {
             @AuthenticationPrincipal SignedIn me,
             RedirectAttributes redirect) {
         leadOnly(me);
-        Staff who = one(staffId);
-        if (who.houseLead() && !houseLead && staff.leads() < 2) {
-            redirect.addFlashAttribute("peopleProblem", words.text("told.theHouseNeedsALead"));
-        } else {
-            staff.putRole(staffId, licence, houseLead);
-            if (staffId != me.staffId()) {
-                staff.endSessions(who.username());
-            }
-            audit.record(
-                    me.staffId(),
-                    null,
-                    "ROLE_CHANGED",
-                    who.username() + ": " + who.licence() + (who.houseLead() ? " lead" : "") + " → " + licence
-                            + (houseLead ? " lead" : ""));
+        Rights.Became became = rights.change(one(staffId), licence, houseLead, me);
+        switch (became) {
+            case LAST_LEAD -> redirect.addFlashAttribute("peopleProblem", words.text("told.theHouseNeedsALead"));
+            case WAITS_FOR_ANOTHER, WAITS_A_DAY ->
+                redirect.addFlashAttribute("peopleTold", words.text("told.rights." + became));
+            case DONE -> {}
         }
+        return "redirect:/house/people";
+    }
+
+    /** Another administrator agrees to more rights for somebody. */
+    @PostMapping("/house/people/rights/{asked}/agree")
+    String agree(@PathVariable long asked, @AuthenticationPrincipal SignedIn me) {
+        leadOnly(me);
+        rights.agree(asked, me);
+        return "redirect:/house/people";
+    }
+
+    @PostMapping("/house/people/rights/{asked}/withdraw")
+    String withdraw(@PathVariable long asked, @AuthenticationPrincipal SignedIn me) {
+        leadOnly(me);
+        rights.withdraw(asked, me);
         return "redirect:/house/people";
     }
 
