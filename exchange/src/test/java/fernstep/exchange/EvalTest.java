@@ -72,6 +72,17 @@ class EvalTest extends EvalAsked {
         assertThat(a.at("/areaMm2/REST").doubleValue()).isEqualTo(670.0);
     }
 
+    /** Four caliper readings of 2 mm error each: what the visit shares is not divided by them. */
+    @ParameterizedTest
+    @CsvSource({"0, 1.0", "1, 2.0", "0.5, 1.58"})
+    void separation_divides_by_repeats_only_what_a_visit_does_not_share(double visitShare, double errorMm) {
+        String four = """
+                {"op":"separation","calibrationMm":[16,31,46,60],"gapStance":"WIDTH_BY_SITE",
+                 "stage":"POSTNATAL_AFTER_6_WEEKS","visitShare":{"CALIPER":%s},"readings":[
+                  {"siteCm":0,"condition":"REST","method":"CALIPER","values":[28,29,28,29]}]}""".formatted(visitShare);
+        assertThat(answer(four).at("/readings/0/semMm").doubleValue()).isEqualTo(errorMm);
+    }
+
     @Test
     void decide_answers_the_move_its_lever_rule_and_runner_up() {
         JsonNode a = answer(DECIDE);

@@ -48,7 +48,7 @@ class Board {
     private static final Logger LOG = LoggerFactory.getLogger(Board.class);
     private static final int LOG_LOOKS_BACK_DAYS = 90;
     private static final int WEEK = 7;
-    private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("d MMM, HH:mm", Locale.ENGLISH);
+    private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm");
     private final Clients clients;
     private final Ladders ladders;
     private final Standings standings;
@@ -254,7 +254,7 @@ class Board {
                 kind,
                 Reason.of(
                         report.concern().level() == Level.HELD ? "board.speakAbout" : "board.fromHome",
-                        HOUR.format(report.at()),
+                        Reason.of("words.moment", report.at().toLocalDate(), HOUR.format(report.at())),
                         standings.said(report)));
     }
 

@@ -60,10 +60,10 @@ record RungView(
         }
         List<Mark> marks = new ArrayList<>();
         if (rung.family() != null && rung.hasRange()) {
-            capacity.ifPresent(each -> marks.add(
-                    mark("90 % of her capacity", rung, body, SAFE_SHARE_OF_CAPACITY * each.loadIndex(), words)));
-            lastIndex.ifPresent(last ->
-                    marks.add(mark("10 % more than last time", rung, body, last * (1 + Capacity.USUAL_STEP), words)));
+            capacity.ifPresent(each -> marks.add(mark(
+                    words.text("rungView.ofCapacity"), rung, body, SAFE_SHARE_OF_CAPACITY * each.loadIndex(), words)));
+            lastIndex.ifPresent(last -> marks.add(
+                    mark(words.text("rungView.overLastTime"), rung, body, last * (1 + Capacity.USUAL_STEP), words)));
         }
         return new RungView(
                 rung,

@@ -87,6 +87,7 @@ class HomeLinkController {
         HomeLinks.Fresh fresh = links.make(id, me.staffId(), weeks);
         model.addAttribute("freshLink", publicUrl + "/home/" + fresh.token());
         model.addAttribute("freshPin", fresh.pin());
+        model.addAttribute("linkCode", LinkCode.of(publicUrl + "/home/" + fresh.token()));
         if (mail) {
             String once = MessageKind.LINK + " " + Tokens.digest(fresh.token());
             Map<String, String> places = Map.of("link", publicUrl + "/home/" + fresh.token());

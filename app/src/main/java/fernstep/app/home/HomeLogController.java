@@ -160,8 +160,7 @@ class HomeLogController {
         }
         model.addAttribute(
                 "dayProblem",
-                on + " cannot be logged: from " + words.day(day.minusDays(LOOK_BACK_DAYS)) + " to " + words.day(day)
-                        + ".");
+                words.text("told.dayNotLogged", on, words.day(day.minusDays(LOOK_BACK_DAYS)), words.day(day)));
         return day;
     }
 

@@ -183,12 +183,7 @@ class LetterController {
         LetterRow row = one(id, letter, version);
         LanguageConfig.speak(request, Locale.forLanguageTag(row.language()));
         Context context = new Context(words.locale());
-        context.setVariables(Map.of(
-                "words", words,
-                "sheet", paper.rule(),
-                "letter", row,
-                "client", clients.file(id),
-                "lines", row.body().lines().map(String::strip).toList()));
+        context.setVariables(Map.of("words", words, "sheet", paper.rule(), "letter", row, "client", clients.file(id)));
         audit.record(me.staffId(), id, "LETTER_PRINTED", row.kind() + " " + letter + " version " + row.version());
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)

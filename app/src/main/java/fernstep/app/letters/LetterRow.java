@@ -2,6 +2,7 @@ package fernstep.app.letters;
 
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.util.List;
 
 /**
  * One version of a letter.
@@ -22,6 +23,11 @@ public record LetterRow(
         String body,
         long staffId,
         LocalDateTime writtenAt) {
+
+    /** As it is read. */
+    public List<LetterLine> lines() {
+        return LetterLine.of(body);
+    }
 
     /** The very same, sent once more. */
     boolean isThat(int number, String to, String text, long author) {

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -154,5 +155,20 @@ class HomeLinkTest extends HerPhone {
                 .doesNotContain(fresh.token())
                 .doesNotContain(fresh.pin());
         assertThat(links.find(fresh.token())).as("another one took its place").isEmpty();
+    }
+
+    @Test
+    void a_new_link_is_a_code_for_her_camera_and_one_press_copies_it(Visitor visitor) {
+        long other = Someone.plain(app.context(), "Camera Ready", Approach.SLOW_LADDER, 14);
+        Page page = visitor.onATablet("imogen");
+        visitor.context().grantPermissions(List.of("clipboard-read", "clipboard-write"));
+        visitor.open("/clients/" + other + "/home-link");
+        page.click("form[action$='/home-link'] button");
+        assertThat(page.locator(".link-code path")).hasAttribute("d", Pattern.compile("M\\d+ \\d+h\\d+.*"));
+        visitor.checkAccessible();
+        page.click("button:text-is('Copy the link')");
+        assertThat(page.locator("button:text-is('Copied')")).isVisible();
+        assertThat(page.evaluate("() => navigator.clipboard.readText()"))
+                .isEqualTo(page.locator("#fresh-link").textContent());
     }
 }

@@ -81,6 +81,9 @@ class LettersTest {
                 .contains("Trained on 0 of 20 planned days in the past 4 weeks.")
                 .contains("Imogen Vale");
         visitor.checkAccessible();
+        assertThat(page.locator(".letter-paper h3").first()).not().containsText("#");
+        assertThat(page.locator(".letter-item").first()).not().containsText("- ");
+        page.click("summary:text-is('Edit the text')");
         page.fill("#addressee", "Practice for women, ward 3");
         page.fill(
                 "#body", text.replace("(Write your questions here, or delete this heading.)", "May she carry 10 kg?"));
@@ -121,6 +124,7 @@ class LettersTest {
                         .text())
                 .as("the very same once more is kept already")
                 .contains("Saved as a new version.");
+        page.click("summary:text-is('Edit the text')");
         page.fill("#body", "Written by me");
         page.click("text=Save as a new version");
         assertThat(page.locator(".note-stop")).containsText("Meanwhile Imogen Vale wrote version 2");
