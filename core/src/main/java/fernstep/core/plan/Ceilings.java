@@ -8,7 +8,7 @@ import fernstep.core.catalogue.Waymark;
 import fernstep.core.findings.DeepCoreGrade;
 import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
-import fernstep.core.plan.Waiting.Found.Sought;
+import fernstep.core.plan.Waiting.Until.What;
 import fernstep.core.screening.Strand;
 import java.util.EnumSet;
 import java.util.Optional;
@@ -35,14 +35,14 @@ final class Ceilings {
     /** Why a rung lies above what her findings allow; empty where it does not. */
     static Optional<Waiting> over(Rung rung, RungGates.Known known) {
         if (rung.loaded() && known.findings().shown().lift() == Observed.FloorLift.BEARS_DOWN) {
-            return waiting(Sought.FLOOR_NOT_BEARING_DOWN);
+            return waiting(What.FLOOR_NOT_BEARING_DOWN);
         }
         Findings f = known.findings();
         boolean scoopMissing = f.scoop() == Observed.Scoop.NO
                 && rung.strand() == Strand.HANDS_KNEES
                 && above(rung, FIRM_RIDGE_KNEES, known.catalogue());
         if (scoopMissing) {
-            return waiting(Sought.SCOOP);
+            return waiting(What.SCOOP);
         }
         if (!rung.loaded()) {
             return Optional.empty();
@@ -51,18 +51,18 @@ final class Ceilings {
             return Optional.of(new Waiting.SetGrade(DeepCoreGrade.MOST_WEAK + 1));
         }
         if (f.breathComesFirst() && !rung.means().contains(FIRST_FLOAT)) {
-            return waiting(Sought.BREATH_CONTROL);
+            return waiting(What.BREATH_CONTROL);
         }
         if (f.doming() == Observed.Doming.FIRM && overFirmRidge(rung, known.catalogue())) {
-            return waiting(Sought.NO_FIRM_RIDGE);
+            return waiting(What.NO_FIRM_RIDGE);
         }
         return softRidgeCaps(known) && overSoftRidge(rung, known.catalogue())
-                ? waiting(Sought.NO_SOFT_RIDGE)
+                ? waiting(What.NO_SOFT_RIDGE)
                 : Optional.empty();
     }
 
-    private static Optional<Waiting> waiting(Sought sought) {
-        return Optional.of(new Waiting.Found(sought));
+    private static Optional<Waiting> waiting(What what) {
+        return Optional.of(new Waiting.Until(what));
     }
 
     /** In pregnancy any ridge counts as not allowed. */

@@ -10,7 +10,7 @@ import fernstep.core.findings.Findings;
 import fernstep.core.findings.Observed;
 import fernstep.core.measure.Reason;
 import fernstep.core.measure.Side;
-import fernstep.core.plan.Waiting.Found.Sought;
+import fernstep.core.plan.Waiting.Until.What;
 import fernstep.core.screening.Gate;
 import fernstep.core.screening.GateCode;
 import fernstep.core.screening.Screening;
@@ -119,7 +119,7 @@ public final class RungGates {
     public static List<Waiting> waiting(Rung rung, @Nullable Side side, Known known) {
         Reader reader = new Reader(rung, known);
         if (known.screening() != null && known.screening().nothingAllowed()) {
-            return List.of(new Waiting.NothingToday());
+            return List.of(new Waiting.Until(What.ANOTHER_OUTCOME));
         }
         reader.walk(rung, side, true);
         List<Waiting> all = new ArrayList<>(reader.found);
@@ -127,7 +127,7 @@ public final class RungGates {
         Ceilings.over(rung, known).ifPresent(all::add);
         Adaptations.of(known.screening()).closes(rung).ifPresent(all::add);
         if (known.leavesOut(rung)) {
-            all.add(new Waiting.LedOtherwise());
+            all.add(new Waiting.Until(What.LED_OTHERWISE));
         }
         return all.stream().distinct().toList();
     }
@@ -266,7 +266,7 @@ public final class RungGates {
                     .orElse(false);
             boolean holds = keeps
                     || (known.findings().cough() != null && !known.findings().coughReversed());
-            return unless(holds, new Waiting.Found(Sought.BREATH_CONTROL));
+            return unless(holds, new Waiting.Until(What.BREATH_CONTROL));
         }
 
         @Override
@@ -283,12 +283,12 @@ public final class RungGates {
 
         @Override
         public Optional<Waiting> scoop(RungGate.Scoop gate) {
-            return unless(known.findings().scoop() == Observed.Scoop.YES, new Waiting.Found(Sought.SCOOP));
+            return unless(known.findings().scoop() == Observed.Scoop.YES, new Waiting.Until(What.SCOOP));
         }
 
         @Override
         public Optional<Waiting> firmMidline(RungGate.FirmMidline gate) {
-            return unless(known.findings().doming() == Observed.Doming.NONE, new Waiting.Found(Sought.FIRM_MIDLINE));
+            return unless(known.findings().doming() == Observed.Doming.NONE, new Waiting.Until(What.FIRM_MIDLINE));
         }
 
         @Override
@@ -311,9 +311,9 @@ public final class RungGates {
         @Override
         public Optional<Waiting> floorQuiet(RungGate.FloorQuiet gate) {
             if (known.findings().impact().symptomFelt()) {
-                return Optional.of(new Waiting.ImpactFelt());
+                return Optional.of(new Waiting.Until(What.NOTHING_FELT_IN_IMPACT));
             }
-            return unless(!known.history().floorSymptoms(), new Waiting.FloorQuiet());
+            return unless(!known.history().floorSymptoms(), new Waiting.Until(What.FOUR_QUIET_WEEKS));
         }
 
         @Override
@@ -321,7 +321,7 @@ public final class RungGates {
             Findings.Shown shown = known.findings().shown();
             return unless(
                     shown.lift() == Observed.FloorLift.LIFTS && shown.letGo() == Observed.LetGo.FULLY,
-                    new Waiting.Found(Sought.FLOOR_READY));
+                    new Waiting.Until(What.FLOOR_READY));
         }
 
         @Override

@@ -73,24 +73,6 @@ public sealed interface Waiting {
         }
     }
 
-    /** Nothing is trained today. */
-    record NothingToday() implements Waiting {
-        @Override
-        public String code() {
-            return "OUTCOME";
-        }
-
-        @Override
-        public Lift liftedBy() {
-            return Lift.ANOTHER_DAY;
-        }
-
-        @Override
-        public Reason reason() {
-            return Reason.of("waiting.nothingToday");
-        }
-    }
-
     /** A position or a load that is closed to her. */
     record ClosedPosition(Restriction closed) implements Waiting {
         @Override
@@ -106,24 +88,6 @@ public sealed interface Waiting {
         @Override
         public Reason reason() {
             return Reason.of("waiting.restriction", closed);
-        }
-    }
-
-    /** How she is led leaves it out. */
-    record LedOtherwise() implements Waiting {
-        @Override
-        public String code() {
-            return "SPINE";
-        }
-
-        @Override
-        public Lift liftedBy() {
-            return Lift.OTHER_CHOICE;
-        }
-
-        @Override
-        public Reason reason() {
-            return Reason.of("waiting.spine");
         }
     }
 
@@ -289,42 +253,6 @@ public sealed interface Waiting {
         }
     }
 
-    /** Four weeks without leaking or heaviness. */
-    record FloorQuiet() implements Waiting {
-        @Override
-        public String code() {
-            return "FLOOR_QUIET";
-        }
-
-        @Override
-        public Lift liftedBy() {
-            return Lift.DAYS;
-        }
-
-        @Override
-        public Reason reason() {
-            return Reason.of("waiting.floorQuiet");
-        }
-    }
-
-    /** The battery of impact without what was felt in it. */
-    record ImpactFelt() implements Waiting {
-        @Override
-        public String code() {
-            return "IMPACT_FELT";
-        }
-
-        @Override
-        public Lift liftedBy() {
-            return Lift.ANOTHER_DAY;
-        }
-
-        @Override
-        public Reason reason() {
-            return Reason.of("waiting.impactFelt");
-        }
-    }
-
     /**
      * The deep-core set so strong on the weaker side.
      *
@@ -347,40 +275,46 @@ public sealed interface Waiting {
         }
     }
 
-    /** A check that finds this. */
-    record Found(Sought sought) implements Waiting {
-        /** What has to be found. */
-        public enum Sought {
-            BREATH_CONTROL("BREATH_CONTROL", "waiting.breathControl"),
-            SCOOP("SCOOP", "waiting.scoop"),
-            FIRM_MIDLINE("FIRM_MIDLINE", "waiting.firmMidline"),
-            FLOOR_READY("FLOOR_READY", "waiting.floorReady"),
-            FLOOR_NOT_BEARING_DOWN("FLOOR_LIFT", "waiting.floorBearsDown"),
-            NO_FIRM_RIDGE("RIDGE", "waiting.firmRidge"),
-            NO_SOFT_RIDGE("RIDGE", "waiting.softRidge");
+    /** What has to be otherwise, without more to say of it. */
+    record Until(What what) implements Waiting {
+        /** What it is. */
+        public enum What {
+            ANOTHER_OUTCOME(Lift.ANOTHER_DAY, "OUTCOME", "waiting.nothingToday"),
+            LED_OTHERWISE(Lift.OTHER_CHOICE, "SPINE", "waiting.spine"),
+            FOUR_QUIET_WEEKS(Lift.DAYS, "FLOOR_QUIET", "waiting.floorQuiet"),
+            NOTHING_FELT_IN_IMPACT(Lift.ANOTHER_DAY, "IMPACT_FELT", "waiting.impactFelt"),
+            BREATH_CONTROL(Lift.CHECK, "BREATH_CONTROL", "waiting.breathControl"),
+            SCOOP(Lift.CHECK, "SCOOP", "waiting.scoop"),
+            FIRM_MIDLINE(Lift.CHECK, "FIRM_MIDLINE", "waiting.firmMidline"),
+            FLOOR_READY(Lift.CHECK, "FLOOR_READY", "waiting.floorReady"),
+            FLOOR_NOT_BEARING_DOWN(Lift.CHECK, "FLOOR_LIFT", "waiting.floorBearsDown"),
+            NO_FIRM_RIDGE(Lift.CHECK, "RIDGE", "waiting.firmRidge"),
+            NO_SOFT_RIDGE(Lift.CHECK, "RIDGE", "waiting.softRidge");
 
+            private final Lift lift;
             private final String code;
             private final String key;
 
-            Sought(String code, String key) {
+            What(Lift lift, String code, String key) {
+                this.lift = lift;
                 this.code = code;
                 this.key = key;
             }
         }
 
         @Override
-        public String code() {
-            return sought.code;
+        public Lift liftedBy() {
+            return what.lift;
         }
 
         @Override
-        public Lift liftedBy() {
-            return Lift.CHECK;
+        public String code() {
+            return what.code;
         }
 
         @Override
         public Reason reason() {
-            return Reason.of(sought.key);
+            return Reason.of(what.key);
         }
     }
 

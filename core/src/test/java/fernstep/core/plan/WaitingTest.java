@@ -28,7 +28,10 @@ class WaitingTest {
                 .isTrue();
         assertThat(new Waiting.SetGrade(3).liftedBy()).isEqualTo(Lift.CHECK);
         assertThat(new Waiting.CleanWeeks(4, 1).liftedBy()).isEqualTo(Lift.TRAINING);
-        assertThat(new Waiting.LedOtherwise().liftedBy().ofToday()).isFalse();
+        assertThat(new Waiting.Until(Waiting.Until.What.LED_OTHERWISE)
+                        .liftedBy()
+                        .ofToday())
+                .isFalse();
     }
 
     @Test
@@ -48,10 +51,10 @@ class WaitingTest {
     }
 
     @Test
-    void every_finding_that_is_sought_has_a_code_of_its_own_but_the_two_ridges() {
-        assertThat(Arrays.stream(Waiting.Found.Sought.values())
-                        .map(sought -> new Waiting.Found(sought).code())
+    void each_has_a_code_of_its_own_but_the_two_ridges() {
+        assertThat(Arrays.stream(Waiting.Until.What.values())
+                        .map(what -> new Waiting.Until(what).code())
                         .distinct())
-                .hasSize(Waiting.Found.Sought.values().length - 1);
+                .hasSize(Waiting.Until.What.values().length - 1);
     }
 }
