@@ -174,7 +174,7 @@ build_app() {
     return 0
   fi
   say "building (the first time fetches packages and takes a few minutes)"
-  (cd "$here" && mvn -B -T 2 -Prun,demo package 2>&1) | moving "building" "$run/build.log" || {
+  (cd "$here" && mvn -B -T 2 -Prun,demo -Dfern.run package 2>&1) | moving "building" "$run/build.log" || {
     grep '^\[ERROR\]' "$run/build.log" | head -20 >&2
     die "the build failed, see .run/build.log"
   }
