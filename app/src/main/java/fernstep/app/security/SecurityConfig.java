@@ -107,7 +107,6 @@ class SecurityConfig {
         return tokens;
     }
 
-    /** @param strength of bcrypt: each step more doubles the time a guess takes */
     /**
      * Reading a sign-in and touching it are one statement each; a transaction around them would be three more, twice a
      * request. One that breaks off while it begins is a sign-in of nobody.
@@ -124,6 +123,7 @@ class SecurityConfig {
         return new TransactionTemplate(transactions);
     }
 
+    /** @param strength of bcrypt: each step more doubles the time a guess takes */
     @Bean
     PasswordEncoder passwordEncoder(@Value("${fern.password-strength}") int strength) {
         return new DelegatingPasswordEncoder("bcrypt", Map.of("bcrypt", new BCryptPasswordEncoder(strength)));
